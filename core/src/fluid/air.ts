@@ -1,0 +1,13 @@
+/** Standard gravity, m/s² (CGPM 1901). */
+export const GRAVITY = 9.80665;
+
+/** Sea-level pressure of the standard atmosphere, Pa. */
+export const STANDARD_ATMOSPHERE = 101325;
+
+/**
+ * Air pressure at an altitude, Pa: ICAO standard atmosphere, troposphere (below 11 000 m).
+ * @param altitudeM geopotential altitude, m; places below the sea are allowed
+ */
+export function airPressure(altitudeM: number): number {
+  return STANDARD_ATMOSPHERE * (1 - (0.0065 * altitudeM) / 288.15) ** 5.255876;
+}

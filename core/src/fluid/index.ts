@@ -1,0 +1,2 @@
+export * from './water.js';
+export * from './air.js';

@@ -1,0 +1,3 @@
+export * from './friction.js';
+export * from './nozzle.js';
+export * from './plunger-pump.js';

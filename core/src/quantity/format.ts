@@ -1,0 +1,98 @@
+import { type Dimension, findUnit, fromSi, SHOWN_UNIT, type UnitSystem } from './dimension.js';
+
+/** Thin no-break space between number and unit. */
+export const THIN = '\u202f';
+
+export interface FormatOptions {
+  /** Unit symbol to print in, instead of the system's usual one. */
+  readonly unit?: string;
+  /** Significant digits, 3 unless said. */
+  readonly digits?: number;
+  /** Print a plus sign before positive values. */
+  readonly signed?: boolean;
+}
+
+/** Number without unit: `significant` digits, thousands kept together by a thin space, true minus. */
+export function formatNumber(value: number, significant = 3, signed = false): string {
+  if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'no figure';
+  const magnitude = Math.abs(value);
+  const exponent = magnitude > 0 ? Math.floor(Math.log10(magnitude)) : 0;
+  const decimals = Math.min(Math.max(significant - 1 - exponent, 0), 8);
+  let text = magnitude.toFixed(decimals);
+  if (Number(text) >= 10 ** (exponent + 1) && decimals > 0) text = magnitude.toFixed(decimals - 1);
+  if (text.includes('.')) text = text.replace(/\.?0+$/, '');
+  const [whole, fraction] = text.split('.');
+  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, THIN) : whole;
+  const body = fraction ? `${grouped}.${fraction}` : grouped;
+  const zero = Number(text) === 0;
+  return `${zero ? '' : value < 0 ? '−' : signed ? '+' : ''}${body}`;
+}
+
+/** Small lengths read in inches or millimetres, long waits in hours: the unit a builder would say. */
+function naturalUnit(si: number, dimension: Dimension, system: UnitSystem): string {
+  const magnitude = Math.abs(si);
+  if (dimension === 'length') {
+    if (system === 'us') return magnitude < 0.3048 ? 'in' : 'ft';
+    return magnitude < 0.001 ? 'µm' : magnitude < 1 ? 'mm' : 'm';
+  }
+  if (dimension === 'time') return magnitude < 60 ? 's' : magnitude < 3 * 3600 ? 'min' : magnitude < 3 * 86400 ? 'h' : 'd';
+  if (dimension === 'volume' && system === 'metric' && magnitude < 1e-3) return 'mL';
+  if (dimension === 'area' && magnitude < 0.01) return system === 'us' ? 'in²' : 'mm²';
+  return SHOWN_UNIT[dimension][system];
+}
+
+export interface Printed {
+  readonly value: string;
+  readonly unit: string;
+}
+
+/** Number and unit apart, for screens that set them in different type. */
+export function printParts(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): Printed {
+  const symbol = options.unit ?? naturalUnit(si, dimension, system);
+  const unit = findUnit(dimension, symbol);
+  if (!unit) throw new RangeError(`No unit "${symbol}" of ${dimension}.`);
+  return { value: formatNumber(fromSi(si, unit), options.digits ?? 3, options.signed), unit: unit.symbol };
+}
+
+/** `8 gpm`, `3 380 psi`, `61 %`: a figure in words for the person's unit system. */
+export function formatQuantity(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
+  const { value, unit } = printParts(si, dimension, system, options);
+  if (dimension === 'money') return `$${value}`;
+  return unit === '' ? value : `${value}${THIN}${unit}`;
+}
+
+/** A difference of two figures: temperature differences lose their offset. */
+export function formatDifference(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
+  if (dimension === 'temperature') {
+    const degrees = system === 'us' ? si * 1.8 : si;
+    return `${formatNumber(degrees, options.digits ?? 3, options.signed)}${THIN}${system === 'us' ? '°F' : '°C'}`;
+  }
+  return formatQuantity(si, dimension, system, options);
+}
+
+/**
+ * Inches as builders write them: `3/8 in`, `1 1/2 in`, to the nearest 1/32; decimals when no fraction is near.
+ * @param lengthM length in metres
+ */
+export function formatInches(lengthM: number): string {
+  const inches = lengthM / 0.0254;
+  const parts = Math.round(inches * 32);
+  if (Math.abs(inches * 32 - parts) > 0.05 || parts === 0) return `${formatNumber(inches)}${THIN}in`;
+  const whole = Math.floor(parts / 32);
+  let top = parts % 32;
+  let bottom = 32;
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
+  const fraction = top ? `${top}/${bottom}` : '';
+  return `${[whole || '', fraction].filter(Boolean).join(' ')}${THIN}in`;
+}
+
+/** Plain text for the document: ASCII number and unit, parseable again (`12.5 gpm`). */
+export function typeableQuantity(si: number, dimension: Dimension, unitSymbol: string, digits = 4): string {
+  const unit = findUnit(dimension, unitSymbol);
+  if (!unit) throw new RangeError(`No unit "${unitSymbol}" of ${dimension}.`);
+  const value = Number(fromSi(si, unit).toPrecision(digits));
+  return dimension === 'money' ? `$${value}` : `${value} ${unitSymbol}`.trim();
+}

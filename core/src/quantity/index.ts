@@ -1,0 +1,3 @@
+export * from './dimension.js';
+export * from './parse.js';
+export * from './format.js';
