@@ -1,0 +1,107 @@
+import { assumptionValues } from '../assumption/register.js';
+import type { Rig } from '../rig/schema.js';
+import { type Message, message } from '../working/figure.js';
+import { assessTank, tankFindings } from './buffer.js';
+import { assessBypass, bypassFindings } from './bypass.js';
+import { Cases } from './cases.js';
+import { cautionsOf } from './cautions.js';
+import { assessDrain, drainFindings } from './drain.js';
+import { assessFeed, feedFindings } from './feed.js';
+import { assessFill, fillFindings } from './fill.js';
+import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
+import { type Assessment, type Finding, type Verdict, VERDICTS, worse, worstOf } from './types.js';
+
+const defined = <T>(x: T | undefined): x is T => x !== undefined;
+
+/**
+ * Everything a rig's figures say: a pure function of the rig (SI, as read by `readRig`).
+ * Never throws for a rig that passed `readRig`; what cannot be solved becomes a finding.
+ */
+export function assess(rig: Rig): Assessment {
+  const values = assumptionValues(rig.assumptions);
+  const cases = new Cases(rig, values);
+
+  const fills = rig.lines.map((l) => assessFill(cases, l)).filter(defined);
+  const tanks = rig.tanks.map((t) => assessTank(cases, t, fills));
+  const feeds = rig.machines.map((m) => assessFeed(cases, m));
+  const list = pressureCases(cases);
+  const machines = rig.machines.map((m) => assessMachine(cases, m, list)).filter(defined);
+  const outlets = rig.outlets.map((o) => assessOutlet(cases, o)).filter(defined);
+  const bypasses = rig.machines.map((m) => assessBypass(cases, m, list));
+  const drains = rig.tanks.map((t) => assessDrain(cases, t));
+
+  const findings: Finding[] = [
+    ...fills.flatMap((f) => fillFindings(cases, f)),
+    ...rig.tanks.flatMap((t, i) => tankFindings(cases, t, tanks[i])),
+    ...rig.machines.flatMap((m, i) => feedFindings(cases, m, feeds[i])),
+    ...pressureFindings(cases, list, machines, outlets),
+    ...rig.machines.flatMap((m, i) => bypassFindings(cases, m, bypasses[i])),
+    ...rig.tanks.flatMap((t, i) => drainFindings(cases, t, drains[i])),
+    ...emptyFindings(rig),
+  ];
+  if (cases.unsettled.length)
+    findings.push({
+      code: 'unsolved', verdict: 'starved', station: 'feed', subject: { kind: 'rig', id: 'rig' },
+      message: message('The flows of this rig do not settle ({n} cases, such as {which}). Look for lines that fight each other.', { n: String(cases.unsettled.length), which: cases.unsettled[0] }),
+    });
+  findings.sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+
+  cases.set({});
+  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, cases.net.flowOf(l.id)]));
+  const fed = feeds.filter(defined);
+  const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains };
+  return {
+    verdict: worstOf(findings.map((f) => f.verdict)),
+    headline: headline(rig, findings),
+    findings,
+    cautions: cautionsOf(rig),
+    ...result,
+    cases: list,
+    lineFlow,
+    lineVerdict: lineVerdicts(rig, result),
+    assumptionsUsed: assumptionsIn(result),
+    solves: cases.solves,
+  };
+}
+
+function emptyFindings(rig: Rig): Finding[] {
+  if (rig.machines.length) return [];
+  return [{ code: 'no-machine', verdict: 'tight', station: 'machines', subject: { kind: 'rig', id: 'rig' }, message: message('No machine yet: nothing asks for water.') }];
+}
+
+function headline(rig: Rig, findings: readonly Finding[]): Message {
+  if (findings.length) return findings[0].message;
+  return rig.machines.length === 1
+    ? message('{m} is fed, all through the job.', { m: rig.machines[0].name })
+    : message('Every pump is fed, all through the job.');
+}
+
+/** Each line carries the verdict of what it serves. */
+function lineVerdicts(rig: Rig, r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'outlets' | 'bypasses' | 'drains'>): Record<string, Verdict> {
+  const out: Record<string, Verdict> = Object.fromEntries(rig.lines.map((l) => [l.id, 'fed']));
+  const mark = (id: string | undefined, v: Verdict): void => {
+    if (id !== undefined && id in out) out[id] = worse(out[id], v);
+  };
+  for (const f of r.fills) mark(f.lineId, f.verdict);
+  for (const f of r.feeds) mark(f.lineIds[f.lineIds.length - 1], f.verdict);
+  for (const o of r.outlets) mark(o.lineIds[o.lineIds.length - 1], o.verdict);
+  for (const b of r.bypasses) mark(rig.lines.find((l) => l.role === 'bypass' && l.from.id === b.machineId)?.id, b.verdict);
+  for (const d of r.drains) mark(d.lineId, d.verdict);
+  return out;
+}
+
+/** Ids of the assumptions behind any figure, found in the workings themselves. */
+function assumptionsIn(result: unknown): string[] {
+  const out = new Set<string>();
+  const walk = (x: unknown): void => {
+    if (Array.isArray(x)) {
+      if (typeof x[0] !== 'number') x.forEach(walk);
+    } else if (typeof x === 'object' && x !== null) {
+      const working = (x as { working?: { assumptions?: readonly string[] } }).working;
+      if (working?.assumptions) working.assumptions.forEach((a) => out.add(a));
+      else Object.values(x).forEach(walk);
+    }
+  };
+  walk(result);
+  return [...out].sort();
+}

@@ -1,0 +1,104 @@
+import { type AssumptionValues } from '../assumption/register.js';
+import type { Line, Outlet, Rig, Tank } from '../rig/schema.js';
+import { shapeHeight, surfaceAt } from '../rig/tank-shape.js';
+import { submergence } from './heel.js';
+import { bulkheadHeight, RigNetwork } from './rig-network.js';
+
+export interface CaseSettings {
+  readonly level?: 'full' | 'half' | 'lowest';
+  readonly strainer?: 'clean' | 'dirty';
+  readonly water?: 'usual' | 'summer';
+  readonly spigot?: 'poor' | 'typical' | 'good';
+  readonly guns?: (outlet: Outlet) => boolean;
+  /** One tank at a level of its own, m inside. */
+  readonly levelOf?: { readonly tankId: string; readonly levelM: number };
+}
+
+export type CaseState = Required<Omit<CaseSettings, 'levelOf' | 'guns'>>;
+
+/** Outlet bore of a line that leaves a tank: its first part's. */
+export const outletBore = (line: Line): number => line.parts[0]?.bore ?? 0.025;
+
+/** A rig's network set to one operating case after another. Assumes a rig that passed `readRig`. */
+export class Cases {
+  readonly net: RigNetwork;
+  state: CaseState = { level: 'half', strainer: 'clean', water: 'usual', spigot: 'typical' };
+  /** Cases that would not settle, in words, for a finding. */
+  readonly unsettled: string[] = [];
+  solves = 0;
+  /** Inside level below which each tank is not usable, m. */
+  readonly heel = new Map<string, number>();
+  private tiedDraw = new Map<number, number>();
+
+  constructor(
+    readonly rig: Rig,
+    readonly values: AssumptionValues,
+  ) {
+    this.net = new RigNetwork(rig, values);
+    for (const t of rig.tanks) this.heel.set(t.id, 0);
+    this.set({ level: 'full' });
+    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+    for (const [tankId, group] of this.net.tieGroupOf) {
+      const drawn = this.drawnFrom(tankId) - this.filledInto(tankId);
+      this.tiedDraw.set(group, (this.tiedDraw.get(group) ?? 0) + drawn);
+    }
+    if (this.tiedDraw.size) {
+      this.set({ level: 'full' });
+      for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+    }
+  }
+
+  /** Flow leaving a tank by its feed lines in the present case, m³/s. */
+  drawnFrom(tankId: string): number {
+    return this.rig.lines.reduce((sum, l) => (isDraw(l) && l.from.id === tankId ? sum + this.net.flowOf(l.id) : sum), 0);
+  }
+
+  /** Flow arriving at a tank by its fill lines in the present case, m³/s. */
+  filledInto(tankId: string): number {
+    return this.rig.lines.reduce((sum, l) => (l.role === 'fill' && l.to.at === 'tank' && l.to.id === tankId ? sum + this.net.flowOf(l.id) : sum), 0);
+  }
+
+  private heelOf(tank: Tank): number {
+    let heel = 0;
+    for (const line of this.rig.lines) {
+      if (!isDraw(line) || line.from.id !== tank.id || line.closed) continue;
+      const above = bulkheadHeight(tank, line.from) - tank.base;
+      heel = Math.max(heel, above + submergence(outletBore(line), this.net.flowOf(line.id)));
+    }
+    return Math.min(heel, shapeHeight(tank.shape));
+  }
+
+  /** Inside level of a tank in a case, m. */
+  levelIn(tank: Tank, settings: CaseSettings): number {
+    if (settings.levelOf?.tankId === tank.id) return settings.levelOf.levelM;
+    const heel = this.heel.get(tank.id)!;
+    const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
+    switch (settings.level ?? 'half') {
+      case 'full': return full;
+      case 'half': return (full + heel) / 2;
+      case 'lowest': return heel;
+    }
+  }
+
+  /** Sets and solves a case. What is left out is half full, clean, usual water, typical spigot, all guns as drawn. */
+  set(settings: CaseSettings): boolean {
+    const { net, values, rig } = this;
+    this.state = { level: settings.level ?? 'half', strainer: settings.strainer ?? 'clean', water: settings.water ?? 'usual', spigot: settings.spigot ?? 'typical' };
+    net.setWater(this.state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
+    net.setStrainers(this.state.strainer === 'dirty');
+    if (this.state.spigot !== 'typical') net.setSpigots(this.state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
+    net.setGuns(settings.guns ?? ((o) => o.open));
+    net.setSurfaces(
+      (t) => t.base + this.levelIn(t, settings),
+      (t) => surfaceAt(t.shape, this.levelIn(t, settings)),
+      (group) => this.tiedDraw.get(group) ?? 0,
+    );
+    this.solves++;
+    const done = net.solve();
+    if (!done) this.unsettled.push(`${this.state.level}, ${this.state.strainer}, ${this.state.water}, ${this.state.spigot}`);
+    return done;
+  }
+}
+
+/** Lines that take water out of a tank towards machines. */
+export const isDraw = (line: Line): boolean => (line.role === 'feed' || line.role === 'boost') && line.from.at === 'tank';

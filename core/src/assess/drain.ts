@@ -1,0 +1,115 @@
+import { lineTerms } from './rig-network.js';
+import { airPressure, GRAVITY } from '../fluid/air.js';
+import { runHeadLoss } from '../hydraulics/friction.js';
+import type { Line, Tank } from '../rig/schema.js';
+import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
+import { figure, input, message } from '../working/figure.js';
+import type { Cases } from './cases.js';
+import type { DrainResult, Finding, Verdict } from './types.js';
+
+/**
+ * Outflow, m³/s, that a head drives through a line into the open: entrance and parts as given, exit loss 1 on the last bore.
+ * Solves the energy equation; 0 for no head.
+ * @param guess a flow near the answer, to start from
+ */
+export function outflow(headM: number, line: Line, cases: Cases, guess = 0): number {
+  if (!(headM > 0)) return 0;
+  const { net, values } = cases;
+  const terms = lineTerms(line, values, net.water, false);
+  const lastBore = line.parts[line.parts.length - 1]?.bore ?? 0.0254;
+  const area = (Math.PI / 4) * lastBore ** 2;
+  const quadratic = (terms.quadratic ?? 0) + 1 / (2 * GRAVITY * area * area);
+  const nu = net.water.kinematicViscosityM2S;
+  const need = (q: number): number => quadratic * q * q + terms.runs!.reduce((s, r) => s + runHeadLoss(r, q, nu), 0);
+  // Losses grow almost with the square of the flow, so this correction settles in a few rounds.
+  let q = guess > 0 ? guess : 0.5 * Math.sqrt(headM / quadratic);
+  for (let i = 0; i < 40; i++) {
+    const next = q * Math.sqrt(headM / need(q));
+    const done = Math.abs(next - q) <= 1e-10 * next;
+    q = next;
+    if (done) break;
+  }
+  return q;
+}
+
+const STEPS = 48;
+
+/** Drains a tank from full through a dump line: level, volume and time at even steps of level. */
+export function drain(cases: Cases, tank: Tank, line: Line): DrainResult['series'] & { readonly fastestM3s: number } {
+  const outletHeight = line.to.height ?? line.from.height ?? tank.base;
+  const bulkhead = Math.max((line.from.height ?? tank.base) - tank.base, 0);
+  const top = Math.min(tank.fullLevel, shapeHeight(tank.shape));
+  const timeS = [0];
+  const levelM = [top];
+  const volumeM3 = [volumeAt(tank.shape, top)];
+  let last = 0;
+  const rate = (level: number): number => (last = outflow(tank.base + level - outletHeight, line, cases, last));
+  let time = 0;
+  for (let i = 1; i <= STEPS; i++) {
+    const a = top - ((top - bulkhead) * (i - 1)) / STEPS;
+    const b = top - ((top - bulkhead) * i) / STEPS;
+    // Midpoint rule: the last step, where the flow may vanish, is integrable.
+    const q = rate((a + b) / 2);
+    time = q > 0 ? time + ((a - b) * surfaceAt(tank.shape, (a + b) / 2)) / q : Infinity;
+    timeS.push(time);
+    levelM.push(b);
+    volumeM3.push(volumeAt(tank.shape, b));
+    if (!Number.isFinite(time)) break;
+  }
+  return { timeS, levelM, volumeM3, fastestM3s: rate(top) };
+}
+
+/**
+ * Vacuum, Pa, behind a vent when liquid leaves at a rate: orifice equation for air. No vent and any outflow: Infinity.
+ * @param coefficient discharge coefficient
+ */
+export function ventVacuum(outM3s: number, ventBoreM: number, airDensityKgM3: number, coefficient: number): number {
+  if (!(outM3s > 0)) return 0;
+  if (!(ventBoreM > 0)) return Infinity;
+  const v = outM3s / (coefficient * (Math.PI / 4) * ventBoreM ** 2);
+  return (airDensityKgM3 / 2) * v * v;
+}
+
+export function assessDrain(cases: Cases, tank: Tank): DrainResult {
+  const { rig, values } = cases;
+  const line = rig.lines.find((l) => l.role === 'dump' && !l.closed && l.from.id === tank.id);
+  const drained = line ? drain(cases, tank, line) : undefined;
+  cases.set({});
+  const draw = Math.max(cases.drawnFrom(tank.id), 0);
+  const dump = drained?.fastestM3s ?? 0;
+  const density = airPressure(rig.brief.altitude) / (287.05 * 298.15);
+  const vacuum = (q: number): number => (tank.lid === 'open' ? 0 : ventVacuum(q, tank.ventBore, density, values['vent-coefficient']));
+  const fastest = Math.max(dump, draw);
+  const worst = vacuum(fastest);
+  const limit = values['tank-vacuum'];
+  let verdict: Verdict = 'fed';
+  if (worst > limit) verdict = Number.isFinite(worst) && vacuum(draw) <= limit ? 'tight' : 'stop';
+  const end = drained?.timeS[drained.timeS.length - 1];
+  return {
+    tankId: tank.id,
+    lineId: line?.id,
+    time: line && drained ? figure(end!, 'time', 'drain-time', [input('V', 'full tank', drained.volumeM3[0], 'volume'), input('Q', 'at full level', dump, 'flow')], ['roughness-smooth']) : undefined,
+    series: drained ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3 } : { timeS: [], levelM: [], volumeM3: [] },
+    fastestOutflowM3s: fastest,
+    vacuum: figure(worst, 'pressure', 'vent-vacuum', [input('Q', 'fastest outflow', fastest, 'flow'), input('d', 'vent', tank.ventBore, 'length')], ['vent-coefficient', 'tank-vacuum']),
+    vacuumAtDraw: vacuum(draw),
+    verdict,
+  };
+}
+
+export function drainFindings(cases: Cases, tank: Tank, result: DrainResult): Finding[] {
+  const out: Finding[] = [];
+  const subject = { kind: 'tank', id: tank.id } as const;
+  if (result.verdict === 'fed') return out;
+  if (tank.ventBore <= 0)
+    out.push({ code: 'no-vent', verdict: 'stop', station: 'dump', subject, message: message('{tank} has a closed lid and no vent: drawing or dumping sucks it in.', { tank: tank.name }) });
+  else
+    out.push({
+      code: 'vent-small', verdict: result.verdict, station: 'dump', subject,
+      message: message('With the lid closed, {tank} is pulled to {p} below the air at {q}; {limit} is taken as its limit. A wider vent, or an open lid while dumping.', {
+        tank: tank.name, p: { value: result.vacuum.value, dimension: 'pressure' }, q: { value: result.fastestOutflowM3s, dimension: 'flow' }, limit: { value: cases.values['tank-vacuum'], dimension: 'pressure' },
+      }),
+    });
+  return out;
+}
+

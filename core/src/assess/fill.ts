@@ -1,0 +1,71 @@
+import { figure, input, message } from '../working/figure.js';
+import { GRAVITY } from '../fluid/air.js';
+import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import type { Line, Rig } from '../rig/schema.js';
+import { Cases } from './cases.js';
+import { partShares } from './feed.js';
+import type { FillResult, Finding } from './types.js';
+
+const NEXT_BORE_M = [0.0127, 0.015875, 0.01905, 0.0254, 0.03175, 0.0381];
+
+/** Hose sizes on the shelf, in metres: the next one wider than a bore, or undefined. */
+export const nextBore = (boreM: number): number | undefined => NEXT_BORE_M.find((b) => b > boreM * 1.02);
+
+/** What arrives at a tank by one fill line. */
+export function assessFill(cases: Cases, line: Line): FillResult | undefined {
+  if (line.role !== 'fill' || line.from.at !== 'spigot' || line.to.at !== 'tank' || line.closed) return undefined;
+  const { rig, net } = cases;
+  const tank = rig.tanks.find((t) => t.id === line.to.id)!;
+  const spigot = rig.spigots.find((s) => s.id === line.from.id)!;
+  cases.set({ spigot: 'poor' });
+  const poor = net.flowOf(line.id);
+  cases.set({ spigot: 'good' });
+  const good = net.flowOf(line.id);
+  cases.set({});
+  const arrives = net.flowOf(line.id);
+  const parts = partShares(cases, [line], false);
+  const curve = net.curves.get(spigot.id)!;
+  const bareFlow = curve.k > 0 ? Math.sqrt(curve.staticPressurePa / curve.k) : Infinity;
+  const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const head = curve.staticPressurePa / (net.water.densityKgM3 * GRAVITY);
+  return {
+    lineId: line.id,
+    spigotId: spigot.id,
+    tankId: tank.id,
+    arrives: figure(arrives, 'flow', 'network', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure'), input('H', 'as head', head, 'length'), ...parts.filter((p) => p.share > 0.005).map((p) => input('h', p.name, p.lossM, 'length'))], ['roughness-smooth']),
+    poor,
+    good,
+    spigotFlow: figure(bareFlow, 'flow', 'spigot-curve', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure')]),
+    parts,
+    costliest: parts.reduce<FillResult['costliest']>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined),
+    fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [input('V', 'full tank', full, 'volume'), input('Q_in', 'arrives', arrives, 'flow')]),
+    wider: widerHose(cases, line),
+    curve,
+    verdict: arrives > 0 ? 'fed' : 'starved',
+  };
+}
+
+/** The same line with its longest hose one size wider. */
+function widerHose(cases: Cases, line: Line): FillResult['wider'] {
+  const hoses = line.parts.filter((p) => p.kind === 'hose');
+  if (hoses.length === 0) return undefined;
+  const longest = hoses.reduce((a, b) => (b.length > a.length ? b : a));
+  const boreM = nextBore(longest.bore);
+  if (!boreM) return undefined;
+  const lines = cases.rig.lines.map((l) => (l === line ? { ...l, parts: l.parts.map((p) => (p === longest ? { ...p, bore: boreM } : p)) } : l));
+  const rig: Rig = { ...cases.rig, lines };
+  // The spigot is what it was measured to be, through the hose it was measured with.
+  const wide = new Cases(rig, cases.values);
+  wide.net.keepSpigots(cases.net);
+  wide.set({});
+  return { boreM, flowM3s: wide.net.flowOf(line.id) };
+}
+
+export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
+  const line = cases.rig.lines.find((l) => l.id === fill.lineId)!;
+  const tank = cases.rig.tanks.find((t) => t.id === fill.tankId)!;
+  const out: Finding[] = [];
+  if (!(fill.arrives.value > 0))
+    out.push({ code: 'no-fill', verdict: 'starved', station: 'fill', subject: { kind: 'line', id: line.id }, message: message('Nothing arrives at {tank}: its inlet is higher than the spigot can push.', { tank: tank.name }) });
+  return out;
+}

@@ -1,0 +1,10 @@
+export * from './types.js';
+export { assess } from './assess.js';
+export { bubbleDepth, bypassTime } from './bypass.js';
+export { timeToEmpty } from './buffer.js';
+export { ventVacuum } from './drain.js';
+export { submergence } from './heel.js';
+export { fitSpigot, type SpigotCurve } from './spigot-curve.js';
+export { caseWords } from './feed.js';
+export { nextBore } from './fill.js';
+export { RigNetwork, nodeIds, linkIds } from './rig-network.js';

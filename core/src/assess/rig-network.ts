@@ -1,0 +1,331 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import { localLoss, runOf } from '../catalogue/part-loss.js';
+import { GRAVITY } from '../fluid/air.js';
+import { type Water, waterAt } from '../fluid/water.js';
+import { type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
+import { nozzleCoefficient } from '../hydraulics/nozzle.js';
+import { runHeadLoss } from '../hydraulics/friction.js';
+import type { End, Line, LineRole, Outlet, Rig, Tank } from '../rig/schema.js';
+import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
+
+/** Names of the network's nodes and links, by the thing on the rig. */
+export const nodeIds = {
+  spigot: (id: string) => `spigot:${id}`,
+  tap: (id: string) => `tap:${id}`,
+  tank: (id: string) => `tank:${id}`,
+  store: (id: string) => `store:${id}`,
+  manifold: (id: string) => `manifold:${id}`,
+  boosterIn: (id: string) => `booster:${id}:in`,
+  boosterOut: (id: string) => `booster:${id}:out`,
+  machineIn: (id: string) => `machine:${id}:in`,
+  machineOut: (id: string) => `machine:${id}:out`,
+  machineReturn: (id: string) => `machine:${id}:return`,
+  outlet: (id: string) => `outlet:${id}`,
+  lineEnd: (id: string) => `end:${id}`,
+  air: (id: string) => `air:${id}`,
+} as const;
+export const linkIds = {
+  line: (id: string) => `line:${id}`,
+  tap: (id: string) => `tap:${id}`,
+  store: (id: string) => `store:${id}`,
+  booster: (id: string) => `booster:${id}`,
+  unloader: (id: string) => `unloader:${id}`,
+  nozzle: (id: string) => `nozzle:${id}`,
+} as const;
+
+/** Height above the deck of a tank line's bulkhead: as given, or the tank's bottom. */
+export function bulkheadHeight(tank: Tank, end: End): number {
+  return end.height ?? tank.base;
+}
+
+const find = <T extends { id: string }>(list: readonly T[], id: string | undefined): T => list.find((x) => x.id === id)!;
+
+/** Which kind of node a line's end is, for this role. */
+function endNode(role: LineRole, end: End, side: 'from' | 'to', lineId: string): string {
+  const id = end.id ?? '';
+  switch (end.at) {
+    case 'spigot': return nodeIds.tap(id);
+    case 'tank': return role === 'fill' || role === 'bypass' ? nodeIds.lineEnd(lineId) : nodeIds.tank(id);
+    case 'manifold': return nodeIds.manifold(id);
+    case 'booster': return side === 'to' ? nodeIds.boosterIn(id) : nodeIds.boosterOut(id);
+    case 'machine':
+      if (side === 'to') return nodeIds.machineIn(id);
+      return role === 'bypass' ? nodeIds.machineReturn(id) : nodeIds.machineOut(id);
+    case 'outlet': return nodeIds.outlet(id);
+    case 'open': return nodeIds.lineEnd(lineId);
+  }
+}
+
+/** Sum of a line's local losses, as link terms. */
+export function lineTerms(line: Line, values: AssumptionValues, water: Water, dirty: boolean): Pick<LinkSpec, 'runs' | 'quadratic' | 'constantM' | 'oneWay'> {
+  let quadratic = 0;
+  let openingPa = 0;
+  let oneWay = false;
+  const runs = [];
+  for (const part of line.parts) {
+    if (part.kind === 'hose') {
+      runs.push(runOf(part, values));
+      continue;
+    }
+    const local = localLoss(part, dirty);
+    quadratic += local.quadratic;
+    openingPa += local.openingLossPa;
+    oneWay ||= local.oneWay;
+  }
+  return { runs, quadratic: Math.max(quadratic, 1e-3), constantM: openingPa / (water.densityKgM3 * GRAVITY), oneWay: oneWay || openingPa > 0 };
+}
+
+/** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */
+const TOGETHER = 6 * 3600;
+
+/**
+ * A rig as a network, compiled once and solved for many operating cases: tank levels, strainers, water, spigots, guns.
+ */
+export class RigNetwork {
+  readonly network: Network;
+  readonly lineLink: ReadonlyMap<string, number>;
+  readonly tieGroupOf: ReadonlyMap<string, number>;
+  readonly curves: ReadonlyMap<string, SpigotCurve>;
+  water: Water;
+  private readonly cleanQuadratic: Float64Array;
+  private readonly dirtyQuadratic: Float64Array;
+  private readonly unfed = new Set<string>();
+
+  constructor(
+    readonly rig: Rig,
+    readonly values: AssumptionValues,
+  ) {
+    this.water = waterAt(rig.brief.water);
+    this.curves = new Map(
+      rig.spigots.map((s) => {
+        const hose = rig.lines.find((l) => l.role === 'fill' && l.from.at === 'spigot' && l.from.id === s.id);
+        return [s.id, spigotCurve(s, (q) => (hose ? this.lineHoseLoss(hose, q) : 0))];
+      }),
+    );
+    this.tieGroupOf = tieGroups(rig);
+    this.network = new Network(this.specification());
+    this.lineLink = new Map(rig.lines.filter((l) => l.role !== 'dump').map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
+    this.cleanQuadratic = this.network.quadratic.slice();
+    this.dirtyQuadratic = this.network.quadratic.slice();
+    for (const line of rig.lines) {
+      const link = this.lineLink.get(line.id);
+      if (link !== undefined) this.dirtyQuadratic[link] = lineTerms(line, values, this.water, true).quadratic!;
+    }
+  }
+
+  /** Pressure lost in the hoses of a fill line at a flow, Pa: what lies between spigot and hose end. */
+  private lineHoseLoss(line: Line, flowM3s: number): number {
+    const nu = this.water.kinematicViscosityM2S;
+    let head = 0;
+    for (const part of line.parts) if (part.kind === 'hose') head += runHeadLoss(runOf(part, this.values), flowM3s, nu);
+    return head * this.water.densityKgM3 * GRAVITY;
+  }
+
+  private specification(): NetworkSpec {
+    const { rig, values, water } = this;
+    const head = 1 / (water.densityKgM3 * GRAVITY);
+    const nodes: NodeSpec[] = [];
+    const links: LinkSpec[] = [];
+    for (const s of rig.spigots) {
+      const curve = this.curves.get(s.id)!;
+      nodes.push({ id: nodeIds.spigot(s.id), elevationM: s.height, headM: s.height + curve.staticPressurePa * head }, { id: nodeIds.tap(s.id), elevationM: s.height });
+      links.push({ id: linkIds.tap(s.id), from: nodeIds.spigot(s.id), to: nodeIds.tap(s.id), quadratic: Math.max(curve.k * head, 1e-3), oneWay: true });
+    }
+    for (const t of rig.tanks) {
+      nodes.push({ id: nodeIds.store(t.id), elevationM: t.base, headM: t.base + t.fullLevel }, { id: nodeIds.tank(t.id), elevationM: t.base });
+      links.push({ id: linkIds.store(t.id), from: nodeIds.store(t.id), to: nodeIds.tank(t.id), linear: 0 });
+    }
+    for (const m of rig.manifolds) nodes.push({ id: nodeIds.manifold(m.id), elevationM: m.height });
+    for (const b of rig.boosters) {
+      nodes.push({ id: nodeIds.boosterIn(b.id), elevationM: b.height }, { id: nodeIds.boosterOut(b.id), elevationM: b.height });
+      const shutoff = b.shutoffPressure * head;
+      links.push({
+        id: linkIds.booster(b.id), from: nodeIds.boosterIn(b.id), to: nodeIds.boosterOut(b.id),
+        ...(b.running ? { constantM: -shutoff, quadratic: shutoff / b.openFlow ** 2, oneWay: true } : { quadratic: 1e-3 }),
+      });
+    }
+    for (const m of rig.machines) {
+      nodes.push(
+        { id: nodeIds.machineIn(m.id), elevationM: m.inletHeight, demandM3s: m.flow },
+        { id: nodeIds.machineOut(m.id), elevationM: m.inletHeight, demandM3s: -m.flow },
+        { id: nodeIds.machineReturn(m.id), elevationM: m.inletHeight },
+      );
+      links.push({ id: linkIds.unloader(m.id), from: nodeIds.machineOut(m.id), to: nodeIds.machineReturn(m.id), constantM: m.unloader.setting * head, quadratic: 1e-3, oneWay: true });
+      if (!rig.lines.some((l) => l.role === 'bypass' && l.from.id === m.id && !l.closed)) {
+        nodes.push({ id: nodeIds.air(m.id), elevationM: m.inletHeight, headM: m.inletHeight });
+        links.push({ id: `loop:${m.id}`, from: nodeIds.machineReturn(m.id), to: nodeIds.air(m.id), quadratic: 1e-3 });
+      }
+    }
+    for (const o of rig.outlets) {
+      nodes.push({ id: nodeIds.outlet(o.id), elevationM: o.height }, { id: nodeIds.air(o.id), elevationM: o.height, headM: o.height });
+      links.push({ id: linkIds.nozzle(o.id), from: nodeIds.outlet(o.id), to: nodeIds.air(o.id), quadratic: nozzleQuadratic(o, water), oneWay: true, closed: !o.open });
+    }
+    for (const line of rig.lines) {
+      if (line.role === 'dump') continue;
+      const from = endNode(line.role, line.from, 'from', line.id);
+      const to = endNode(line.role, line.to, 'to', line.id);
+      if (to === nodeIds.lineEnd(line.id)) {
+        const tank = find(rig.tanks, line.to.id);
+        const height = line.to.height ?? tank.base + tank.fullLevel;
+        nodes.push({ id: to, elevationM: height, headM: height });
+      }
+      links.push({ id: linkIds.line(line.id), from, to, closed: line.closed ?? false, ...lineTerms(line, values, water, false) });
+    }
+    return { nodes, links };
+  }
+
+  /** Water temperature of the following solves, K. */
+  setWater(temperatureK: number): void {
+    if (this.water.temperatureK !== temperatureK) this.water = waterAt(temperatureK);
+    this.network.viscosity = this.water.kinematicViscosityM2S;
+  }
+
+  /** Takes the spigot curves of another network of the same rig: a change of hose does not change the house. */
+  keepSpigots(other: RigNetwork): void {
+    for (const s of this.rig.spigots) {
+      const link = this.network.link(linkIds.tap(s.id));
+      const k = other.cleanQuadratic[other.network.link(linkIds.tap(s.id))];
+      this.cleanQuadratic[link] = k;
+      this.dirtyQuadratic[link] = k;
+    }
+  }
+
+  setStrainers(dirty: boolean): void {
+    this.network.quadratic.set(dirty ? this.dirtyQuadratic : this.cleanQuadratic);
+  }
+
+  /** Scales every spigot's flow at the same pressure: 0.5 is a site that gives half. Call after {@link setStrainers}. */
+  setSpigots(flowShare: number): void {
+    for (const s of this.rig.spigots) {
+      const link = this.network.link(linkIds.tap(s.id));
+      this.network.quadratic[link] = this.cleanQuadratic[link] / flowShare ** 2;
+    }
+  }
+
+  /** Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open. */
+  setGuns(open: (outlet: Outlet) => boolean): void {
+    const head = 1 / (this.water.densityKgM3 * GRAVITY);
+    for (const o of this.rig.outlets) this.network.closed[this.network.link(linkIds.nozzle(o.id))] = open(o) ? 0 : 1;
+    for (const m of this.rig.machines) {
+      const any = this.outletsOf(m.id).some(open);
+      const pressure = any || m.unloader.kind === 'regulating' ? m.unloader.setting : Math.min(this.values['bypass-trapped'], m.unloader.setting);
+      this.network.constant[this.network.link(linkIds.unloader(m.id))] = pressure * head;
+    }
+  }
+
+  private readonly outletCache = new Map<string, Outlet[]>();
+
+  /** Outlets that a machine's open pressure lines lead to. */
+  outletsOf(machineId: string): Outlet[] {
+    const cached = this.outletCache.get(machineId);
+    if (cached) return cached;
+    const reached = new Set<string>();
+    const walk = (at: string, id: string): void => {
+      for (const l of this.rig.lines) {
+        if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || reached.has(l.id)) continue;
+        reached.add(l.id);
+        if (l.to.at === 'manifold') walk('manifold', l.to.id!);
+      }
+    };
+    walk('machine', machineId);
+    const out = this.rig.outlets.filter((o) => this.rig.lines.some((l) => reached.has(l.id) && l.to.at === 'outlet' && l.to.id === o.id));
+    this.outletCache.set(machineId, out);
+    return out;
+  }
+
+  /**
+   * Sets every tank's surface. Tied tanks get their heads solved so that all fall together, about the given surface.
+   * @param surface height of the water surface above the deck, m, by tank
+   * @param draw net flow leaving each tie group, m³/s, used only for tied tanks
+   */
+  setSurfaces(surface: (tank: Tank) => number, area: (tank: Tank) => number, draw: (group: number) => number): void {
+    const { rig, network } = this;
+    const groupArea = new Map<number, number>();
+    for (const t of rig.tanks) {
+      const g = this.tieGroupOf.get(t.id);
+      if (g !== undefined) groupArea.set(g, (groupArea.get(g) ?? 0) + area(t));
+    }
+    for (const t of rig.tanks) {
+      const g = this.tieGroupOf.get(t.id);
+      const link = network.link(linkIds.store(t.id));
+      const node = network.node(nodeIds.store(t.id));
+      if (g === undefined) {
+        network.linear[link] = 0;
+        network.head[node] = surface(t);
+      } else {
+        network.linear[link] = TOGETHER / area(t);
+        network.head[node] = surface(t) + (draw(g) * TOGETHER) / groupArea.get(g)!;
+      }
+    }
+    for (const l of rig.lines) {
+      if ((l.role !== 'fill' && l.role !== 'bypass') || l.to.at !== 'tank') continue;
+      const tank = find(rig.tanks, l.to.id);
+      const port = l.to.height ?? tank.base + tank.fullLevel;
+      network.head[network.node(nodeIds.lineEnd(l.id))] = Math.max(port, surface(tank));
+    }
+  }
+
+  /** Machines that no open line joins to water: their demand is taken out so that the rest can be judged. */
+  get cutOff(): ReadonlySet<string> {
+    return this.unfed;
+  }
+
+  /**
+   * Solves the present case. Machines cut off from water are left out (see {@link cutOff}).
+   * @returns true when solved; false when the network would not settle
+   */
+  solve(): boolean {
+    for (let tries = 0; tries <= this.rig.machines.length * 2 + 1; tries++) {
+      const outcome = this.network.solve();
+      if (outcome.converged) return true;
+      if (outcome.failure.reason !== 'cut-off') {
+        this.network.restart();
+        const again = this.network.solve();
+        return again.converged;
+      }
+      const { nodeId } = outcome.failure;
+      const machine = this.rig.machines.find((m) => nodeId === nodeIds.machineIn(m.id) || nodeId === nodeIds.machineOut(m.id));
+      if (!machine) return false;
+      this.unfed.add(machine.id);
+      this.network.demand[this.network.node(nodeIds.machineIn(machine.id))] = 0;
+      this.network.demand[this.network.node(nodeIds.machineOut(machine.id))] = 0;
+    }
+    return false;
+  }
+
+  flowOf(lineId: string): number {
+    const link = this.lineLink.get(lineId);
+    return link === undefined ? 0 : this.network.flow[link];
+  }
+
+  headOf(nodeId: string): number {
+    return this.network.head[this.network.node(nodeId)];
+  }
+
+  /** Gauge pressure at a node, Pa. */
+  pressureOf(nodeId: string): number {
+    const node = this.network.node(nodeId);
+    return (this.network.head[node] - this.network.spec.nodes[node].elevationM) * this.water.densityKgM3 * GRAVITY;
+  }
+}
+
+/** Quadratic coefficient of all nozzles of an outlet together. */
+export function nozzleQuadratic(outlet: Outlet, water: Water): number {
+  return quadraticOfOrifice(nozzleCoefficient(outlet.nozzle.size) * outlet.nozzle.count, water.densityKgM3);
+}
+
+/** Groups of tanks joined by open tie lines, numbered; tanks with no tie have none. */
+function tieGroups(rig: Rig): Map<string, number> {
+  const groups = new Map<string, number>();
+  for (const line of rig.lines) {
+    if (line.role !== 'tie' || line.closed) continue;
+    const [a, b] = [line.from.id!, line.to.id!];
+    const ga = groups.get(a);
+    const gb = groups.get(b);
+    const g = ga ?? gb ?? groups.size;
+    groups.set(a, g);
+    groups.set(b, g);
+    if (ga !== undefined && gb !== undefined && ga !== gb) for (const [t, x] of groups) if (x === gb) groups.set(t, ga);
+  }
+  return groups;
+}

@@ -1,0 +1,71 @@
+import { parseQuantity } from '../quantity/parse.js';
+import type { Dimension } from '../quantity/dimension.js';
+
+export type AssumptionKind = 'published' | 'common-practice' | 'estimate';
+
+export interface Assumption {
+  readonly id: string;
+  readonly label: string;
+  readonly dimension: Dimension;
+  /** Default as typed; its unit is the one the source uses. */
+  readonly value: string;
+  readonly kind: AssumptionKind;
+  readonly source: string;
+}
+
+const assumption = (id: string, label: string, dimension: Dimension, value: string, kind: AssumptionKind, source: string): Assumption => ({
+  id, label, dimension, value, kind, source,
+});
+
+/** Every default that a result may rest on. A rig may replace any of them; results name those they used. */
+export const ASSUMPTIONS = [
+  assumption('npsh-required', 'Inlet head a plunger pump needs', 'length', '10 ft', 'estimate', 'Small triplex data sheets differ widely; take the figure from yours.'),
+  assumption('feed-comfort', 'Inlet head to spare before a feed counts as comfortable', 'length', '3 ft', 'estimate', 'Room for what is not modelled; compare the margins advised in ANSI/HI 9.6.1 (from memory).'),
+  assumption('acceleration-k', 'Liquid factor K of acceleration head', 'number', '1.45', 'published', 'GPSA / Hydraulic Institute: 1.4 to 1.5 for water (from memory).'),
+  assumption('wave-rigid', 'Pressure wave speed in rigid pipe', 'velocity', '1300 m/s', 'estimate', 'Wylie & Streeter, Moens–Korteweg range (from memory).'),
+  assumption('wave-helix', 'Pressure wave speed in helix suction hose', 'velocity', '250 m/s', 'estimate', 'Moens–Korteweg with the wall stiffness of PVC helix hose.'),
+  assumption('wave-soft', 'Pressure wave speed in soft hose', 'velocity', '120 m/s', 'estimate', 'Moens–Korteweg with the wall stiffness of rubber hose.'),
+  assumption('suction-velocity', 'Fastest water wanted in a suction line', 'velocity', '3 ft/s', 'published', 'Hydraulic Institute guidance for reciprocating pumps: 1 to 3 ft/s (from memory).'),
+  assumption('elbow-rule', 'Flow a small 12 V pump loses at each elbow', 'ratio', '5 %', 'common-practice', 'Rule of thumb of the trade; shown beside the computed loss.'),
+  assumption('roughness-smooth', 'Roughness of drawn, plastic and rubber bores', 'length', '0.005 mm', 'published', 'Moody: 0.0015 to 0.01 mm (from memory).'),
+  assumption('roughness-corrugated', 'Roughness of corrugated suction hose', 'length', '0.6 mm', 'estimate', 'No one value is published; a ribbed bore loses two to three times a smooth one.'),
+  assumption('roughness-steel', 'Roughness of steel pipe', 'length', '0.045 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
+  assumption('roughness-galvanised', 'Roughness of galvanised pipe', 'length', '0.15 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
+  assumption('summer-water', 'Warmest water the rig will meet', 'temperature', '86 °F', 'estimate', 'A dark tank in the sun; set it for your climate.'),
+  assumption('buffer-reserve', 'Share of the usable water kept in reserve', 'ratio', '10 %', 'common-practice', 'Room for a longer job than planned.'),
+  assumption('poor-spigot', 'Flow of a poor site, against a typical one', 'ratio', '50 %', 'common-practice', 'Spigots differ from 2 to 7 gpm between houses.'),
+  assumption('good-spigot', 'Flow of a good site, against a typical one', 'ratio', '140 %', 'common-practice', 'Spigots differ from 2 to 7 gpm between houses.'),
+  assumption('bypass-limit', 'Hottest water a pump may take', 'temperature', '60 °C', 'common-practice', 'Usual limit of pump seals; take the figure from the data sheet.'),
+  assumption('bypass-trapped', 'Pressure a trapped-pressure unloader leaves in bypass', 'pressure', '250 psi', 'estimate', 'A few bar to some tens of bar by kind; take the figure from the data sheet.'),
+  assumption('bypass-loop', 'Water in a bypass that loops to the inlet', 'volume', '0.5 gal', 'estimate', 'Pump head, unloader and a short hose.'),
+  assumption('return-limit', 'Back-pressure allowed in a return line', 'pressure', '45 psi', 'estimate', 'Take the limit from the unloader’s data sheet.'),
+  assumption('pump-efficiency', 'Pump and drive efficiency', 'ratio', '85 %', 'common-practice', 'Usual figure for plunger pumps.'),
+  assumption('engine-derate', 'Engine power lost per 1000 ft of altitude', 'ratio', '3 %', 'common-practice', 'Usual rule for small carburettor engines.'),
+  assumption('tank-vacuum', 'Vacuum a thin plastic tank stands', 'pressure', '0.3 psi', 'estimate', 'Flat walls give way early; ask the tank’s maker.'),
+  assumption('vent-coefficient', 'Discharge coefficient of a vent', 'ratio', '60 %', 'published', 'Sharp-edged orifice, 0.6 (from memory).'),
+  assumption('inlet-minimum', 'Pressure a machine fed straight from the spigot needs at its inlet', 'pressure', '0 psi', 'estimate', 'At least no suction on a garden hose, which would flatten it.'),
+] as const satisfies readonly Assumption[];
+
+export type AssumptionId = (typeof ASSUMPTIONS)[number]['id'];
+
+const BY_ID: ReadonlyMap<string, Assumption> = new Map(ASSUMPTIONS.map((a) => [a.id, a]));
+if (BY_ID.size !== ASSUMPTIONS.length) throw new Error('Two assumptions share an id.');
+
+/** The register entry of an id, or undefined. */
+export const findAssumption = (id: string): Assumption | undefined => BY_ID.get(id);
+
+/** Values in SI by id: the register's, with a rig's own in their place. */
+export type AssumptionValues = Readonly<Record<AssumptionId, number>>;
+
+const DEFAULTS = Object.fromEntries(
+  ASSUMPTIONS.map((a) => {
+    const read = parseQuantity(a.value, a.dimension);
+    if (!read.ok) throw new Error(`${a.id}: ${read.error.message}`);
+    return [a.id, read.si];
+  }),
+) as AssumptionValues;
+
+/** @param overrides SI values by assumption id */
+export function assumptionValues(overrides: Readonly<Record<string, number>> = {}): AssumptionValues {
+  return { ...DEFAULTS, ...overrides };
+}

@@ -1,0 +1,2 @@
+export * from './part-loss.js';
+export * from './items.js';

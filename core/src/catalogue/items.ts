@@ -1,0 +1,115 @@
+import type { PartDocument } from '../rig/schema.js';
+
+/** A generic part on the shelf: what it does to the water, what it costs and weighs. */
+export interface CatalogueItem {
+  readonly id: string;
+  readonly name: string;
+  readonly group: string;
+  readonly part: PartDocument;
+  /** Price of one piece, or of one metre of hose, in dollars: the workshop's own list. Estimate. */
+  readonly price: number;
+  /** Mass of one piece, or of one metre of hose, kg, dry. Estimate. */
+  readonly massKg: number;
+  readonly source: string;
+}
+
+const CRANE = 'K from Crane TP-410 (from memory)';
+const ESTIMATE = 'estimate: typical of generic parts of this size';
+
+/** Nominal size, its inside diameter in hose and pipe, a barb's bore and a reduced ball valve's bore. Bores in inches. */
+const SIZES = [
+  { nominal: '1/2', barb: 0.39, ball: 0.37, scale: 0.5, strainer: [6, 2.5] },
+  { nominal: '5/8', barb: 0.5, ball: 0.47, scale: 0.65, strainer: [9, 4] },
+  { nominal: '3/4', barb: 0.6, ball: 0.57, scale: 0.75, strainer: [14, 6] },
+  { nominal: '1', barb: 0.84, ball: 0.77, scale: 1, strainer: [25, 11] },
+  { nominal: '1 1/4', barb: 1.06, ball: 0.98, scale: 1.4, strainer: [40, 18] },
+  { nominal: '1 1/2', barb: 1.3, ball: 1.22, scale: 1.8, strainer: [60, 27] },
+  { nominal: '2', barb: 1.76, ball: 1.6, scale: 2.8, strainer: [110, 50] },
+] as const;
+
+const slug = (nominal: string): string => nominal.replace(' ', '-').replaceAll('/', '');
+
+function item(id: string, name: string, group: string, part: Record<string, unknown>, price: number, massKg: number, source: string): CatalogueItem {
+  return { id, name, group, part: { id: 'part', name, item: id, ...part } as PartDocument, price: Math.round(price * 100) / 100, massKg, source };
+}
+
+function sized(): CatalogueItem[] {
+  return SIZES.flatMap(({ nominal, barb, ball, scale, strainer }) => {
+    const bore = `${nominal} in`;
+    const s = slug(nominal);
+    const fitting = (is: string, label: string, price: number, mass: number, extra: Record<string, unknown> = {}, source = CRANE) =>
+      item(`${is}-${s}`, `${label} ${nominal} in`, 'Fittings', { kind: 'fitting', is, bore, count: '1', ...extra }, price * scale, mass * scale, source);
+    return [
+      item(`hose-helix-${s}`, `Suction hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'suction-helix', bore, length: '3 ft' }, 12 * scale, 0.45 * scale, ESTIMATE),
+      item(`hose-corrugated-${s}`, `Corrugated suction hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'suction-corrugated', bore, length: '3 ft' }, 9 * scale, 0.4 * scale, ESTIMATE),
+      item(`pipe-${s}`, `Plastic pipe ${nominal} in`, 'Hose', { kind: 'hose', is: 'plastic-pipe', bore, length: '3 ft' }, 7 * scale, 0.4 * scale, ESTIMATE),
+      fitting('elbow-90', 'Elbow 90°', 5, 0.09),
+      fitting('elbow-90-swept', 'Sweep bend 90°', 8, 0.11),
+      fitting('elbow-45', 'Elbow 45°', 5, 0.08),
+      fitting('tee-run', 'Tee, straight through', 7, 0.12),
+      fitting('tee-branch', 'Tee, into the branch', 7, 0.12),
+      fitting('barb', 'Hose barb', 4, 0.06, { reducedBore: `${barb} in` }, 'bore of the barb: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)'),
+      item(`ball-valve-full-${s}`, `Ball valve ${nominal} in, full bore`, 'Valves', { kind: 'fitting', is: 'ball-valve', bore, count: '1' }, 22 * scale, 0.4 * scale, CRANE),
+      item(`ball-valve-reduced-${s}`, `Ball valve ${nominal} in, reduced bore`, 'Valves', { kind: 'fitting', is: 'ball-valve', bore, count: '1', reducedBore: `${ball} in` }, 14 * scale, 0.3 * scale, 'bore of the ball: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)'),
+      item(`check-valve-${s}`, `Swing check valve ${nominal} in`, 'Valves', { kind: 'fitting', is: 'check-valve', bore, count: '1' }, 18 * scale, 0.35 * scale, CRANE),
+      fitting('bulkhead', 'Bulkhead', 14, 0.25),
+      fitting('bulkhead-projecting', 'Bulkhead, pipe standing into the tank', 14, 0.25),
+      fitting('quick-coupler', 'Quick coupler', 12, 0.15, { reducedBore: `${barb} in` }, ESTIMATE),
+      fitting('cam-coupler', 'Cam coupler', 11, 0.2),
+      item(`strainer-${s}`, `Strainer ${nominal} in, 50 mesh`, 'Strainers', { kind: 'strainer', is: 'strainer', bore, cvClean: `${strainer[0]} Cv`, cvDirty: `${strainer[1]} Cv` }, 26 * scale, 0.4 * scale, ESTIMATE),
+    ];
+  });
+}
+
+const garden = (nominal: string, price: number, mass: number): CatalogueItem =>
+  item(`hose-garden-${slug(nominal)}`, `Garden hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' }, price, mass, ESTIMATE);
+const pressureHose = (nominal: string, price: number, mass: number): CatalogueItem =>
+  item(`hose-pressure-${slug(nominal)}`, `Pressure hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' }, price, mass, ESTIMATE);
+const device = (is: string, id: string, name: string, bore: string, cv: string, price: number, massKg: number, extra: Record<string, unknown> = {}): CatalogueItem =>
+  item(id, name, is === 'filter' ? 'Strainers' : 'Valves', { kind: 'valve', is, bore, cv, ...extra }, price, massKg, ESTIMATE);
+
+/** The shelf. Generic parts only; prices and masses are the workshop's estimates. */
+export const CATALOGUE: readonly CatalogueItem[] = [
+  ...sized(),
+  garden('1/2', 1.6, 0.16), garden('5/8', 2.2, 0.22), garden('3/4', 3.2, 0.3), garden('1', 5.5, 0.5),
+  pressureHose('1/4', 4.2, 0.25), pressureHose('5/16', 4.6, 0.32), pressureHose('3/8', 5.6, 0.4), pressureHose('1/2', 8.4, 0.62),
+  device('inlet-valve', 'inlet-valve-12', 'Inlet valve 1/2 in, small bore', '1/2 in', '2.5 Cv', 12, 0.2),
+  device('inlet-valve', 'inlet-valve-34', 'Inlet valve 3/4 in', '3/4 in', '8 Cv', 16, 0.3),
+  device('inlet-valve', 'inlet-valve-1', 'Inlet valve 1 in', '1 in', '18 Cv', 24, 0.45),
+  device('float-valve', 'float-valve-12', 'Float valve 1/2 in', '1/2 in', '2.8 Cv', 28, 0.5),
+  device('float-valve', 'float-valve-34', 'Float valve 3/4 in', '3/4 in', '6 Cv', 42, 0.8),
+  device('float-valve', 'float-valve-1', 'Float valve 1 in', '1 in', '13 Cv', 68, 1.1),
+  device('backflow-preventer', 'backflow-34', 'Backflow preventer 3/4 in', '3/4 in', '7 Cv', 55, 0.7, { openingLoss: '3 psi', oneWay: true }),
+  device('backflow-preventer', 'backflow-1', 'Backflow preventer 1 in', '1 in', '14 Cv', 90, 1.1, { openingLoss: '3 psi', oneWay: true }),
+  device('filter', 'filter-34', 'Cartridge filter 3/4 in', '3/4 in', '7 Cv', 48, 1.2),
+  device('filter', 'filter-1', 'Cartridge filter 1 in', '1 in', '14 Cv', 70, 1.6),
+  device('gun-valve', 'gun-valve', 'Trigger gun and lance', '3/8 in', '2.4 Cv', 65, 1.3),
+  item('swivel-38', 'Reel swivel 3/8 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '3/8 in', count: '1', reducedBore: '0.31 in' }, 38, 0.3, ESTIMATE),
+  item('swivel-12', 'Reel swivel 1/2 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '1/2 in', count: '1', reducedBore: '0.42 in' }, 46, 0.4, ESTIMATE),
+  item('quick-coupler-38', 'Quick coupler 3/8 in', 'Fittings', { kind: 'fitting', is: 'quick-coupler', bore: '3/8 in', count: '1', reducedBore: '0.3 in' }, 9, 0.1, ESTIMATE),
+];
+
+const BY_ID: ReadonlyMap<string, CatalogueItem> = new Map(CATALOGUE.map((x) => [x.id, x]));
+if (BY_ID.size !== CATALOGUE.length) throw new Error('Two catalogue items share an id.');
+
+/** The shelf's item of an id, or undefined. */
+export const findItem = (id: string | undefined): CatalogueItem | undefined => (id === undefined ? undefined : BY_ID.get(id));
+
+/**
+ * A part from the shelf, ready for a line.
+ * @param id catalogue id; throws `RangeError` when the shelf has none
+ * @param partId id in the line
+ */
+export function takePart(id: string, partId: string, changes: Partial<Record<string, string>> = {}): PartDocument {
+  const found = BY_ID.get(id);
+  if (!found) throw new RangeError(`The catalogue has no "${id}".`);
+  return { ...found.part, id: partId, ...changes } as PartDocument;
+}
+
+/** Price ($) and dry mass (kg) of a part as built in. Parts that never came from the shelf count nothing. */
+export function priceAndMass(part: { item?: string; kind: string; lengthM?: number; count?: number }): { price: number; massKg: number } {
+  const found = findItem(part.item);
+  if (!found) return { price: 0, massKg: 0 };
+  const n = part.kind === 'hose' ? (part.lengthM ?? 0) : (part.count ?? 1);
+  return { price: found.price * n, massKg: found.massKg * n };
+}

@@ -1,0 +1,2 @@
+export * from './spec.js';
+export { Network } from './network.js';

@@ -1,0 +1,427 @@
+import { coilFactor, frictionFactor } from '../friction.js';
+import { GRAVITY } from '../../fluid/air.js';
+import { SparseLdl } from './ldl.js';
+import type { LinkSpec, NetworkSpec, SolveOutcome } from './spec.js';
+
+/** Flow below which quadratic losses turn linear, m³/s: keeps the slope finite at rest. */
+const STILL = 1e-7;
+/** Head per flow of a shut check valve, s/m²: 10 m across it leak 10⁻¹¹ m³/s. */
+const SHUT = 1e12;
+const MAX_ITERATIONS = 120;
+const RELATIVE_FLOW_CHANGE = 1e-9;
+const PIN = 1e9;
+
+enum ValveState {
+  Open,
+  Active,
+  Closed,
+}
+
+/**
+ * Steady flow in a network of tanks, lines, pumps and valves: heads and flows together by Newton's method in the
+ * global gradient form (Todini & Pilati 1988). Compiled once; {@link solve} allocates nothing but its outcome.
+ *
+ * Between solves the public arrays may be changed: fixed heads, demands, closed flags, loss terms, viscosity.
+ * After a solve `head` (m, by node) and `flow` (m³/s, by link, positive from→to) hold the answer.
+ */
+export class Network {
+  readonly head: Float64Array;
+  readonly demand: Float64Array;
+  readonly flow: Float64Array;
+  readonly closed: Uint8Array;
+  readonly constant: Float64Array;
+  readonly linear: Float64Array;
+  readonly quadratic: Float64Array;
+  readonly powerCoefficient: Float64Array;
+  readonly reducesTo: Float64Array;
+  readonly runRoughness: Float64Array;
+  readonly runLength: Float64Array;
+  readonly runBore: Float64Array;
+  /** First run of each link, by link; the last entry is the count. */
+  readonly runStart: Int32Array;
+  /** Kinematic viscosity of the liquid, m²/s. */
+  viscosity = 1.0034e-6;
+
+  private readonly nodeIndex = new Map<string, number>();
+  private readonly linkIndex = new Map<string, number>();
+  private readonly fixed: Uint8Array;
+  private readonly isolated: Uint8Array;
+  private readonly oneWay: Uint8Array;
+  private readonly from: Int32Array;
+  private readonly to: Int32Array;
+  private readonly exponent: Float64Array;
+  private readonly runCoiled: Float64Array;
+  private readonly runCoilDiameter: Float64Array;
+  private readonly curveStart: Int32Array;
+  private readonly curveFlow: Float64Array;
+  private readonly curveHead: Float64Array;
+  private readonly startFlow: Float64Array;
+  private readonly valve: Uint8Array;
+  private readonly isValve: Uint8Array;
+  private readonly hasValves: boolean;
+  private readonly loss: Float64Array;
+  private readonly slope: Float64Array;
+  private readonly net: Float64Array;
+  private readonly parent: Int32Array;
+  private readonly ldl: SparseLdl;
+  private readonly unknown: Int32Array;
+  private readonly slotFrom: Int32Array;
+  private readonly slotTo: Int32Array;
+  private readonly slotPair: Int32Array;
+  private readonly rowOf: Int32Array;
+  private readonly diagonalOf: Int32Array;
+  private readonly factor = new Float64Array(2);
+
+  constructor(readonly spec: NetworkSpec) {
+    const { nodes, links } = spec;
+    const n = nodes.length;
+    const m = links.length;
+    nodes.forEach((node, i) => addOnce(this.nodeIndex, node.id, i, 'node'));
+    links.forEach((link, l) => addOnce(this.linkIndex, link.id, l, 'link'));
+    this.head = Float64Array.from(nodes, (x) => x.headM ?? x.elevationM);
+    this.demand = Float64Array.from(nodes, (x) => x.demandM3s ?? 0);
+    this.fixed = Uint8Array.from(nodes, (x) => (x.headM === undefined ? 0 : 1));
+    this.isolated = new Uint8Array(n);
+    this.from = Int32Array.from(links, (x) => this.node(x.from));
+    this.to = Int32Array.from(links, (x) => this.node(x.to));
+    this.closed = Uint8Array.from(links, (x) => (x.closed ? 1 : 0));
+    this.oneWay = Uint8Array.from(links, (x) => (x.oneWay ? 1 : 0));
+    this.constant = Float64Array.from(links, (x) => x.constantM ?? 0);
+    this.linear = Float64Array.from(links, (x) => x.linear ?? 0);
+    this.quadratic = Float64Array.from(links, (x) => x.quadratic ?? 0);
+    this.powerCoefficient = Float64Array.from(links, (x) => x.power?.coefficient ?? 0);
+    this.exponent = Float64Array.from(links, (x) => x.power?.exponent ?? 2);
+    this.reducesTo = Float64Array.from(links, (x) => x.reducesToHeadM ?? 0);
+    this.isValve = Uint8Array.from(links, (x) => (x.reducesToHeadM === undefined ? 0 : 1));
+    this.hasValves = this.isValve.includes(1);
+    this.valve = new Uint8Array(m);
+    this.flow = new Float64Array(m);
+    this.loss = new Float64Array(m);
+    this.slope = new Float64Array(m);
+    this.net = new Float64Array(n);
+    this.parent = new Int32Array(n);
+
+    const runs = links.flatMap((x) => x.runs ?? []);
+    this.runStart = starts(links.map((x) => x.runs?.length ?? 0));
+    this.runLength = Float64Array.from(runs, (r) => r.lengthM);
+    this.runBore = Float64Array.from(runs, (r) => r.boreM);
+    this.runRoughness = Float64Array.from(runs, (r) => r.roughnessM);
+    this.runCoiled = Float64Array.from(runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
+    this.runCoilDiameter = Float64Array.from(runs, (r) => r.coilDiameterM ?? 0);
+    const points = links.flatMap((x) => x.curve ?? []);
+    this.curveStart = starts(links.map((x) => x.curve?.length ?? 0));
+    this.curveFlow = Float64Array.from(points, (p) => p.flowM3s);
+    this.curveHead = Float64Array.from(points, (p) => p.headM);
+    this.startFlow = Float64Array.from(links, (x) => firstGuess(x));
+
+    const unknowns: number[] = [];
+    const at = new Int32Array(n).fill(-1);
+    nodes.forEach((_, i) => {
+      if (!this.fixed[i]) at[i] = unknowns.push(i) - 1;
+    });
+    this.unknown = Int32Array.from(unknowns);
+    const pairs: [number, number][] = [];
+    for (let l = 0; l < m; l++) {
+      const a = at[this.from[l]];
+      const b = at[this.to[l]];
+      if (a >= 0 && b >= 0) pairs.push([a, b]);
+    }
+    this.ldl = new SparseLdl(unknowns.length, pairs);
+    this.rowOf = Int32Array.from(at, (k) => (k < 0 ? -1 : this.ldl.row(k)));
+    this.diagonalOf = Int32Array.from(at, (k) => (k < 0 ? -1 : this.ldl.slot(k, k)));
+    this.slotFrom = Int32Array.from(this.from, (i) => this.diagonalOf[i]);
+    this.slotTo = Int32Array.from(this.to, (i) => this.diagonalOf[i]);
+    this.slotPair = new Int32Array(m).fill(-1);
+    for (let l = 0; l < m; l++) {
+      const a = at[this.from[l]];
+      const b = at[this.to[l]];
+      if (a >= 0 && b >= 0 && a !== b) this.slotPair[l] = this.ldl.slot(a, b);
+    }
+    this.restart();
+  }
+
+  /** Index of a node. Throws `RangeError` for an unknown id. */
+  node(id: string): number {
+    return known(this.nodeIndex, id, 'node');
+  }
+
+  /** Index of a link. Throws `RangeError` for an unknown id. */
+  link(id: string): number {
+    return known(this.linkIndex, id, 'link');
+  }
+
+  /** Forgets the last answer, so that the next solve depends on the present settings only. */
+  restart(): void {
+    this.flow.set(this.startFlow);
+    this.valve.fill(ValveState.Active);
+  }
+
+  /** Head lost along a link at the present flow, m, from→to (negative for a gain). */
+  headLoss(link: number): number {
+    if (this.closed[link] || this.isValve[link]) return this.head[this.from[link]] - this.head[this.to[link]];
+    this.evaluate(link, this.flow[link]);
+    return this.loss[link];
+  }
+
+  /** Heads and flows for the present settings. Starts from the last answer. */
+  solve(): SolveOutcome {
+    const cut = this.findIsolated();
+    if (cut >= 0) return { converged: false, iterations: 0, failure: { reason: 'cut-off', nodeId: this.spec.nodes[cut].id } };
+    const { flow, closed, isValve } = this;
+    const m = flow.length;
+    for (let l = 0; l < m; l++) if (closed[l]) flow[l] = 0;
+    let worst = 0;
+    let worstChange = 0;
+    for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+      const lost = this.linearSolve();
+      if (lost >= 0) return { converged: false, iterations: iteration, failure: { reason: 'cut-off', nodeId: this.spec.nodes[this.unknown[lost]].id } };
+      const relax = iteration > 25 ? (iteration % 3 === 0 ? 1 : 0.5) : 1;
+      let change = 0;
+      let total = 0;
+      worstChange = 0;
+      for (let l = 0; l < m; l++) {
+        if (closed[l] || (isValve[l] && this.valve[l] === ValveState.Active)) continue;
+        const p = 1 / this.slope[l];
+        const step = relax * p * (this.head[this.from[l]] - this.head[this.to[l]] - this.loss[l]);
+        flow[l] += step;
+        const size = Math.abs(step);
+        change += size;
+        total += Math.abs(flow[l]);
+        if (size > worstChange) {
+          worstChange = size;
+          worst = l;
+        }
+      }
+      let settled = true;
+      if (this.hasValves) {
+        change += this.updateValveFlows();
+        settled = this.updateValveStates();
+      }
+      if (settled && relax === 1 && change <= RELATIVE_FLOW_CHANGE * Math.max(total, 1e-9)) {
+        return { converged: true, iterations: iteration, massError: this.massError() };
+      }
+    }
+    return {
+      converged: false,
+      iterations: MAX_ITERATIONS,
+      failure: { reason: 'not-converged', linkId: this.spec.links[worst].id, flowChange: worstChange },
+    };
+  }
+
+  /** Largest imbalance at a junction, relative to the largest flow of the network. */
+  massError(): number {
+    this.sumNet();
+    let scale = 1e-12;
+    for (let l = 0; l < this.flow.length; l++) scale = Math.max(scale, Math.abs(this.flow[l]));
+    let worst = 0;
+    for (let i = 0; i < this.net.length; i++) {
+      if (!this.fixed[i] && !this.isolated[i]) worst = Math.max(worst, Math.abs(this.net[i]));
+    }
+    return worst / scale;
+  }
+
+  /** Net inflow at each node less its demand, into `net`. */
+  private sumNet(): void {
+    const { net, demand, flow, from, to } = this;
+    for (let i = 0; i < net.length; i++) net[i] = -demand[i];
+    for (let l = 0; l < flow.length; l++) {
+      net[to[l]] += flow[l];
+      net[from[l]] -= flow[l];
+    }
+  }
+
+  private linearSolve(): number {
+    const { ldl, from, to, flow, head, fixed, closed, slope, loss, slotFrom, slotTo, slotPair, rowOf, isolated, net } = this;
+    const a = ldl.values;
+    const b = ldl.rightSide;
+    a.fill(0);
+    b.fill(0);
+    // Head corrections, not heads, are solved for: what is left to solve shrinks with the error.
+    for (let i = 0; i < net.length; i++) net[i] = -this.demand[i];
+    for (let l = 0; l < flow.length; l++) {
+      const i = from[l];
+      const j = to[l];
+      net[j] += flow[l];
+      net[i] -= flow[l];
+      if (closed[l] || (this.isValve[l] && this.valve[l] !== ValveState.Open)) continue;
+      this.evaluate(l, flow[l]);
+      const p = 1 / slope[l];
+      const step = p * (head[i] - head[j] - loss[l]);
+      net[j] += step;
+      net[i] -= step;
+      if (!fixed[i]) a[slotFrom[l]] += p;
+      if (!fixed[j]) a[slotTo[l]] += p;
+      if (slotPair[l] >= 0) a[slotPair[l]] -= p;
+    }
+    for (let i = 0; i < net.length; i++) if (!fixed[i]) b[rowOf[i]] = net[i];
+    if (this.hasValves) this.pinValves(a, b);
+    for (let i = 0; i < net.length; i++) {
+      if (!fixed[i] && (isolated[i] || a[this.diagonalOf[i]] === 0)) {
+        a[this.diagonalOf[i]] += 1;
+        b[rowOf[i]] = 0;
+      }
+    }
+    const lost = ldl.factor();
+    if (lost >= 0) return lost;
+    ldl.solve();
+    for (let i = 0; i < net.length; i++) if (!fixed[i]) head[i] += b[rowOf[i]];
+    return -1;
+  }
+
+  private pinValves(a: Float64Array, b: Float64Array): void {
+    for (let l = 0; l < this.flow.length; l++) {
+      if (!this.isValve[l]) continue;
+      if (this.valve[l] === ValveState.Active) {
+        const j = this.to[l];
+        if (this.fixed[j]) continue;
+        a[this.diagonalOf[j]] += PIN;
+        b[this.rowOf[j]] = PIN * (this.reducesTo[l] - this.head[j]);
+      }
+    }
+  }
+
+  /** Flow through each active reducing valve: what its downstream node still needs. */
+  private updateValveFlows(): number {
+    let change = 0;
+    this.sumNet();
+    for (let l = 0; l < this.flow.length; l++) {
+      if (!this.isValve[l] || this.closed[l] || this.valve[l] !== ValveState.Active) continue;
+      const need = this.flow[l] - this.net[this.to[l]];
+      change += Math.abs(need - this.flow[l]);
+      this.flow[l] = need;
+    }
+    return change;
+  }
+
+  private updateValveStates(): boolean {
+    let settled = true;
+    const tolerance = 1e-6;
+    for (let l = 0; l < this.flow.length; l++) {
+      if (!this.isValve[l] || this.closed[l]) continue;
+      const before = this.valve[l];
+      const h1 = this.head[this.from[l]];
+      const h2 = this.head[this.to[l]];
+      const set = this.reducesTo[l];
+      const q = this.flow[l];
+      let next = before;
+      if (before === ValveState.Active) {
+        if (q < -1e-9) next = ValveState.Closed;
+        else if (h1 - this.quadratic[l] * q * q < set - tolerance) next = ValveState.Open;
+      } else if (before === ValveState.Open) {
+        if (q < -1e-9) next = ValveState.Closed;
+        else if (h2 >= set + tolerance) next = ValveState.Active;
+      } else if (h1 >= set + tolerance && h2 < set - tolerance) next = ValveState.Active;
+      else if (h1 < set - tolerance && h1 > h2 + tolerance) next = ValveState.Open;
+      if (next !== before) {
+        settled = false;
+        this.valve[l] = next;
+        if (next === ValveState.Closed) this.flow[l] = 0;
+        else if (next === ValveState.Open && q === 0) this.flow[l] = this.startFlow[l];
+      }
+    }
+    return settled;
+  }
+
+  /** Loss and slope of a link at a flow, into `loss[l]` and `slope[l]`. */
+  private evaluate(l: number, q: number): void {
+    if (this.oneWay[l] && q < 0) {
+      this.loss[l] = this.constant[l] + SHUT * q;
+      if (this.curveStart[l + 1] > this.curveStart[l]) this.loss[l] -= this.curveHead[this.curveStart[l]];
+      this.slope[l] = SHUT;
+      return;
+    }
+    const size = Math.abs(q);
+    const sign = q < 0 ? -1 : 1;
+    const smooth = Math.sqrt(q * q + STILL * STILL);
+    const k = this.quadratic[l];
+    let h = this.constant[l] + this.linear[l] * q + k * q * smooth;
+    let s = this.linear[l] + (k * (2 * q * q + STILL * STILL)) / smooth;
+    const c = this.powerCoefficient[l];
+    if (c !== 0) {
+      const e = this.exponent[l] - 1;
+      const scaled = c * smooth ** e;
+      h += scaled * q;
+      s += scaled * (1 + (e * q * q) / (smooth * smooth));
+    }
+    const nu = this.viscosity;
+    for (let r = this.runStart[l], end = this.runStart[l + 1]; r < end; r++) {
+      const d = this.runBore[r];
+      const area = 0.7853981633974483 * d * d;
+      const v = size / area;
+      const reynolds = (v * d) / nu;
+      let length = this.runLength[r];
+      if (reynolds <= 2000) {
+        const laminar = (32 * nu * length) / (GRAVITY * d * d * area);
+        h += laminar * q;
+        s += laminar;
+        continue;
+      }
+      frictionFactor(reynolds, this.runRoughness[r] / d, this.factor);
+      if (this.runCoiled[r] > 0) length += this.runCoiled[r] * (coilFactor(reynolds, d, this.runCoilDiameter[r]) - 1);
+      const loss = ((this.factor[0] * length) / d) * ((v * v) / (2 * GRAVITY));
+      h += sign * loss;
+      s += ((2 + this.factor[1]) * loss) / size;
+    }
+    if (this.curveStart[l + 1] > this.curveStart[l]) {
+      let i = this.curveStart[l] + 1;
+      while (i < this.curveStart[l + 1] - 1 && q > this.curveFlow[i]) i++;
+      const fall = (this.curveHead[i - 1] - this.curveHead[i]) / (this.curveFlow[i] - this.curveFlow[i - 1]);
+      h -= this.curveHead[i - 1] - fall * (q - this.curveFlow[i - 1]);
+      s += fall;
+    }
+    this.loss[l] = h;
+    this.slope[l] = Math.max(s, 1e-9);
+  }
+
+  /** Marks nodes that no open link joins to a fixed head; returns one of them that wants water, or -1. */
+  private findIsolated(): number {
+    const { parent, from, to, closed } = this;
+    const n = parent.length;
+    for (let i = 0; i < n; i++) parent[i] = this.fixed[i] ? -1 : i;
+    const root = (start: number): number => {
+      let i = start;
+      while (i >= 0 && parent[i] !== i) i = parent[i];
+      return i;
+    };
+    for (let l = 0; l < from.length; l++) {
+      if (closed[l]) continue;
+      const a = root(from[l]);
+      const b = root(to[l]);
+      if (a === b) continue;
+      if (a < 0) parent[b] = -1;
+      else if (b < 0) parent[a] = -1;
+      else parent[b] = a;
+    }
+    let wanting = -1;
+    for (let i = 0; i < n; i++) {
+      this.isolated[i] = root(i) >= 0 ? 1 : 0;
+      if (this.isolated[i] && this.demand[i] !== 0) wanting = i;
+    }
+    return wanting;
+  }
+}
+
+function addOnce(index: Map<string, number>, id: string, at: number, what: string): void {
+  if (index.has(id)) throw new RangeError(`Two ${what}s are called "${id}".`);
+  index.set(id, at);
+}
+
+function known(index: Map<string, number>, id: string, what: string): number {
+  const i = index.get(id);
+  if (i === undefined) throw new RangeError(`There is no ${what} called "${id}".`);
+  return i;
+}
+
+function starts(counts: readonly number[]): Int32Array {
+  const out = new Int32Array(counts.length + 1);
+  counts.forEach((c, i) => (out[i + 1] = out[i] + c));
+  return out;
+}
+
+/** About 1 m/s in the narrowest run; a middling flow elsewhere. */
+function firstGuess(link: LinkSpec): number {
+  if (link.curve?.length) return link.curve[link.curve.length - 1].flowM3s / 2;
+  if (link.power && link.constantM && link.constantM < 0) return (-link.constantM / 2 / link.power.coefficient) ** (1 / link.power.exponent);
+  const bores = (link.runs ?? []).map((r) => r.boreM);
+  return bores.length ? (Math.PI / 4) * Math.min(...bores) ** 2 : 2e-4;
+}

@@ -1,0 +1,22 @@
+import type { RigDocument } from '../rig/schema.js';
+import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
+
+/** One buffer tank, one washer, one reel: the marina's pontoon crew, and where every new build starts. */
+export function pontoonRig(): RigDocument {
+  return {
+    ...emptyRig('Pontoon skid', 'Marina pontoon crew'),
+    brief: { job: '60 min', triggerShare: '70 %', water: '68 °F', altitude: '1150 ft' },
+    spigots: [spigot('spigot', 'Spigot', '5 gpm')],
+    tanks: [boxTank('water', 'Water', ['52 in', '36 in', '32 in'])],
+    machines: [washer('washer-a', 'Washer A', '8 gpm', '3500 psi', '24 hp', { npshRequired: '10 ft' })],
+    outlets: [gun('gun-a', 'Gun', '9', '2900 psi')],
+    lines: [
+      line('fill', 'fill', 'spigot:spigot', 'tank:water@36 in', gardenFill('58', '100 ft')),
+      line('feed-a', 'feed', 'tank:water@3 in', 'machine:washer-a', parts(
+        'bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], ['elbow-90-1', { count: '2' }], 'barb-1')),
+      line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '150 ft')),
+      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@32 in~40 in', parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }])),
+      line('dump', 'dump', 'tank:water@3 in', 'open@1 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
+    ],
+  };
+}

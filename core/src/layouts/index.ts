@@ -1,0 +1,2 @@
+export * from './pieces.js';
+export * from './first-rig.js';

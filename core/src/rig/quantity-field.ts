@@ -1,0 +1,58 @@
+import * as v from 'valibot';
+import { type Dimension } from '../quantity/dimension.js';
+import { parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
+
+/** What a quantity in the rig document may be: kept in the schema as metadata so that a field on screen can ask. */
+export interface QuantityRule {
+  readonly dimension: Dimension;
+  /** Bounds as a builder reads them, with unit; inclusive. */
+  readonly min: string;
+  readonly max: string;
+  /** The same in SI. */
+  readonly minSi: number;
+  readonly maxSi: number;
+}
+
+export type FieldErrorCode = ParseErrorCode | 'below' | 'above';
+
+export interface FieldError {
+  readonly code: FieldErrorCode;
+  /** The bound that was broken, such as `≥ 1 mm`. */
+  readonly bound: string;
+  readonly message: string;
+}
+
+/**
+ * Reads a typed text under a rule.
+ * @param bareUnit unit for a bare number (see {@link parseQuantity})
+ */
+export function readField(rule: QuantityRule, text: string, bareUnit?: string): { ok: true; si: number; text: string } | { ok: false; error: FieldError } {
+  const read = parseQuantity(text, rule.dimension, bareUnit);
+  if (!read.ok) return { ok: false, error: { code: read.error.code, bound: `a ${rule.dimension}`, message: read.error.message } };
+  const { minSi: min, maxSi: max } = rule;
+  const slack = 1e-9 * Math.max(Math.abs(min), Math.abs(max));
+  if (!(read.si >= min - slack))
+    return { ok: false, error: { code: 'below', bound: `≥ ${rule.min}`, message: `${read.text} is too small: at least ${rule.min}.` } };
+  if (!(read.si <= max + slack))
+    return { ok: false, error: { code: 'above', bound: `≤ ${rule.max}`, message: `${read.text} is too large: at most ${rule.max}.` } };
+  return { ok: true, si: read.si, text: read.text };
+}
+
+/**
+ * A quantity in the document: a text with a unit, such as "8 gpm"; its output is the SI number.
+ * The text as typed is the document, so a file reads as the builder wrote it.
+ */
+export function quantity(dimension: Dimension, min: string, max: string) {
+  const rule: QuantityRule = { dimension, min, max, minSi: si(min, dimension), maxSi: si(max, dimension) };
+  return v.pipe(
+    v.string(({ received }) => `A ${dimension} is a text with its unit, such as "8 gpm"; found ${received}.`),
+    v.maxLength(60, 'A quantity has at most 60 characters.'),
+    v.rawTransform<string, number>(({ dataset, addIssue, NEVER }) => {
+      const read = readField(rule, dataset.value);
+      if (read.ok) return read.si;
+      addIssue({ message: read.error.message, expected: read.error.bound });
+      return NEVER;
+    }),
+    v.metadata({ quantity: rule }),
+  );
+}

@@ -1,0 +1,54 @@
+import type { End, LineRole, Rig } from './schema.js';
+import type { Problem } from './read.js';
+
+/** What each role may join. */
+const ENDS: Readonly<Record<LineRole, { from: readonly End['at'][]; to: readonly End['at'][] }>> = {
+  fill: { from: ['spigot', 'manifold'], to: ['tank', 'manifold', 'machine'] },
+  tie: { from: ['tank'], to: ['tank'] },
+  feed: { from: ['tank', 'manifold', 'booster', 'spigot'], to: ['machine', 'manifold', 'booster'] },
+  boost: { from: ['tank', 'manifold', 'booster'], to: ['booster', 'manifold', 'machine'] },
+  pressure: { from: ['machine', 'manifold'], to: ['outlet', 'manifold'] },
+  bypass: { from: ['machine'], to: ['tank', 'machine'] },
+  dump: { from: ['tank'], to: ['open'] },
+};
+
+const LIST = { spigot: 'spigots', tank: 'tanks', manifold: 'manifolds', booster: 'boosters', machine: 'machines', outlet: 'outlets' } as const;
+
+const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
+
+/** Things that no assessment could make sense of: ids used twice, lines to things that are not there. */
+export function wiringProblems(rig: Rig): Problem[] {
+  const out: Problem[] = [];
+  const seen = new Map<string, string>();
+  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines'] as const;
+  for (const list of lists)
+    rig[list].forEach((thing, i) => {
+      const path = `${list}.${i}.id`;
+      const before = seen.get(thing.id);
+      if (before) out.push(problem('twice', path, 'unique', `The id "${thing.id}" is used twice: here and at ${before}.`));
+      else seen.set(thing.id, path);
+    });
+
+  rig.lines.forEach((line, i) => {
+    const parts = new Set<string>();
+    line.parts.forEach((part, p) => {
+      if (parts.has(part.id)) out.push(problem('twice', `lines.${i}.parts.${p}.id`, 'unique', `The part id "${part.id}" is used twice in line "${line.id}".`));
+      parts.add(part.id);
+    });
+    for (const side of ['from', 'to'] as const) {
+      const end = line[side];
+      const path = `lines.${i}.${side}`;
+      if (!ENDS[line.role][side].includes(end.at)) {
+        out.push(problem('end', `${path}.at`, ENDS[line.role][side].join(', '), `A ${line.role} line cannot ${side === 'from' ? 'start at' : 'end at'} ${article(end.at)}.`));
+        continue;
+      }
+      if (end.at === 'open') continue;
+      if (!end.id) out.push(problem('missing', `${path}.id`, 'an id', `Line "${line.id}" does not say which ${end.at} it ${side === 'from' ? 'starts at' : 'ends at'}.`));
+      else if (!rig[LIST[end.at]].some((x) => x.id === end.id))
+        out.push(problem('nowhere', `${path}.id`, `a ${end.at}`, `Line "${line.name ?? line.id}" leads nowhere: there is no ${end.at} called "${end.id}".`));
+    }
+  });
+  return out;
+}
+
+const article = (at: string): string => (at === 'open' ? 'the open air' : /^[aeiou]/.test(at) ? `an ${at}` : `a ${at}`);

@@ -1,0 +1,13 @@
+import { type Sum } from './sum.js';
+import { WATER_SUMS } from './water-sums.js';
+
+export { doSum, type Amount, type Sum, type SumInput, type SumOutcome, type SumResult } from './sum.js';
+
+/** Every quick sum, in the order they are listed. */
+export const SUMS: readonly Sum[] = [...WATER_SUMS];
+
+const BY_NAME = new Map(SUMS.map((s) => [s.name, s]));
+if (BY_NAME.size !== SUMS.length) throw new Error('Two sums share a name.');
+
+/** The sum of a name, or undefined. */
+export const findSum = (name: string): Sum | undefined => BY_NAME.get(name);

@@ -1,0 +1,64 @@
+import { timeToEmpty } from '../assess/buffer.js';
+import { GRAVITY } from '../fluid/air.js';
+import { waterAt } from '../fluid/water.js';
+import { runHeadLoss, velocity } from '../hydraulics/friction.js';
+import { nozzleFlow, nozzlePressure, nozzleSize } from '../hydraulics/nozzle.js';
+import { type Sum, sumInput } from './sum.js';
+
+const size = sumInput('size', 'Nozzle number', 'number', '0.1', '200');
+const pressure = sumInput('pressure', 'Pressure at the nozzle', 'pressure', '1 psi', '15000 psi');
+const flow = sumInput('flow', 'Flow', 'flow', '0.001 gpm', '2000 gpm');
+const bore = sumInput('bore', 'Bore', 'length', '1 mm', '300 mm');
+const length = sumInput('length', 'Length', 'length', '1 mm', '10 km');
+
+/** Sums about nozzles, hoses, buckets and tanks. */
+export const WATER_SUMS: readonly Sum[] = [
+  {
+    name: 'nozzle-flow', title: 'Flow of a nozzle', equation: 'nozzle-flow', inputs: [size, pressure],
+    outputs: [{ name: 'flow', label: 'Flow', dimension: 'flow' }],
+    run: (x) => ({ flow: nozzleFlow(x['size'], x['pressure']) }),
+  },
+  {
+    name: 'nozzle-size', title: 'Nozzle for a flow and pressure', equation: 'nozzle-size', inputs: [flow, pressure],
+    outputs: [{ name: 'size', label: 'Nozzle number', dimension: 'number' }],
+    run: (x) => ({ size: nozzleSize(x['flow'], x['pressure']) }),
+  },
+  {
+    name: 'nozzle-pressure', title: 'Pressure a nozzle makes', equation: 'nozzle-pressure', inputs: [size, flow],
+    outputs: [{ name: 'pressure', label: 'Pressure at the nozzle', dimension: 'pressure' }],
+    run: (x) => ({ pressure: nozzlePressure(x['size'], x['flow']) }),
+  },
+  {
+    name: 'hose-loss', title: 'Pressure lost in a hose', equation: 'hose-loss',
+    inputs: [bore, length, flow, sumInput('temperature', 'Water', 'temperature', '32.5 °F', '210 °F', '68 °F'), sumInput('roughness', 'Roughness', 'length', '0 mm', '10 mm', '0.005 mm')],
+    outputs: [
+      { name: 'loss', label: 'Pressure lost', dimension: 'pressure' },
+      { name: 'head', label: 'As head of water', dimension: 'length' },
+      { name: 'velocity', label: 'Velocity', dimension: 'velocity' },
+      { name: 'reynolds', label: 'Reynolds number', dimension: 'number' },
+    ],
+    run: (x) => {
+      const water = waterAt(x['temperature']);
+      const head = runHeadLoss({ boreM: x['bore'], lengthM: x['length'], roughnessM: x['roughness'] }, x['flow'], water.kinematicViscosityM2S);
+      const v = velocity(x['flow'], x['bore']);
+      return { loss: head * water.densityKgM3 * GRAVITY, head, velocity: v, reynolds: (v * x['bore']) / water.kinematicViscosityM2S };
+    },
+  },
+  {
+    name: 'hose-volume', title: 'What a hose holds', equation: 'hose-volume', inputs: [bore, length],
+    outputs: [{ name: 'volume', label: 'Volume', dimension: 'volume' }],
+    run: (x) => ({ volume: (Math.PI / 4) * x['bore'] ** 2 * x['length'] }),
+  },
+  {
+    name: 'bucket-test', title: 'Flow by a timed bucket', equation: 'bucket-test',
+    inputs: [sumInput('volume', 'Bucket', 'volume', '1 mL', '100 m³'), sumInput('time', 'Time to fill', 'time', '0.1 s', '30 d')],
+    outputs: [{ name: 'flow', label: 'Flow', dimension: 'flow' }],
+    run: (x) => ({ flow: x['volume'] / x['time'] }),
+  },
+  {
+    name: 'time-to-empty', title: 'Time until a tank is empty', equation: 'time-to-empty',
+    inputs: [sumInput('volume', 'Usable water', 'volume', '0 gal', '1000 m³'), sumInput('out', 'Flow out', 'flow', '0 gpm', '2000 gpm'), sumInput('in', 'Flow in', 'flow', '0 gpm', '2000 gpm', '0 gpm')],
+    outputs: [{ name: 'time', label: 'Time', dimension: 'time' }],
+    run: (x) => ({ time: timeToEmpty(x['volume'], x['out'], x['in']) }),
+  },
+];

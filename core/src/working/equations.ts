@@ -1,0 +1,43 @@
+/** The equations behind figures: as text a person can follow, with their source. */
+export interface Equation {
+  readonly title: string;
+  readonly text: string;
+  readonly source: string;
+}
+
+const MEMORY = ' (from memory)';
+
+export const EQUATIONS = {
+  given: { title: 'As set', text: 'the value that was typed', source: 'rig document' },
+  'nozzle-flow': { title: 'Nozzle law', text: 'Q = N · √(p / 4000 psi), Q in gpm', source: 'definition of the nozzle number' },
+  'nozzle-size': { title: 'Nozzle law, solved for the size', text: 'N = Q / √(p / 4000 psi), Q in gpm', source: 'definition of the nozzle number' },
+  'nozzle-pressure': { title: 'Nozzle law, solved for the pressure', text: 'p = 4000 psi · (Q / N)², Q in gpm', source: 'definition of the nozzle number' },
+  'hose-loss': { title: 'Friction in a hose', text: 'Δp = ρ · f · (L/d) · V²/2, f by Colebrook–White', source: 'Darcy–Weisbach; Colebrook 1939, solved as in Clamond 2009' },
+  'hose-volume': { title: 'Volume of a hose', text: 'V = π/4 · d² · L', source: 'geometry' },
+  'bucket-test': { title: 'Timed bucket', text: 'Q = V / t', source: 'definition' },
+  'time-to-empty': { title: 'Time to empty', text: 't = V / (Q_out − Q_in)', source: 'volume balance' },
+  'time-to-recover': { title: 'Time to recover', text: 't = (V_full − V) / Q_in', source: 'volume balance' },
+  network: { title: 'Network of lines', text: 'heads and flows together: Σ Q = 0 at each junction, h(Q) = ΔH along each line', source: 'global gradient method, Todini & Pilati 1988' },
+  'spigot-curve': { title: 'Spigot curve', text: 'p = p₀ − k · Q²', source: 'orifice loss of the house’s pipes; k by least squares from the readings' },
+  'npsh-available': { title: 'Inlet head available', text: 'NPSHa = (p_air − p_vapour)/(ρ g) + lift − friction + booster − pulses', source: 'Hydraulic Institute definition of NPSH available' },
+  'npsh-margin': { title: 'Inlet head to spare', text: 'margin = NPSHa − NPSHr', source: 'Hydraulic Institute; NPSHr from the pump’s data sheet' },
+  'acceleration-head': { title: 'Pulse (acceleration) head', text: 'h = min( L·V·n·C/(K·g), c·ΔV/g )', source: `GPSA / Hydraulic Institute, capped by Joukowsky${MEMORY}` },
+  velocity: { title: 'Velocity', text: 'V = Q / (π/4 · d²)', source: 'continuity' },
+  submergence: { title: 'Unusable heel', text: 'S = D · (1.0 + 2.3 · V/√(g·D)) above the outlet', source: `ANSI/HI 9.8, written for intakes; conservative here${MEMORY}` },
+  'usable-volume': { title: 'Usable water', text: 'V = volume(full level) − volume(heel)', source: 'geometry' },
+  'mass-curve': { title: 'Water the job needs on board', text: 'V = max over the job of Σ(out − in), plus reserve', source: 'mass curve, Rippl 1883' },
+  'net-draw': { title: 'Net draw', text: 'Q = flow at the guns × trigger share; the rest returns to the tank', source: 'volume balance' },
+  'gun-pressure': { title: 'Pressure at the nozzle', text: 'p_gun = p_pump − hose and fittings; Q through the nozzle by its law; unloader opens at its setting', source: 'network of lines; nozzle law' },
+  'hydraulic-power': { title: 'Power into the water', text: 'P = p · Q', source: 'definition (gpm · psi / 1714 = hp)' },
+  'shaft-power': { title: 'Engine power needed', text: 'P = p · Q / η, engine derated with altitude', source: 'definition; η and derating are assumptions' },
+  'bypass-heat': { title: 'Warming in bypass', text: 't = m · c · (T_limit − T_water) / (Δp · Q)', source: 'first law; specific heat of water IAPWS-IF97' },
+  'return-pressure': { title: 'Back-pressure in the return', text: 'Δp = friction and fittings of the return line', source: 'network of lines' },
+  'bubble-depth': { title: 'How deep the return drives bubbles', text: 'D = 2.6 · (V · d)^0.7, SI, at the surface', source: `McKeogh & Ervine 1981${MEMORY}` },
+  'drain-time': { title: 'Time to drain', text: 't = ∫ A(h) dh / Q(h), Q from the energy equation', source: 'quasi-steady energy equation' },
+  'vent-vacuum': { title: 'Vacuum behind a vent', text: 'Δp = ρ_air/2 · (Q / (C·A))²', source: 'orifice equation' },
+  'coil-loss': { title: 'Friction on the reel', text: 'f = 0.316 Re^−0.25 + 0.03 √(d/D)', source: `Mishra & Gupta 1979${MEMORY}` },
+  'tie-difference': { title: 'Level difference of tied tanks', text: 'Δh = head lost in the tie at the flow that keeps both falling together', source: 'network of lines' },
+  'fill-time': { title: 'Time to fill', text: 't = V / Q_in', source: 'volume balance' },
+} as const satisfies Record<string, Equation>;
+
+export type EquationId = keyof typeof EQUATIONS;

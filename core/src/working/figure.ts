@@ -1,0 +1,55 @@
+import type { AssumptionId } from '../assumption/register.js';
+import type { Dimension, UnitSystem } from '../quantity/dimension.js';
+import { formatQuantity } from '../quantity/format.js';
+import type { EquationId } from './equations.js';
+
+/** One number that went into a figure. */
+export interface Input {
+  readonly symbol: string;
+  readonly label: string;
+  readonly value: number;
+  readonly dimension: Dimension;
+}
+
+/** How a figure came about: equation, the numbers in it and the assumptions it rests on. */
+export interface Working {
+  readonly equation: EquationId;
+  readonly inputs: readonly Input[];
+  readonly assumptions: readonly AssumptionId[];
+}
+
+/** A result: an SI number with its dimension and its working. */
+export interface Figure {
+  readonly value: number;
+  readonly dimension: Dimension;
+  readonly working: Working;
+}
+
+export const input = (symbol: string, label: string, value: number, dimension: Dimension): Input => ({ symbol, label, value, dimension });
+
+export function figure(
+  value: number,
+  dimension: Dimension,
+  equation: EquationId,
+  inputs: readonly Input[] = [],
+  assumptions: readonly AssumptionId[] = [],
+): Figure {
+  return { value, dimension, working: { equation, inputs, assumptions } };
+}
+
+/** A sentence with places for figures: rendered in the reader's units. */
+export interface Message {
+  readonly template: string;
+  readonly values: Readonly<Record<string, string | { readonly value: number; readonly dimension: Dimension; readonly unit?: string }>>;
+}
+
+export const message = (template: string, values: Message['values'] = {}): Message => ({ template, values });
+
+/** The sentence in words: `{name}` places filled, quantities printed for the unit system. */
+export function say(m: Message, system: UnitSystem): string {
+  return m.template.replace(/\{(\w+)\}/g, (whole, key: string) => {
+    const x = m.values[key];
+    if (x === undefined) return whole;
+    return typeof x === 'string' ? x : formatQuantity(x.value, x.dimension, system, x.unit ? { unit: x.unit } : {});
+  });
+}
