@@ -82,9 +82,17 @@ const same = (a: Finding, b: Finding): boolean => a.code === b.code && a.subject
 /**
  * Fixes for a rig's findings: each candidate change is made, re-read and re-assessed; only those that gain on the
  * figure in question, and bring no worse trouble elsewhere, are kept. Cures first, then cheapest per gain.
- * @param stop asked between candidates; true ends early with what there is
  */
-export function advise(doc: RigDocument, rig: Rig, now: Assessment, stop: () => boolean = () => false): Fix[] {
+export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
+  const steps = adviseSteps(doc, rig, now);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** {@link advise} one candidate at a time, so that a worker may look up between them. */
+export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Generator<void, Fix[]> {
   const base = bill(rig);
   const out: Fix[] = [];
   for (const finding of now.findings) {
@@ -92,7 +100,7 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment, stop: () => 
     const measure = measureOf(finding);
     const before = measure.of(now);
     for (const candidate of candidates(finding, rig, doc, now)) {
-      if (stop()) return ranked(out);
+      yield;
       const tried = tryCandidate(doc, candidate.change);
       if (!tried) continue;
       const after = measure.of(tried.assessment);
@@ -106,7 +114,7 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment, stop: () => 
         subjectId: finding.subject.id,
         station: finding.station,
         patches: tried.patches,
-        gain: { label: measure.label, before: signFree(before), after: signFree(after), dimension: measure.dimension },
+        gain: { label: measure.label, before, after, dimension: measure.dimension },
         price: cost.price - base.price,
         massKg: cost.massKg - base.massKg,
         cures: !tried.assessment.findings.some((f) => same(f, finding) && rank(f.verdict) >= rank(finding.verdict)) && !tried.assessment.findings.some((f) => f.subject.id === finding.subject.id && f.station === finding.station && rank(f.verdict) >= rank(finding.verdict)),
@@ -116,9 +124,6 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment, stop: () => 
   }
   return ranked(out);
 }
-
-/** Measures that are better when smaller are carried negated; a feed margin keeps its sign. */
-const signFree = (x: number): number => x;
 
 function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {
   return then.findings.some((f) => !same(f, finding) && rank(f.verdict) >= rank('tight') && !now.findings.some((g) => same(f, g) && rank(g.verdict) >= rank(f.verdict)) && rank(f.verdict) >= rank(finding.verdict) && f.code !== 'feed-tight' && f.code !== 'runs-dry-poor' && f.code !== 'little-reserve');

@@ -1,2 +1,3 @@
 export * from './pieces.js';
 export * from './first-rig.js';
+export * from './demo.js';

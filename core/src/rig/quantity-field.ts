@@ -22,6 +22,11 @@ export interface FieldError {
   readonly message: string;
 }
 
+/** A rule from bounds as typed. */
+export function quantityRuleOf(dimension: Dimension, min: string, max: string): QuantityRule {
+  return { dimension, min, max, minSi: si(min, dimension), maxSi: si(max, dimension) };
+}
+
 /**
  * Reads a typed text under a rule.
  * @param bareUnit unit for a bare number (see {@link parseQuantity})
@@ -43,7 +48,7 @@ export function readField(rule: QuantityRule, text: string, bareUnit?: string): 
  * The text as typed is the document, so a file reads as the builder wrote it.
  */
 export function quantity(dimension: Dimension, min: string, max: string) {
-  const rule: QuantityRule = { dimension, min, max, minSi: si(min, dimension), maxSi: si(max, dimension) };
+  const rule = quantityRuleOf(dimension, min, max);
   return v.pipe(
     v.string(({ received }) => `A ${dimension} is a text with its unit, such as "8 gpm"; found ${received}.`),
     v.maxLength(60, 'A quantity has at most 60 characters.'),

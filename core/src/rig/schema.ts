@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { ASSUMPTIONS, findAssumption } from '../assumption/register.js';
-import { quantity } from './quantity-field.js';
+import type { Dimension } from '../quantity/dimension.js';
+import { quantity, quantityRuleOf, type QuantityRule, readField } from './quantity-field.js';
 
 /** Current version of the rig document. Older ones are lifted by `upgrade.ts`. */
 export const RIG_VERSION = 1;
@@ -197,25 +198,25 @@ const assumptions = v.pipe(
         addIssue({ message: `There is no assumption called "${key}".`, expected: ASSUMPTIONS.map((a) => a.id).join(', '), path: path as never });
         continue;
       }
-      const read = v.safeParse(quantity(known.dimension, ...ASSUMPTION_BOUNDS(known.dimension)), text);
-      if (read.success) out[key] = read.output;
-      else addIssue({ message: read.issues[0].message, expected: read.issues[0].expected ?? '', path: path as never });
+      const read = readField(assumptionRule(known.dimension), text);
+      if (read.ok) out[key] = read.si;
+      else addIssue({ message: read.error.message, expected: read.error.bound, path: path as never });
     }
     return out;
   }),
 );
 
 /** Widest values an assumption of a dimension may take. */
-export function ASSUMPTION_BOUNDS(dimension: string): [string, string] {
-  switch (dimension) {
-    case 'length': return ['0 mm', '100 m'];
-    case 'velocity': return ['0 m/s', '5000 m/s'];
-    case 'ratio': return ['0 %', '1000 %'];
-    case 'temperature': return ['0 °C', '100 °C'];
-    case 'pressure': return ['0 psi', '10000 psi'];
-    case 'volume': return ['0.1 L', '10000 L'];
-    default: return ['0.001', '1000'];
-  }
+const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> = {
+  length: ['0 mm', '100 m'], velocity: ['0 m/s', '5000 m/s'], ratio: ['0 %', '1000 %'], temperature: ['0 °C', '100 °C'],
+  pressure: ['0 psi', '10000 psi'], volume: ['0.1 L', '10000 L'], number: ['0.001', '1000'],
+};
+
+/** The rule that a rig's own value of an assumption has to meet. */
+export function assumptionRule(dimension: Dimension): QuantityRule {
+  const bounds = ASSUMPTION_BOUNDS[dimension];
+  if (!bounds) throw new RangeError(`No bounds are set for assumptions of ${dimension}.`);
+  return quantityRuleOf(dimension, bounds[0], bounds[1]);
 }
 
 /**

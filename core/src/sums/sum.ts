@@ -1,9 +1,8 @@
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { SI_UNIT } from '../quantity/dimension.js';
 import { formatQuantity } from '../quantity/format.js';
-import { readField, type QuantityRule } from '../rig/quantity-field.js';
+import { quantityRuleOf, type QuantityRule, readField } from '../rig/quantity-field.js';
 import { EQUATIONS, type EquationId } from '../working/equations.js';
-import { si } from '../quantity/parse.js';
 
 /** One input of a sum: what it is, what it may be, what stands in when it is left out. */
 export interface SumInput {
@@ -33,7 +32,7 @@ export interface Sum {
 
 /** An input; bounds and fallback as typed. */
 export function sumInput(name: string, label: string, dimension: Dimension, min: string, max: string, fallback?: string): SumInput {
-  return { name, label, rule: { dimension, min, max, minSi: si(min, dimension), maxSi: si(max, dimension) }, ...(fallback === undefined ? {} : { fallback }) };
+  return { name, label, rule: quantityRuleOf(dimension, min, max), ...(fallback === undefined ? {} : { fallback }) };
 }
 
 export interface Amount {

@@ -1,0 +1,80 @@
+import { advise, assess, doSum, findSum, SUMS } from '@pozzo/core';
+import { InputError, type Outcome } from './failure.js';
+import { readRigFile } from './files.js';
+import { textReport } from './text-report.js';
+
+const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
+pozzo sum <name> key=value ...  [--metric]              do one calculation
+pozzo sum --list                                        list the calculations`;
+
+type Command = (args: readonly string[]) => string;
+
+interface Split {
+  readonly flags: ReadonlySet<string>;
+  readonly rest: readonly string[];
+}
+
+function split(args: readonly string[], known: readonly string[]): Split {
+  const flags = new Set<string>();
+  const rest: string[] = [];
+  for (const a of args) {
+    if (!a.startsWith('--')) rest.push(a);
+    else if (known.includes(a)) flags.add(a);
+    else throw new InputError(`"${a}" is not an option here. There is ${known.join(', ') || 'none'}.`);
+  }
+  return { flags, rest };
+}
+
+/** Infinity is not JSON: written as the text "Infinity", so that no figure turns into null unnoticed. */
+const json = (value: unknown): string => JSON.stringify(value, (_key, x: unknown) => (typeof x === 'number' && !Number.isFinite(x) ? String(x) : x));
+
+const assessCommand: Command = (args) => {
+  const { flags, rest } = split(args, ['--text', '--metric', '--fixes']);
+  if (rest.length !== 1) throw new InputError('assess takes one rig file.');
+  const { rig, document } = readRigFile(rest[0]);
+  const assessment = assess(rig);
+  if (flags.has('--text')) return textReport(rig, assessment, flags.has('--metric') ? 'metric' : 'us');
+  return json(flags.has('--fixes') ? { ...assessment, fixes: advise(document, rig, assessment) } : assessment);
+};
+
+const sumCommand: Command = (args) => {
+  const { flags, rest } = split(args, ['--list', '--metric']);
+  if (flags.has('--list'))
+    return json(
+      SUMS.map((s) => ({
+        name: s.name, title: s.title,
+        inputs: s.inputs.map((i) => ({ name: i.name, label: i.label, dimension: i.rule.dimension, min: i.rule.min, max: i.rule.max, ...(i.fallback === undefined ? {} : { default: i.fallback }) })),
+        result: s.outputs,
+      })),
+    );
+  const [name, ...pairs] = rest;
+  const sum = name === undefined ? undefined : findSum(name);
+  if (!sum) throw new InputError(`${name === undefined ? 'sum needs a name' : `There is no sum "${name}"`}. There is ${SUMS.map((s) => s.name).join(', ')}.`);
+  const typed: Record<string, string> = {};
+  for (const pair of pairs) {
+    const at = pair.indexOf('=');
+    if (at < 1) throw new InputError(`"${pair}" is not key=value. ${sum.name} takes ${sum.inputs.map((i) => i.name).join(', ')}.`);
+    const key = pair.slice(0, at);
+    if (Object.hasOwn(typed, key)) throw new InputError(`"${key}" is given twice.`);
+    typed[key] = pair.slice(at + 1);
+  }
+  const done = doSum(sum, typed, flags.has('--metric') ? 'metric' : 'us');
+  if (!done.ok) throw new InputError(done.problems.map((p) => p.message).join(' '));
+  return json(done.value);
+};
+
+const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, sum: sumCommand };
+
+/** Runs a command line. Never throws: exit 0 done, 1 bad input with one line, 2 internal. */
+export function run(args: readonly string[]): Outcome {
+  const [name, ...rest] = args;
+  if (name === undefined || name === '--help' || name === 'help') return { stdout: USAGE, stderr: '', exit: name === undefined ? 1 : 0 };
+  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+  try {
+    if (!command) throw new InputError(`There is no command "${name}". There is ${Object.keys(COMMANDS).join(', ')}.`);
+    return { stdout: command(rest), stderr: '', exit: 0 };
+  } catch (error) {
+    if (error instanceof InputError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };
+    return { stdout: '', stderr: `Pozzo failed inside: ${(error as Error).stack ?? String(error)}`, exit: 2 };
+  }
+}

@@ -1,0 +1,95 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express, type Response } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { BuildStore } from '../store/builds.js';
+import { api } from './api.js';
+import { AppError } from './errors.js';
+
+export interface AppOptions {
+  readonly store: BuildStore;
+  readonly log: Logger;
+  /** Folder of the built web application; without it only the API is served. */
+  readonly webFolder?: string;
+}
+
+/** Most that a request may bring. */
+export const BODY_LIMIT = '1mb';
+
+function asAppError(error: unknown): AppError | undefined {
+  if (error instanceof AppError) return error;
+  const type = (error as { type?: string } | null)?.type;
+  if (type === 'entity.parse.failed') return new AppError(400, 'json', '', 'JSON', 'The body is not JSON.');
+  if (type === 'entity.too.large') return new AppError(413, 'too-large', '', `≤ ${BODY_LIMIT}`, `The body is larger than ${BODY_LIMIT}.`);
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new AppError(415, 'encoding', '', 'UTF-8', 'The body must be UTF-8 JSON.');
+  if (error instanceof URIError) return new AppError(400, 'path', '', 'a readable address', 'The address cannot be read.');
+  return undefined;
+}
+
+export function createApp({ store, log, webFolder }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') } }));
+  app.use((_request, response, next) => {
+    response.locals['nonce'] = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"],
+          // Style elements that the application adds at run time carry this answer's nonce.
+          styleSrc: ["'self'", (_request, response) => `'nonce-${(response as Response).locals['nonce'] as string}'`],
+          styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
+          connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"], upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use(express.json({ limit: BODY_LIMIT }));
+  app.use('/api/v1', api(store));
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) serveWeb(app, webFolder);
+
+  const onError: ErrorRequestHandler = (error, request, response, next) => {
+    if (response.headersSent) return next(error);
+    const known = asAppError(error);
+    if (!known) request.log.error({ err: error }, 'request failed');
+    const answer = known ?? new AppError(500, 'internal', '', '', 'Something failed here; nothing was changed. It is in the server’s log.');
+    response.status(answer.status).json(answer.body());
+  };
+  app.use(onError);
+  return app;
+}
+
+/** Hashed files for a year, everything else asked anew; unknown paths give the application, which knows its own routes. */
+function serveWeb(app: Express, folder: string): void {
+  const page = readFileSync(join(folder, 'index.html'), 'utf8');
+  const sendPage = (response: Response): void => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.type('html').send(page.replaceAll('%NONCE%', response.locals['nonce'] as string));
+  };
+  app.get(['/', '/index.html'], (_request, response) => sendPage(response));
+  app.use(
+    express.static(folder, {
+      index: false,
+      redirect: false,
+      setHeaders: (response, path) => response.setHeader('Cache-Control', /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+    }),
+  );
+  app.get('/{*path}', (request, response) => {
+    if (/\.\w{1,8}$/.test(request.path)) throw new AppError(404, 'unknown', '', '', `There is no file ${request.path.slice(0, 100)}.`);
+    sendPage(response);
+  });
+}

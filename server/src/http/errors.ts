@@ -1,0 +1,34 @@
+import type { Problem } from '@pozzo/core';
+
+/** Base of every error that the server answers with. */
+export class AppError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly path: string,
+    readonly bound: string,
+    message: string,
+  ) {
+    super(message);
+    this.name = new.target.name;
+  }
+
+  body(): object {
+    return { error: { code: this.code, path: this.path, bound: this.bound, message: this.message } };
+  }
+}
+
+/** What came in does not hold: every problem is told, the first one as the error itself. */
+export class InvalidError extends AppError {
+  constructor(
+    readonly problems: readonly Problem[],
+    prefix = '',
+  ) {
+    const first = problems[0];
+    super(400, first.code, [prefix, first.path].filter(Boolean).join('.'), first.bound, first.message);
+  }
+
+  override body(): object {
+    return { ...super.body(), problems: this.problems };
+  }
+}

@@ -1,0 +1,65 @@
+import { afterNextRender, Component, DestroyRef, effect, type ElementRef, inject, input, signal, viewChild } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { EChartsType } from 'echarts/core';
+import { settingsFeature } from '../state/settings.feature';
+
+/** A chart's colours, read from the theme's tokens. */
+export interface ChartColours {
+  readonly ink: string;
+  readonly quiet: string;
+  readonly line: string;
+  readonly water: string;
+  readonly waterMid: string;
+  readonly waterPale: string;
+  readonly attention: string;
+  readonly card: string;
+}
+
+/** Makes a chart's option from the theme's colours. */
+export type ChartOption = (colours: ChartColours) => object;
+
+/** A chart with a title in words; the same data stand in `summary` for those who do not see it. */
+@Component({
+  selector: 'pz-chart',
+  template: `<div #box class="box" [style.height.px]="height()" role="img" [attr.aria-label]="summary()"></div>@if (!ready()) {<p class="quiet wait">Drawing…</p>}`,
+  styles: `:host { display: block; position: relative; } .box { width: 100%; } .wait { position: absolute; top: 40%; width: 100%; text-align: center; }`,
+})
+export class Chart {
+  readonly option = input.required<ChartOption>();
+  readonly height = input(220);
+  readonly summary = input.required<string>();
+  protected readonly ready = signal(false);
+  private readonly box = viewChild.required<ElementRef<HTMLElement>>('box');
+  private readonly theme = inject(Store).selectSignal(settingsFeature.selectTheme);
+  private chart: EChartsType | undefined;
+  private gone = false;
+
+  constructor() {
+    const destroy = inject(DestroyRef);
+    afterNextRender(async () => {
+      const { init } = await import('./echarts');
+      if (this.gone) return;
+      this.chart = init(this.box().nativeElement, undefined, { renderer: 'svg' });
+      const watch = new ResizeObserver(() => this.chart?.resize());
+      watch.observe(this.box().nativeElement);
+      destroy.onDestroy(() => watch.disconnect());
+      this.ready.set(true);
+    });
+    effect(() => {
+      const option = this.option();
+      this.theme();
+      if (!this.ready()) return;
+      this.chart!.setOption({ animation: false, textStyle: { fontFamily: 'Barlow, sans-serif', fontSize: 13 }, ...option(this.colours()) }, { notMerge: true });
+    });
+    destroy.onDestroy(() => {
+      this.gone = true;
+      this.chart?.dispose();
+    });
+  }
+
+  private colours(): ChartColours {
+    const style = getComputedStyle(document.documentElement);
+    const of = (name: string): string => style.getPropertyValue(name).trim();
+    return { ink: of('--ink'), quiet: of('--ink-quiet'), line: of('--line'), water: of('--water'), waterMid: of('--water-mid'), waterPale: of('--water-pale'), attention: of('--attention'), card: of('--card') };
+  }
+}

@@ -1,0 +1,91 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
+import { RigStore } from '../state/rig-store';
+import { VerdictMark } from './verdict';
+import { WorkingPanel } from './working-panel';
+
+/** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
+@Component({
+  selector: 'pz-help',
+  imports: [VerdictMark, WorkingPanel],
+  template: `
+    @for (f of findings(); track $index) {
+      <div class="finding" [class]="f.verdict"><pz-verdict [of]="f.verdict" /><p>{{ words(f.message) }}</p></div>
+    } @empty {
+      @if (rig.assessment()) {<div class="finding fed"><pz-verdict of="fed" /><p>{{ calm() }}</p></div>}
+    }
+    @if (elsewhere(); as n) {<p class="quiet small">{{ n }} more to look at on other stations.</p>}
+
+    @if (fixes().length) {
+      <h3>What would help most</h3>
+      @for (fix of shown(); track fix.id; let first = $first) {
+        <div class="card fix">
+          <strong>{{ fix.title }}</strong>
+          <span class="numbers"><span class="gain">{{ gain(fix) }}</span> <span>{{ money(fix) }}</span> <span>{{ mass(fix) }}</span></span>
+          @if (fix.cures) {<span class="small cure">cures it{{ fix.verdictAfter === 'fed' ? ', rig fed' : '' }}</span>}
+          <button type="button" class="press small" [class.strong]="first" (click)="apply(fix)" [attr.aria-label]="'Try it: ' + fix.title">Try it</button>
+        </div>
+      }
+      @if (fixes().length > 3) {<button type="button" class="press small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>}
+    } @else if (findings().length && rig.fixing()) {
+      <p class="quiet" role="status">Trying fixes…</p>
+    } @else if (findings().length) {
+      <p class="quiet">Nothing tried here gains enough to tell.</p>
+    }
+    <pz-working />
+    @for (c of cautions(); track c.text) {<p class="caution"><strong>Take care.</strong> {{ c.text }}</p>}
+  `,
+  styles: `
+    :host { display: block; }
+    .finding { background: var(--water-pale); border-left: 4px solid var(--water); padding: 9px 12px; margin-bottom: 8px; }
+    .finding.tight, .finding.starved { background: var(--attention-pale); border-color: var(--attention); }
+    .finding.stop { background: var(--danger-pale); border-color: var(--danger); }
+    .finding p { margin: 4px 0 0; }
+    h3 { margin: 14px 0 6px; }
+    .fix { display: grid; grid-template-columns: 1fr auto; gap: 3px 10px; margin-bottom: 8px; align-items: center; }
+    .fix strong { grid-column: 1 / -1; line-height: 1.25; font-weight: 600; }
+    .numbers { display: flex; gap: 14px; color: var(--ink-quiet); flex-wrap: wrap; }
+    .gain { color: var(--water); font-weight: 700; }
+    .cure { grid-column: 1; color: var(--ink-quiet); }
+    .fix button { grid-column: 2; grid-row: 2 / span 2; }
+    .small { font-size: 13.5px; }
+    .caution { font-size: 13.5px; border-top: 1px solid var(--line); padding-top: 8px; margin: 12px 0 0; color: var(--ink-quiet); }
+    .caution strong { color: var(--danger); }
+  `,
+})
+export class HelpColumn {
+  protected readonly rig = inject(RigStore);
+  readonly station = input.required<Station>();
+  /** Only findings about these things; empty for all of the station's. */
+  readonly about = input<readonly string[]>([]);
+  readonly calm = input('Nothing here holds the work back.');
+  protected readonly all = signal(false);
+  protected readonly findings = computed(() => (this.rig.assessment()?.findings ?? []).filter((f) => f.station === this.station()));
+  protected readonly elsewhere = computed(() => (this.rig.assessment()?.findings.length ?? 0) - this.findings().length);
+  protected readonly fixes = computed(() => this.rig.fixes().filter((f) => f.station === this.station()));
+  protected readonly shown = computed(() => (this.all() ? this.fixes() : this.fixes().slice(0, 3)));
+  protected readonly cautions = computed(() => (this.rig.assessment()?.cautions ?? []).filter((c) => c.station === this.station()));
+
+  protected words(message: Parameters<typeof say>[0]): string {
+    return say(message, this.rig.units());
+  }
+  protected gain(fix: Fix): string {
+    const { before, after, dimension, label } = fix.gain;
+    // Figures that are better when smaller are carried negated, so both ends stand at or below zero.
+    const smaller = before <= 0 && after <= 0 && !['water left', 'inlet head', 'engine to spare'].includes(label);
+    if (dimension === 'number') return '';
+    const change = smaller ? -(after - before) : after - before;
+    if (!Number.isFinite(change)) return `${label}: no limit`;
+    return `${formatDifference(change, dimension, this.rig.units(), { signed: true, digits: 2 })} ${label}`;
+  }
+  protected money(fix: Fix): string {
+    const rounded = Math.round(fix.price);
+    return rounded < 0 ? `saves $${-rounded}` : `$${rounded}`;
+  }
+  protected mass(fix: Fix): string {
+    return formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
+  }
+  protected apply(fix: Fix): void {
+    this.rig.apply(fix);
+  }
+}

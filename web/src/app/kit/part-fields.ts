@@ -1,0 +1,40 @@
+import { Component, input } from '@angular/core';
+import type { PartDocument } from '@pozzo/core';
+import { NameField } from './name-field';
+import { QuantityField } from './quantity-field';
+
+/** What can be set of one part. */
+@Component({
+  selector: 'pz-part-fields',
+  imports: [NameField, QuantityField],
+  template: `
+    <div class="fields">
+      <pz-name [path]="path() + '.name'" />
+      <pz-quantity label="Bore" [path]="path() + '.bore'" />
+      @switch (part().kind) {
+        @case ('hose') {
+          <pz-quantity label="Length" [path]="path() + '.length'" />
+          <pz-quantity label="Left on the reel" [path]="path() + '.coiledLength'" placeholder="none" />
+        }
+        @case ('fitting') {
+          <pz-quantity label="Pieces" [path]="path() + '.count'" />
+          <pz-quantity label="Bore inside" hint="barb, ball or coupler" [path]="path() + '.reducedBore'" placeholder="full" />
+          <pz-quantity label="Loss coefficient K" [path]="path() + '.k'" placeholder="by kind" />
+        }
+        @case ('valve') {
+          <pz-quantity label="Cv or Kv" [path]="path() + '.cv'" />
+          <pz-quantity label="Opening loss" [path]="path() + '.openingLoss'" placeholder="none" />
+        }
+        @case ('strainer') {
+          <pz-quantity label="Cv clean" [path]="path() + '.cvClean'" />
+          <pz-quantity label="Cv dirty" [path]="path() + '.cvDirty'" />
+        }
+      }
+    </div>
+  `,
+  styles: `.fields { padding-left: 24px; }`,
+})
+export class PartFields {
+  readonly part = input.required<PartDocument>();
+  readonly path = input.required<string>();
+}

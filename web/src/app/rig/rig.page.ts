@@ -1,0 +1,62 @@
+import { Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { say, type Station, type Verdict, VERDICTS } from '@pozzo/core';
+import { Store } from '@ngrx/store';
+import { VerdictMark } from '../kit/verdict';
+import { OpenWorking } from '../kit/working-panel';
+import { DocumentActions } from '../state/document.feature';
+import { RigStore } from '../state/rig-store';
+import { Waterway } from '../waterway/waterway';
+import { ConflictPanel } from './conflict-panel';
+
+const GROUPS: readonly { name: string; stations: readonly { id: Station; name: string }[] }[] = [
+  { name: 'Ask', stations: [{ id: 'brief', name: 'Brief' }] },
+  { name: 'Water', stations: [{ id: 'tanks', name: 'Tanks' }, { id: 'fill', name: 'Fill' }, { id: 'feed', name: 'Feed' }, { id: 'machines', name: 'Machines' }, { id: 'bypass', name: 'Bypass' }, { id: 'guns', name: 'Guns' }, { id: 'dump', name: 'Dump and vent' }] },
+];
+
+/** An open build: its verdict in a sentence, the waterway, the stations. */
+@Component({
+  selector: 'pz-rig-page',
+  imports: [RouterLink, RouterLinkActive, RouterOutlet, VerdictMark, Waterway, ConflictPanel],
+  templateUrl: './rig.page.html',
+  styleUrl: './rig.page.scss',
+})
+export class RigPage implements OnDestroy {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly working = inject(OpenWorking);
+  protected readonly rig = inject(RigStore);
+  readonly id = input.required<string>();
+  protected readonly groups = GROUPS;
+  protected readonly state = this.rig.state;
+  protected readonly assessment = this.rig.assessment;
+  protected readonly headline = computed(() => {
+    const a = this.assessment();
+    return a ? say(a.headline, this.rig.units()) : '';
+  });
+  protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
+  private readonly byStation = computed(() => {
+    const out = new Map<Station, Verdict>();
+    for (const f of this.assessment()?.findings ?? []) {
+      const before = out.get(f.station);
+      if (!before || VERDICTS.indexOf(f.verdict) > VERDICTS.indexOf(before)) out.set(f.station, f.verdict);
+    }
+    return out;
+  });
+
+  constructor() {
+    effect(() => this.store.dispatch(DocumentActions.open({ id: this.id() })));
+    this.router.events.subscribe(() => this.working.shown.set(null));
+  }
+
+  protected verdictOf(station: Station): Verdict | undefined {
+    return this.byStation().get(station);
+  }
+  protected retry(): void {
+    this.store.dispatch(DocumentActions.open({ id: this.id() }));
+  }
+
+  ngOnDestroy(): void {
+    this.store.dispatch(DocumentActions.close());
+  }
+}

@@ -1,0 +1,39 @@
+import type { ApplicationConfig } from '@angular/core';
+import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState, provideStore } from '@ngrx/store';
+import * as assessmentEffects from '../state/assessment.effects';
+import { assessmentFeature } from '../state/assessment.feature';
+import * as buildsEffects from '../state/builds.effects';
+import { buildsFeature } from '../state/builds.feature';
+import * as documentEffects from '../state/document.effects';
+import { documentFeature } from '../state/document.feature';
+import * as settingsEffects from '../state/settings.effects';
+import { settingsFeature } from '../state/settings.feature';
+import { MAKE_WORKER } from '../workers/assess-client';
+import { makeAssessWorker } from '../workers/make-worker';
+import { routes } from './routes';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideStore(
+      {},
+      {
+        runtimeChecks: {
+          strictStateImmutability: true, strictActionImmutability: true, strictStateSerializability: true, strictActionSerializability: true,
+          strictActionWithinNgZone: false, strictActionTypeUniqueness: true,
+        },
+      },
+    ),
+    provideState(buildsFeature),
+    provideState(documentFeature),
+    provideState(assessmentFeature),
+    provideState(settingsFeature),
+    provideEffects(buildsEffects, documentEffects, assessmentEffects, settingsEffects),
+    { provide: MAKE_WORKER, useValue: makeAssessWorker },
+  ],
+};

@@ -1,0 +1,52 @@
+import type { UnitSystem } from '@pozzo/core';
+import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+
+export type Theme = 'light' | 'dark' | 'sunlight';
+
+export interface SettingsState {
+  readonly units: UnitSystem;
+  readonly theme: Theme;
+}
+
+export const SettingsActions = createActionGroup({
+  source: 'Settings',
+  events: { 'Set Units': props<{ units: UnitSystem }>(), 'Set Theme': props<{ theme: Theme }>() },
+});
+
+const KEY = 'pozzo.settings';
+
+/** Settings as kept on this device; anything unreadable falls back to the usual ones. */
+export function keptSettings(storage: Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
+  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light' };
+  try {
+    const kept = JSON.parse(storage.getItem(KEY) ?? '{}') as Partial<SettingsState>;
+    return {
+      units: kept.units === 'metric' || kept.units === 'us' ? kept.units : usual.units,
+      theme: kept.theme === 'light' || kept.theme === 'dark' || kept.theme === 'sunlight' ? kept.theme : usual.theme,
+    };
+  } catch {
+    return usual;
+  }
+}
+
+export function keepSettings(storage: Pick<Storage, 'setItem'>, settings: SettingsState): void {
+  try {
+    storage.setItem(KEY, JSON.stringify(settings));
+  } catch {
+    // A full or forbidden store only costs the habit, not the work.
+  }
+}
+
+const browser = typeof window === 'undefined' ? undefined : window;
+const initial: SettingsState = browser
+  ? keptSettings(browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
+  : { units: 'us', theme: 'light' };
+
+export const settingsFeature = createFeature({
+  name: 'settings',
+  reducer: createReducer(
+    initial,
+    on(SettingsActions.setUnits, (s, { units }): SettingsState => ({ ...s, units })),
+    on(SettingsActions.setTheme, (s, { theme }): SettingsState => ({ ...s, theme })),
+  ),
+});

@@ -1,0 +1,107 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { caseWords, type FeedResult, formatQuantity, say } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, level } from '../../kit/chart-parts';
+import { chosenOf } from '../../kit/chosen';
+import { Elevation } from '../../kit/elevation';
+import { type Fact, Facts } from '../../kit/facts';
+import { LineEditor } from '../../kit/line-editor';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { RigStore } from '../../state/rig-store';
+import { BoosterFields } from './booster-fields';
+import { waterfall } from './waterfall';
+
+/** Tank to pump: is it fed, in its worst case? */
+@Component({
+  selector: 'pz-feed-station',
+  imports: [BoosterFields, Chart, Elevation, Facts, LineEditor, Picker, QuantityField, StationFrame],
+  templateUrl: './feed.station.html',
+  styles: `.lead { margin: 2px 0 6px; } .cases { width: 100%; border-collapse: collapse; } .cases th, .cases td { text-align: left; padding: 3px 10px 3px 0; border-bottom: 1px solid var(--line); } .cases td:last-child, .cases th:last-child { text-align: right; font-weight: 600; } details { margin: 6px 0; } summary { cursor: pointer; min-height: 30px; font-weight: 600; } .bad { color: var(--attention); }`,
+})
+export class FeedStation {
+  protected readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
+  protected readonly chosen = chosenOf(this.machines, this.of);
+  private readonly index = computed(() => this.rig.assessment()?.feeds.findIndex((f) => f.machineId === this.chosen.item()?.id) ?? -1);
+  protected readonly feed = computed<FeedResult | undefined>(() => this.rig.assessment()?.feeds[this.index()]);
+  protected readonly heading = computed(() => `Feed${this.chosen.item() ? `: to ${this.chosen.item()!.name}` : ''}`);
+  /** Lines to edit: those of the path, or, while nothing reaches the machine, any that ends at it. */
+  protected readonly lines = computed(() => {
+    const lines = this.rig.document()?.lines ?? [];
+    const path = this.feed()?.lineIds.filter((id) => lines.some((l) => l.id === id));
+    const ids = path?.length ? path : lines.filter((l) => l.role === 'feed' && l.to.id === this.chosen.item()?.id).map((l) => l.id);
+    return ids.map((id, i) => {
+      const l = lines.find((x) => x.id === id)!;
+      return { id, name: ids.length > 1 ? `${i + 1}. ${this.endName(l.from)} to ${this.endName(l.to)}` : 'Parts, tank to pump · share of the loss' };
+    });
+  });
+  protected readonly outletPath = computed(() => {
+    const doc = this.rig.document();
+    const i = doc?.lines.findIndex((l) => l.id === this.lines()[0]?.id && l.from.at === 'tank') ?? -1;
+    return i >= 0 ? `lines.${i}.from.height` : '';
+  });
+  protected readonly boosters = computed(() => {
+    const doc = this.rig.document();
+    const ids = this.lines().map((l) => doc?.lines.find((x) => x.id === l.id)?.from).filter((e) => e?.at === 'booster').map((e) => e!.id);
+    return (doc?.boosters ?? []).map((b, index) => ({ id: b.id, index })).filter((b) => ids.includes(b.id));
+  });
+  protected readonly sentence = computed(() => {
+    const f = this.feed();
+    if (!f) return 'No open line reaches this machine.';
+    const words = caseWords(f.worst, f.direct);
+    return `${formatQuantity(Math.abs(f.worst.marginM), 'length', this.rig.units())} of inlet head ${f.worst.marginM < 0 ? 'short' : 'to spare'} in the worst case: ${words}.`;
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const f = this.feed();
+    if (!f) return [];
+    const i = this.index();
+    const units = this.rig.units();
+    const q = (v: number, d: Parameters<typeof formatQuantity>[1]) => (Number.isFinite(v) ? formatQuantity(v, d, units) : 'no limit');
+    return [
+      { label: 'Inlet head there', at: `feeds.${i}.available` },
+      { label: 'Inlet head needed', at: `feeds.${i}.required` },
+      { label: 'To spare', at: `feeds.${i}.margin` },
+      { label: 'Fastest water', at: `feeds.${i}.velocity` },
+      { label: 'Pulses', at: `feeds.${i}.acceleration.used` },
+      { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },
+      { label: 'Feed passes at most', text: q(f.limits.mostFlowM3s, 'flow') },
+      { label: 'Starves above', text: q(f.limits.hottestK, 'temperature') },
+      { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') },
+      ...(f.limits.lowestSurfaceM === undefined ? [] : [{ label: 'Starves below surface at', text: q(f.limits.lowestSurfaceM, 'length') }]),
+      { label: 'Dirt it stands', text: Number.isFinite(f.limits.dirtFactor) ? `${f.limits.dirtFactor < 10 ? f.limits.dirtFactor.toFixed(1) : Math.round(f.limits.dirtFactor)} × dirty mark` : 'no strainer' },
+      { label: 'Elbows', text: f.elbows.count ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)} % of loss; ${Math.round(100 * f.elbows.shareByRule)} % of flow by the 5 % rule` : 'none' },
+      ...(f.otherWay ? [{ label: f.otherWay.boosted ? 'With the booster on' : 'By gravity alone', text: `${q(f.otherWay.marginM, 'length')} to spare` }] : []),
+    ];
+  });
+  protected readonly waterfall = computed(() => waterfall(this.feed()!, this.rig.units()));
+  protected readonly words = computed(() => this.feed()!.terms.map((t) => `${t.label} ${formatQuantity(t.valueM, 'length', this.rig.units())}`).join(', '));
+  protected readonly cases = computed(() =>
+    (this.feed()?.cases ?? []).map((c) => ({ words: caseWords(c, this.feed()!.direct), bad: c.marginM < 0, margin: formatQuantity(c.marginM, 'length', this.rig.units(), { signed: true }) })),
+  );
+  protected readonly byLevel = computed<ChartOption>(() => {
+    const f = this.feed()!;
+    const system = this.rig.units();
+    const points = (x: FeedResult): [number, number][] => x.byLevel.map((p) => [round3(inUnit(p.surfaceM, 'length', system)), round3(inUnit(p.marginM, 'length', system))]);
+    const held = this.rig.held()?.feeds.find((x) => x.machineId === f.machineId);
+    return (c) => ({
+      ...axes(c, { name: `water surface above deck, ${unitOf('length', system)}` }, { name: `to spare, ${unitOf('length', system)}` }),
+      series: [
+        curve('to spare', points(f), c.water, { markLine: level(0, 'starves', c.attention) }),
+        ...(held ? [curve('held', points(held), c.ink, { lineStyle: { color: c.ink, type: 'dotted', width: 2 } })] : []),
+      ],
+    });
+  });
+
+  private endName(end: { at: string; id?: string }): string {
+    const doc = this.rig.document()!;
+    const all = [...doc.tanks, ...doc.machines, ...doc.boosters, ...doc.manifolds, ...doc.spigots];
+    return all.find((x) => x.id === end.id)?.name ?? end.at;
+  }
+  protected say(message: Parameters<typeof say>[0]): string {
+    return say(message, this.rig.units());
+  }
+}

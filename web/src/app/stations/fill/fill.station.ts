@@ -1,0 +1,127 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatInches, formatQuantity, type FillResult } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, place } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { LineEditor } from '../../kit/line-editor';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { RigStore } from '../../state/rig-store';
+
+/** What really arrives at the tank from the customer's spigot. */
+@Component({
+  selector: 'pz-fill-station',
+  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame],
+  template: `
+    <pz-station heading="Fill: spigot to tank" station="fill" calm="The fill line does what the spigot allows.">
+      <div set>
+        <pz-picker [items]="picks()" [chosen]="chosen.item()?.id" label="Which fill line" (choose)="chosen.choose($event)" />
+        @if (spigotIndex() >= 0) {
+          <pz-name label="Spigot" [path]="'spigots.' + spigotIndex() + '.name'" />
+          <pz-quantity label="Pressure at rest" [path]="'spigots.' + spigotIndex() + '.staticPressure'" />
+          @for (r of readings(); track $index; let i = $index) {
+            <pz-quantity [label]="readings().length > 1 ? 'Timed bucket ' + (i + 1) : 'Timed bucket'" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.flow'" />
+            <pz-choice label="taken at" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.at'" [options]="places" />
+          }
+          <div class="acts"><button type="button" class="press small" (click)="addReading()">Add a reading</button>
+          @if (readings().length > 1) {<button type="button" class="press small" (click)="dropReading()">Remove the last</button>}</div>
+          <pz-quantity label="Spigot above deck" [path]="'spigots.' + spigotIndex() + '.height'" />
+        }
+        @if (lineId(); as l) {
+          <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
+        } @else {<p class="quiet">No fill line: this rig carries its water.</p>}
+      </div>
+      <div does>
+        <h2>What arrives</h2>
+        @if (result(); as r) {
+          <p class="lead">{{ sentence() }}</p>
+          <pz-chart [option]="option()" [height]="260" [summary]="sentence()" />
+          <pz-facts [facts]="facts()" />
+        }
+      </div>
+    </pz-station>
+  `,
+  styles: `.acts { display: flex; gap: 8px; margin: 8px 0; } .lead { margin: 4px 0 10px; }`,
+})
+export class FillStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly picks = computed(() => (this.rig.document()?.lines ?? []).filter((l) => l.role === 'fill').map((l) => ({ id: l.id, name: l.name ?? this.nameOf(l.to.id) })));
+  private readonly wanted = computed(() => {
+    const of = this.of();
+    const bySpigot = this.rig.document()?.lines.find((l) => l.role === 'fill' && l.from.id === of);
+    return bySpigot?.id ?? of;
+  });
+  protected readonly chosen = chosenOf(this.picks, this.wanted);
+  protected readonly lineId = computed(() => this.chosen.item()?.id);
+  private readonly line = computed(() => this.rig.document()?.lines.find((l) => l.id === this.lineId()));
+  protected readonly spigotIndex = computed(() => this.rig.document()?.spigots.findIndex((s) => s.id === this.line()?.from.id) ?? -1);
+  protected readonly readings = computed(() => this.rig.document()?.spigots[this.spigotIndex()]?.readings ?? []);
+  private readonly resultIndex = computed(() => this.rig.assessment()?.fills.findIndex((f) => f.lineId === this.lineId()) ?? -1);
+  protected readonly result = computed<FillResult | undefined>(() => this.rig.assessment()?.fills[this.resultIndex()]);
+  protected readonly places = [{ value: 'spigot', name: 'the bare spigot' }, { value: 'hose-end', name: 'the hose’s end' }];
+
+  protected readonly sentence = computed(() => {
+    const r = this.result();
+    if (!r) return '';
+    const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
+    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)} % of the loss.` : '';
+    const gain = r.wider ? ` A ${formatInches(r.wider.boreM)} hose would bring ${q(r.wider.flowM3s)}.` : '';
+    return `${q(r.arrives.value)} of the spigot’s ${q(r.spigotFlow.value)} arrive at the tank.${cost}${gain}`;
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const r = this.result();
+    const i = this.resultIndex();
+    if (!r) return [];
+    const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
+    return [
+      { label: 'Arrives', at: `fills.${i}.arrives` },
+      { label: 'Bare spigot gives', at: `fills.${i}.spigotFlow` },
+      { label: 'At a poor site', text: q(r.poor) },
+      { label: 'At a good site', text: q(r.good) },
+      { label: 'Fills the tank in', at: `fills.${i}.fillTime`, never: 'never' },
+    ];
+  });
+  protected readonly option = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const system = this.rig.units();
+    const spigot = this.rig.document()?.spigots[this.spigotIndex()];
+    const most = Math.sqrt(r.curve.staticPressurePa / Math.max(r.curve.k, 1));
+    const points = Array.from({ length: 41 }, (_, i) => {
+      const q = (most * i) / 40;
+      return [round3(inUnit(q, 'flow', system)), round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system))] as [number, number];
+    });
+    const need = r.curve.staticPressurePa - r.curve.k * r.arrives.value ** 2;
+    const line = Array.from({ length: 41 }, (_, i) => {
+      const q = (most * i) / 40;
+      return [round3(inUnit(q, 'flow', system)), round3(inUnit(need * (q / Math.max(r.arrives.value, 1e-9)) ** 1.85, 'pressure', system))] as [number, number];
+    }).filter(([, p]) => p <= points[0][1] * 1.05);
+    return (c) => ({
+      ...axes(c, { name: `flow, ${unitOf('flow', system)}` }, { name: `pressure at the spigot, ${unitOf('pressure', system)}`, min: 0 }),
+      legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8 },
+      series: [
+        curve('spigot', points, c.water, { markLine: place(inUnit(r.arrives.value, 'flow', system), 'arrives', c.ink) }),
+        curve('fill line needs', line, c.quiet, { lineStyle: { color: c.quiet, type: 'dashed', width: 2 } }),
+        { name: 'at rest', type: 'scatter', data: spigot ? [[0, points[0][1]]] : [], itemStyle: { color: c.ink }, symbolSize: 8 },
+      ],
+    });
+  });
+
+  private nameOf(id: string | undefined): string {
+    return this.rig.document()?.tanks.find((t) => t.id === id)?.name ?? 'Line';
+  }
+  protected addReading(): void {
+    this.rig.edit('Add a reading', (d) => {
+      const { readings } = d.spigots[this.spigotIndex()];
+      readings.push({ ...readings[readings.length - 1] });
+    });
+  }
+  protected dropReading(): void {
+    this.rig.edit('Remove a reading', (d) => void d.spigots[this.spigotIndex()].readings.pop());
+  }
+}

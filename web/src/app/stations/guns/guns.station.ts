@@ -1,0 +1,117 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity, nozzleCode, type OutletResult, parseRig, partHeadLoss, assumptionValues, shelfSize, waterAt, GRAVITY } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, level } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { safely } from '../../kit/elevation';
+import { type Fact, Facts } from '../../kit/facts';
+import { LineEditor } from '../../kit/line-editor';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { RigStore } from '../../state/rig-store';
+
+/** What arrives at the gun, and where the pressure goes on the way. */
+@Component({
+  selector: 'pz-guns-station',
+  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame],
+  template: `
+    <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
+      <div set>
+        <pz-picker [items]="outlets()" [chosen]="chosen.item()?.id" label="Which gun" (choose)="chosen.choose($event)" />
+        @if (chosen.item()) {
+          <pz-name [path]="path('name')" />
+          <pz-choice label="Valve" [path]="path('open')" [options]="valve" />
+          <pz-quantity label="Nozzle number" [path]="path('nozzle.size')" />
+          <pz-quantity label="Angle, degrees" [path]="path('nozzle.angle')" />
+          <pz-quantity label="Nozzles" [path]="path('nozzle.count')" />
+          <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
+          <pz-quantity label="Gun above deck" [path]="path('height')" />
+          @for (id of lines(); track id; let i = $index) {<pz-line-editor [lineId]="id" [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'" [shares]="result()?.parts ?? []" />}
+        }
+      </div>
+      <div does>
+        <h2>At the gun</h2>
+        @if (result(); as r) {
+          <p class="lead">{{ sentence() }}</p>
+          <h3>Pressure along the line</h3>
+          <pz-chart [option]="option()" [height]="250" [summary]="sentence()" />
+          <pz-facts [facts]="facts()" />
+        } @else {
+          <p class="quiet">No water reaches this gun: it is shut, or no open line leads to it.</p>
+        }
+      </div>
+    </pz-station>
+  `,
+  styles: `.lead { margin: 4px 0 10px; }`,
+})
+export class GunsStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly outlets = computed(() => this.rig.document()?.outlets ?? []);
+  protected readonly chosen = chosenOf(this.outlets, this.of);
+  private readonly index = computed(() => this.rig.assessment()?.outlets.findIndex((o) => o.outletId === this.chosen.item()?.id) ?? -1);
+  protected readonly result = computed<OutletResult | undefined>(() => this.rig.assessment()?.outlets[this.index()]);
+  protected readonly lines = computed(() => {
+    const doc = this.rig.document();
+    const path = this.result()?.lineIds ?? doc?.lines.filter((l) => l.to.at === 'outlet' && l.to.id === this.chosen.item()?.id).map((l) => l.id) ?? [];
+    return path.filter((id) => doc?.lines.some((l) => l.id === id));
+  });
+  protected readonly valve = [{ value: 'true', name: 'open' }, { value: 'false', name: 'shut off' }];
+  protected readonly sentence = computed(() => {
+    const r = this.result();
+    const o = this.chosen.item();
+    if (!r || !o) return '';
+    const units = this.rig.units();
+    const code = nozzleCode(Number(o.nozzle.size), Number(o.nozzle.angle));
+    const better = shelfSize(r.betterSize);
+    const fit = better === Number(o.nozzle.size) ? 'The nozzle fits.' : `Number ${better} would give the wanted ${o.wantedPressure}.`;
+    return `${formatQuantity(r.pressure.value, 'pressure', units, { digits: 4 })} and ${formatQuantity(r.flow.value, 'flow', units)} at nozzle ${code}; the way there loses ${formatQuantity(r.lineLossPa, 'pressure', units)}. ${fit}`;
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const i = this.index();
+    const r = this.result();
+    if (!r) return [];
+    return [
+      { label: 'At the nozzle', at: `outlets.${i}.pressure` },
+      { label: 'Flow', at: `outlets.${i}.flow` },
+      { label: 'Nozzle for the wanted pressure', text: `${round3(r.betterSize)}, nearest ${shelfSize(r.betterSize)}` },
+    ];
+  });
+  protected readonly option = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const units = this.rig.units();
+    const doc = this.rig.document();
+    const rig = doc && safely(() => parseRig(doc));
+    const p = (v: number) => round3(inUnit(v, 'pressure', units));
+    const points: [number, number][] = [];
+    const steps: string[] = [];
+    if (rig) {
+      const values = assumptionValues(rig.assumptions);
+      const water = waterAt(rig.brief.water);
+      let at = 0;
+      let pressure = r.pressure.value + r.lineLossPa;
+      points.push([0, p(pressure)]);
+      for (const share of r.parts) {
+        const part = rig.lines.find((l) => l.id === share.lineId)?.parts.find((x) => x.id === share.partId);
+        if (!part) continue;
+        pressure -= partHeadLoss(part, share.flowM3s, water, values, false) * water.densityKgM3 * GRAVITY;
+        at += part.kind === 'hose' ? part.length : 0;
+        points.push([round3(inUnit(at, 'length', units)), p(pressure)]);
+        steps.push(part.name);
+      }
+    }
+    const wanted = rig?.outlets[this.chosen.index()]?.wantedPressure ?? 0;
+    return (c) => ({
+      ...axes(c, { name: `along the hose, ${unitOf('length', units)}` }, { name: unitOf('pressure', units), min: 0 }),
+      series: [curve('pressure', points, c.water, { showSymbol: true, symbolSize: 7, areaStyle: { color: c.waterPale }, markLine: level(p(wanted), 'wanted', c.attention) })],
+    });
+  });
+
+  protected path(field: string): string {
+    return `outlets.${this.chosen.index()}.${field}`;
+  }
+}

@@ -1,0 +1,28 @@
+import { gun, line, parts, pressureRun, type RigDocument, unusedId, washer } from '@pozzo/core';
+
+/** A second machine like the first rig's, with its feed, hose, gun and return, so that it can be judged at once. */
+export function addMachine(d: RigDocument): string {
+  const id = unusedId(d, 'washer');
+  const gunId = unusedId(d, 'gun');
+  d.machines.push(washer(id, `Washer ${d.machines.length + 1}`, '4 gpm', '3500 psi', '13 hp'));
+  d.outlets.push(gun(gunId, `Gun ${d.outlets.length + 1}`, '4.5', '2900 psi'));
+  const tank = d.tanks[0];
+  const spigot = d.spigots[0];
+  if (tank) {
+    d.lines.push(
+      line(unusedId(d, `feed-${id}`), 'feed', `tank:${tank.id}@3 in`, `machine:${id}`, parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], 'barb-1')),
+      line(unusedId(d, `return-${id}`), 'bypass', `machine:${id}`, `tank:${tank.id}@${tank.fullLevel}~36 in`, parts('barb-34', ['hose-helix-34', { length: '6 ft' }])),
+    );
+  } else if (spigot) d.lines.push(line(unusedId(d, `feed-${id}`), 'feed', `spigot:${spigot.id}`, `machine:${id}`, parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34')));
+  d.lines.push(line(unusedId(d, `hose-${id}`), 'pressure', `machine:${id}`, `outlet:${gunId}`, pressureRun('38', '150 ft')));
+  return id;
+}
+
+/** Takes a machine off with its own lines, and with the guns that nothing else feeds. */
+export function removeMachine(d: RigDocument, id: string): void {
+  d.machines = d.machines.filter((m) => m.id !== id);
+  const touches = (l: RigDocument['lines'][number]): boolean => (l.from.at === 'machine' && l.from.id === id) || (l.to.at === 'machine' && l.to.id === id);
+  const fed = new Set(d.lines.filter((l) => touches(l) && l.to.at === 'outlet').map((l) => l.to.id));
+  d.lines = d.lines.filter((l) => !touches(l));
+  d.outlets = d.outlets.filter((o) => !fed.has(o.id) || d.lines.some((l) => l.to.at === 'outlet' && l.to.id === o.id));
+}

@@ -1,0 +1,124 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { RigStore } from '../../state/rig-store';
+import { addMachine, removeMachine } from './machine-edits';
+
+/** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
+@Component({
+  selector: 'pz-machines-station',
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame],
+  template: `
+    <pz-station heading="Machines" station="machines" calm="Engine and pump are matched.">
+      <div set>
+        <pz-picker [items]="machines()" [chosen]="chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
+        @if (chosen.item()) {
+          <pz-name [path]="path('name')" />
+          <pz-choice label="Pump" [path]="path('arrangement')" [options]="arrangements" />
+          <pz-quantity label="Flow" [path]="path('flow')" />
+          <pz-quantity label="Rated pressure" [path]="path('ratedPressure')" />
+          <pz-choice label="Unloader" [path]="path('unloader.kind')" [options]="unloaders" />
+          <pz-quantity label="Unloader opens at" [path]="path('unloader.setting')" />
+          <pz-quantity label="Crank speed" [path]="path('speed')" />
+          <pz-quantity label="Engine" [path]="path('enginePower')" />
+          <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
+        }
+        <div class="acts">
+          <button type="button" class="press small" (click)="add()">Add a machine</button>
+          @if (chosen.item()) {<button type="button" class="press small" (click)="remove()">Remove</button>}
+        </div>
+      </div>
+      <div does>
+        <h2>Every way of holding the triggers</h2>
+        @if (rows().length) {
+          <table>
+            <thead><tr><th>Triggers</th><th>At the pump</th><th>At the guns</th><th>Turned back</th></tr></thead>
+            <tbody>@for (r of rows(); track r.label) {<tr><td>{{ r.label }}</td><td>{{ r.pump }}</td><td>{{ r.guns }}</td><td>{{ r.back }}</td></tr>}</tbody>
+          </table>
+          <pz-facts [facts]="facts()" />
+          <h3>Power</h3>
+          <pz-chart [option]="option()" [height]="130" [summary]="powerWords()" />
+        } @else {
+          <p class="quiet">Nothing to show: the machine has no water or is not there yet.</p>
+        }
+      </div>
+    </pz-station>
+  `,
+  styles: `table { width: 100%; border-collapse: collapse; margin: 6px 0 14px; } th, td { text-align: left; padding: 5px 12px 5px 0; border-bottom: 1px solid var(--line); } th { color: var(--ink-quiet); font-weight: 600; } .acts { display: flex; gap: 8px; margin-top: 12px; }`,
+})
+export class MachinesStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
+  protected readonly chosen = chosenOf(this.machines, this.of);
+  private readonly index = computed(() => this.rig.assessment()?.machines.findIndex((m) => m.machineId === this.chosen.item()?.id) ?? -1);
+  protected readonly arrangements = [
+    { value: 'triplex', name: 'Triplex' }, { value: 'quintuplex', name: 'Five plungers' }, { value: 'duplex-double', name: 'Duplex, double' }, { value: 'duplex-single', name: 'Duplex, single' },
+  ];
+  protected readonly unloaders = [{ value: 'trapped-pressure', name: 'Trapped pressure' }, { value: 'regulating', name: 'Regulating' }];
+  protected readonly rows = computed(() => {
+    const a = this.rig.assessment();
+    const id = this.chosen.item()?.id;
+    const units = this.rig.units();
+    if (!a || this.index() < 0) return [];
+    const own = new Set(a.outlets.filter((o) => o.machineIds.includes(id!)).map((o) => o.outletId));
+    return a.cases.map((c) => {
+      const m = c.machines.find((x) => x.machineId === id)!;
+      const guns = c.guns.filter((g) => g.open && own.has(g.outletId));
+      return {
+        label: c.label,
+        pump: formatQuantity(m.pumpPressurePa, 'pressure', units, { digits: 4 }),
+        guns: guns.map((g) => `${formatQuantity(g.pressurePa, 'pressure', units, { digits: 4 })} · ${formatQuantity(g.flowM3s, 'flow', units, { digits: 2 })}`).join(', ') || '–',
+        back: formatQuantity(m.returnedM3s < 1e-8 ? 0 : m.returnedM3s, 'flow', units, { digits: 2 }),
+      };
+    });
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const i = this.index();
+    if (i < 0) return [];
+    return [
+      { label: 'At the pump, all open', at: `machines.${i}.pumpPressure` },
+      { label: 'Turned back, all open', at: `machines.${i}.returned` },
+      { label: 'Engine power needed', at: `machines.${i}.enginePower` },
+      { label: 'Engine gives here', at: `machines.${i}.engineAvailable` },
+    ];
+  });
+  protected readonly powerWords = computed(() => {
+    const r = this.rig.assessment()?.machines[this.index()];
+    const q = (v: number) => formatQuantity(v, 'power', this.rig.units());
+    return r ? `Needs ${q(r.enginePower.value)}; the engine gives ${q(r.engineAvailable.value)} at this altitude.` : '';
+  });
+  protected readonly option = computed<ChartOption>(() => {
+    const r = this.rig.assessment()!.machines[this.index()];
+    const units = this.rig.units();
+    const p = (v: number) => round3(inUnit(v, 'power', units));
+    const short = r.enginePower.value > r.engineAvailable.value;
+    return (c) => ({
+      grid: { left: 74, right: 60, top: 6, bottom: 30 },
+      xAxis: { type: 'value', name: unitOf('power', units), nameLocation: 'end', nameTextStyle: { color: c.quiet }, axisLabel: { color: c.ink }, splitLine: { lineStyle: { color: c.line } } },
+      yAxis: { type: 'category', data: ['gives', 'needs'], axisLabel: { color: c.ink, fontSize: 14 }, axisTick: { show: false }, axisLine: { lineStyle: { color: c.quiet } } },
+      series: [{ type: 'bar', barWidth: 22, label: { show: true, position: 'right', color: c.ink, fontWeight: 600 }, data: [{ value: p(r.engineAvailable.value), itemStyle: { color: c.waterMid } }, { value: p(r.enginePower.value), itemStyle: { color: short ? c.attention : c.water } }] }],
+    });
+  });
+
+  protected path(field: string): string {
+    return `machines.${this.chosen.index()}.${field}`;
+  }
+  protected add(): void {
+    let id = '';
+    this.rig.edit('Add a machine', (d) => void (id = addMachine(d)));
+    this.chosen.choose(id);
+  }
+  protected remove(): void {
+    const m = this.chosen.item();
+    if (m) this.rig.edit(`Remove ${m.name}`, (d) => removeMachine(d, m.id));
+  }
+}

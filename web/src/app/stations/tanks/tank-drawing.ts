@@ -1,0 +1,65 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity, levelOf, parseRig, shapeHeight } from '@pozzo/core';
+import { safely } from '../../kit/elevation';
+import { RigStore } from '../../state/rig-store';
+
+/** A tank from the side, to scale: full, left after the job, no use below. */
+@Component({
+  selector: 'pz-tank-drawing',
+  template: `
+    @if (drawing(); as d) {
+      <svg viewBox="0 0 200 210" role="img" [attr.aria-label]="d.words">
+        <g [attr.transform]="'translate(' + d.x + ' ' + d.y + ')'">
+          <clipPath [attr.id]="'tank-clip-' + index()">
+            @if (d.round) {<ellipse [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />} @else {<rect [attr.width]="d.w" [attr.height]="d.h" rx="5" />}
+          </clipPath>
+          <g [attr.clip-path]="'url(#tank-clip-' + index() + ')'">
+            <rect class="empty" [attr.width]="d.w" [attr.height]="d.h" />
+            <rect class="pale" [attr.y]="d.start" [attr.width]="d.w" [attr.height]="d.h" />
+            <rect class="level" [attr.y]="d.end" [attr.width]="d.w" [attr.height]="d.h" />
+            <line class="heel" x1="0" [attr.x2]="d.w" [attr.y1]="d.heel" [attr.y2]="d.heel" />
+          </g>
+          @if (d.round) {<ellipse class="wall" [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />} @else {<rect class="wall" [attr.width]="d.w" [attr.height]="d.h" rx="5" />}
+        </g>
+        <text x="100" y="186">{{ d.left }}</text>
+        <text x="100" y="203" class="quiet">{{ d.size }}</text>
+      </svg>
+    }
+  `,
+  styles: `
+    svg { width: 100%; font: 14px var(--face); }
+    text { fill: var(--ink); text-anchor: middle; font-weight: 600; }
+    .quiet { fill: var(--ink-quiet); font-weight: 400; }
+    .wall { fill: none; stroke: var(--ink); stroke-width: 2.5; }
+    .empty { fill: var(--card); }
+    .pale { fill: var(--water-pale); }
+    .level { fill: var(--water-mid); }
+    .heel { stroke: var(--attention); stroke-width: 1.5; stroke-dasharray: 5 4; }
+  `,
+})
+export class TankDrawing {
+  private readonly rig = inject(RigStore);
+  readonly index = input.required<number>();
+  protected readonly drawing = computed(() => {
+    const doc = this.rig.document();
+    const r = this.rig.assessment()?.tanks[this.index()];
+    const tank = doc && safely(() => parseRig(doc))?.tanks[this.index()];
+    if (!tank || !r) return null;
+    const { shape } = tank;
+    const tall = shapeHeight(shape);
+    const wide = shape.kind === 'upright-cylinder' || shape.kind === 'lying-cylinder' ? shape.diameter : shape.kind === 'box' ? shape.length : shape.width;
+    const scale = Math.min(190 / wide, 160 / tall);
+    const [w, h] = [wide * scale, tall * scale];
+    const share = 1 / r.tiedIds.length;
+    const at = (volume: number): number => h - levelOf(shape, volume * share) * scale;
+    const end = r.series.volumeM3.at(-1) ?? 0;
+    const system = this.rig.units();
+    return {
+      x: (200 - w) / 2, y: 168 - h, w, h, round: shape.kind === 'lying-cylinder' || shape.kind === 'elliptical',
+      start: at(r.startVolumeM3), end: at(end), heel: at(r.heelVolumeM3),
+      left: `${formatQuantity(end * share, 'volume', system)} after the job`,
+      size: `${formatQuantity(wide, 'length', system)} × ${formatQuantity(tall, 'length', system)}`,
+      words: `${tank.name}: ${formatQuantity(end, 'volume', system)} left after the job`,
+    };
+  });
+}

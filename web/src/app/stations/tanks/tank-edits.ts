@@ -1,0 +1,33 @@
+import { boxTank, type RigDocument, type TankDocument, unusedId } from '@pozzo/core';
+
+export const SHAPE_OPTIONS = [
+  { value: 'box', name: 'Box or tote' },
+  { value: 'upright-cylinder', name: 'Upright cylinder' },
+  { value: 'lying-cylinder', name: 'Lying cylinder' },
+  { value: 'elliptical', name: 'Elliptical, lying' },
+] as const;
+
+/** Another shape of about the same size: measures carry over where they mean the same. */
+export function changeShape(tank: TankDocument, kind: string): void {
+  const s = tank.shape;
+  if (s.kind === kind) return;
+  const height = s.kind === 'lying-cylinder' ? s.diameter : s.height;
+  const length = s.kind === 'upright-cylinder' ? s.diameter : s.length;
+  const width = s.kind === 'box' || s.kind === 'elliptical' ? s.width : s.diameter;
+  if (kind === 'upright-cylinder') tank.shape = { kind, diameter: width, height };
+  else if (kind === 'lying-cylinder') tank.shape = { kind, diameter: height, length };
+  else if (kind === 'elliptical' || kind === 'box') tank.shape = { kind, length, width, height };
+}
+
+/** A new 65 gal tank beside the others; gives its id. */
+export function addTank(d: RigDocument): string {
+  const id = unusedId(d, 'tank');
+  d.tanks.push(boxTank(id, `Tank ${d.tanks.length + 1}`, ['36 in', '24 in', '18 in']));
+  return id;
+}
+
+/** Takes a tank off the rig, with the lines that began or ended at it. */
+export function removeTank(d: RigDocument, id: string): void {
+  d.tanks = d.tanks.filter((t) => t.id !== id);
+  d.lines = d.lines.filter((l) => !(l.from.at === 'tank' && l.from.id === id) && !(l.to.at === 'tank' && l.to.id === id));
+}

@@ -1,0 +1,92 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity, say, type TankResult } from '@pozzo/core';
+import type { ChartOption } from '../../kit/chart';
+import { Chart } from '../../kit/chart';
+import { axes, curve, level } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { RigStore } from '../../state/rig-store';
+import { TankDrawing } from './tank-drawing';
+import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
+
+/** Tanks: their size and heights, and the water on board over the job. */
+@Component({
+  selector: 'pz-tanks-station',
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame, TankDrawing],
+  templateUrl: './tanks.station.html',
+  styles: `.shape { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); } .shape select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; } .acts { display: flex; gap: 8px; margin-top: 12px; } .lead { margin: 0 0 8px; } .pair { display: grid; grid-template-columns: minmax(120px, 200px) 1fr; gap: 16px; align-items: end; } @media (max-width: 900px) { .pair { grid-template-columns: 1fr; } }`,
+})
+export class TanksStation {
+  protected readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly tanks = computed(() => this.rig.document()?.tanks ?? []);
+  protected readonly chosen = chosenOf(this.tanks, this.of);
+  protected readonly path = computed(() => `tanks.${this.chosen.index()}`);
+  protected readonly shape = computed(() => this.chosen.item()?.shape);
+  protected readonly result = computed<TankResult | undefined>(() => this.rig.assessment()?.tanks[this.chosen.index()]);
+  protected readonly shapes = SHAPE_OPTIONS;
+  protected readonly liquids = [{ value: 'water', name: 'Water' }, { value: 'antifreeze', name: 'Antifreeze' }, { value: 'rinse', name: 'Rinse' }, { value: 'chemical', name: 'Chemical' }];
+  protected readonly lids = [{ value: 'closed', name: 'Closed' }, { value: 'open', name: 'Open' }];
+
+  protected readonly facts = computed<Fact[]>(() => {
+    const r = this.result();
+    if (!r) return [];
+    const i = this.chosen.index();
+    const q = (v: number) => formatQuantity(v, 'volume', this.rig.units());
+    return [
+      { label: 'Full', text: q(r.fullVolumeM3) },
+      { label: 'Usable', at: `tanks.${i}.usable` },
+      { label: 'No use below', at: `tanks.${i}.heelLevel` },
+      { label: 'Comes in', at: `tanks.${i}.inflow` },
+      { label: 'Goes out, on average', at: `tanks.${i}.draw` },
+      { label: 'Dry, triggers held', at: `tanks.${i}.timeToEmpty`, never: 'never' },
+      { label: 'Needed for the job', at: `tanks.${i}.needed` },
+      { label: 'Time to recover', at: `tanks.${i}.timeToRecover` },
+      ...(r.tie ? [{ label: 'Tied tanks differ by', at: `tanks.${i}.tie.differenceM` }] : []),
+    ];
+  });
+  protected readonly sentence = computed(() => {
+    const r = this.result();
+    const doc = this.rig.document();
+    if (!r || !doc) return '';
+    if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
+    const finding = this.rig.assessment()!.findings.find((f) => f.station === 'tanks' && f.subject.id === r.tankId);
+    return finding ? say(finding.message, this.rig.units()) : `After a ${doc.brief.job} job ${formatQuantity(Math.max(r.leftM3, 0), 'volume', this.rig.units())} of usable water are left.`;
+  });
+
+  protected readonly option = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const system = this.rig.units();
+    const held = this.rig.held()?.tanks.find((t) => t.tankId === r.tankId);
+    const points = (s: TankResult['series']): [number, number][] => s.timeS.map((t, i) => [round3(t / 60), round3(inUnit(s.volumeM3[i], 'volume', system))]);
+    return (c) => ({
+      ...axes(c, { name: 'minutes of the job', max: round3((r.series.timeS.at(-1) ?? 3600) / 60) }, { name: `water on board, ${unitOf('volume', system)}`, min: 0 }),
+      legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8 },
+      series: [
+        curve('typical spigot', points(r.series), c.water, { areaStyle: { color: c.waterPale }, markLine: level(inUnit(r.heelVolumeM3, 'volume', system), 'no use below', c.attention) }),
+        curve('poor', points(r.seriesPoor), c.quiet, { lineStyle: { color: c.quiet, type: 'dashed', width: 2 } }),
+        curve('good', points(r.seriesGood), c.waterMid, { lineStyle: { color: c.waterMid, type: 'dashed', width: 2 } }),
+        ...(held ? [curve('held', points(held.series), c.ink, { lineStyle: { color: c.ink, type: 'dotted', width: 2 } })] : []),
+      ],
+    });
+  });
+
+  protected setShape(event: Event): void {
+    this.rig.edit('Tank shape', (d) => changeShape(d.tanks[this.chosen.index()], (event.target as HTMLSelectElement).value));
+  }
+  protected add(): void {
+    let id = '';
+    this.rig.edit('Add a tank', (d) => void (id = addTank(d)));
+    this.chosen.choose(id);
+  }
+  protected remove(): void {
+    const tank = this.chosen.item();
+    if (tank) this.rig.edit(`Remove ${tank.name}`, (d) => removeTank(d, tank.id));
+  }
+}

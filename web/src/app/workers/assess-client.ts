@@ -1,0 +1,33 @@
+import { Injectable, InjectionToken, inject } from '@angular/core';
+import type { RigDocument } from '@pozzo/core';
+import { Subject } from 'rxjs';
+import type { AssessAnswer } from './messages';
+
+/** Makes the worker; a test gives its own. */
+export const MAKE_WORKER = new InjectionToken<() => Worker>('assessment worker');
+
+/** Asks the worker about documents; answers to anything but the latest question are dropped. */
+@Injectable({ providedIn: 'root' })
+export class AssessClient {
+  readonly answers = new Subject<AssessAnswer>();
+  private readonly make = inject(MAKE_WORKER);
+  private worker: Worker | undefined;
+  private sequence = 0;
+
+  ask(document: RigDocument): void {
+    this.worker ??= this.start();
+    this.worker.postMessage({ sequence: ++this.sequence, document });
+  }
+
+  private start(): Worker {
+    const worker = this.make();
+    worker.addEventListener('message', ({ data }: MessageEvent<AssessAnswer>) => {
+      if (data.sequence === this.sequence) this.answers.next(data);
+    });
+    worker.addEventListener('error', (event) => {
+      this.worker = undefined;
+      this.answers.next({ sequence: this.sequence, kind: 'failed', message: event.message || 'The calculation stopped.' });
+    });
+    return worker;
+  }
+}

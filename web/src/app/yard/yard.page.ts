@@ -1,0 +1,69 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatMenuModule } from '@angular/material/menu';
+import { RouterLink } from '@angular/router';
+import { emptyRig, pontoonRig, say } from '@pozzo/core';
+import { Store } from '@ngrx/store';
+import { VerdictMark } from '../kit/verdict';
+import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
+import { settingsFeature } from '../state/settings.feature';
+
+/** The yard: every build with its verdict. */
+@Component({
+  selector: 'pz-yard',
+  imports: [MatMenuModule, RouterLink, VerdictMark],
+  templateUrl: './yard.page.html',
+  styleUrl: './yard.page.scss',
+})
+export class YardPage {
+  private readonly store = inject(Store);
+  private readonly dialog = inject(MatDialog);
+  private readonly units = this.store.selectSignal(settingsFeature.selectUnits);
+  protected readonly load = this.store.selectSignal(buildsFeature.selectLoad);
+  protected readonly error = this.store.selectSignal(buildsFeature.selectError);
+  private readonly builds = this.store.selectSignal(buildsFeature.selectAll);
+  protected readonly find = signal('');
+  protected readonly shown = computed(() => {
+    const words = this.find().toLowerCase().split(/\s+/).filter(Boolean);
+    return this.builds().filter((b) => words.every((w) => `${b.name} ${b.customer}`.toLowerCase().includes(w)));
+  });
+  protected readonly many = computed(() => this.builds().length);
+
+  constructor() {
+    this.reload();
+  }
+
+  protected reload(): void {
+    this.store.dispatch(BuildsActions.load());
+  }
+  protected headline(b: BuildSummary): string {
+    return say(b.headline, this.units());
+  }
+  protected contents(b: BuildSummary): string {
+    const n = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+    return `${n(b.machines, 'machine')}, ${n(b.tanks, 'tank')}`;
+  }
+  protected day(b: BuildSummary): string {
+    return new Date(b.updatedAt).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' });
+  }
+
+  protected add(kind: 'first' | 'empty'): void {
+    const document = kind === 'first' ? { ...pontoonRig(), name: 'New build', customer: '' } : emptyRig('New build');
+    this.store.dispatch(BuildsActions.add({ document, open: true }));
+  }
+  protected async rename(b: BuildSummary): Promise<void> {
+    const { RenameDialog } = await import('./rename-dialog');
+    this.dialog
+      .open(RenameDialog, { data: { name: b.name, customer: b.customer }, width: '420px' })
+      .afterClosed()
+      .subscribe((names?: { name: string; customer: string }) => {
+        if (names) this.store.dispatch(BuildsActions.rename({ id: b.id, ...names }));
+      });
+  }
+  protected duplicate(b: BuildSummary): void {
+    this.store.dispatch(BuildsActions.duplicate({ id: b.id }));
+  }
+  protected remove(b: BuildSummary): void {
+    this.store.dispatch(BuildsActions.remove({ id: b.id, name: b.name }));
+  }
+}
