@@ -1,12 +1,11 @@
-import { findItem } from '../catalogue/items.js';
 import { nextBore } from '../assess/fill.js';
 import type { Assessment, Finding } from '../assess/types.js';
-import { shelfSize } from '../hydraulics/nozzle.js';
+import { NOZZLE_SIZES, shelfSize } from '../hydraulics/nozzle.js';
 import { formatInches, typeableQuantity } from '../quantity/format.js';
 import { parseQuantity, si } from '../quantity/parse.js';
 import type { LineDocument, PartDocument, Rig, RigDocument } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
-import { CATALOGUE, takePart } from '../catalogue/items.js';
+import { CATALOGUE, resize, takePart } from '../catalogue/items.js';
 
 /** A change worth trying: told in words, done on a draft of the document. */
 export interface Candidate {
@@ -25,7 +24,7 @@ const like = (text: string, metres: number): string => {
   const unit = read.ok ? (/ft.*in|'.*"/.test(text) ? 'in' : read.unit) : 'in';
   return typeableQuantity(metres, 'length', unit, 3);
 };
-const inches = (metres: number): string => formatInches(metres).replace(' ', ' ');
+const inches = formatInches;
 const ascii = (metres: number): string => inches(metres).replace(/[\u202f\u00a0]/g, ' ');
 
 /** The part in a bore at least as wide as wanted, or the widest there is. */
@@ -41,19 +40,10 @@ function upTo(part: PartDocument, boreM: number): PartDocument | undefined {
 
 /** The same kind of part one size up, off the shelf; undefined at the end of the shelf. */
 export function sizeUp(part: PartDocument): PartDocument | undefined {
-  const own = findItem(part.item);
   const bore = nextBore(m(part.bore));
   if (!bore) return undefined;
-  const family = own?.id.replace(/-[\d-]+$/, '');
-  const wider = CATALOGUE.find((x) => family && x.id.replace(/-[\d-]+$/, '') === family && Math.abs(m(x.part.bore) - bore) < 2e-4);
-  if (wider) {
-    const kept: Record<string, string> = {};
-    if (part.kind === 'hose') kept['length'] = part.length;
-    if (part.kind === 'fitting') kept['count'] = part.count;
-    return { ...takePart(wider.id, part.id), ...kept } as PartDocument;
-  }
-  if (part.kind === 'hose') return { ...part, bore: ascii(bore), name: part.name.replace(/[\d/ ]+ in\b/, ` ${ascii(bore)}`) };
-  return undefined;
+  const resized = resize(part, ascii(bore));
+  return part.kind === 'hose' || resized.item ? resized : undefined;
 }
 
 /** 5/8 in is a garden hose's size: no suction line is built of it. */
@@ -282,9 +272,9 @@ const machineRules: Rule = (finding, rig, doc, now) => {
   if (finding.code === 'unloader-cycles')
     return guns.flatMap((g) => {
       const o = rig.outlets.findIndex((x) => x.id === g.outletId);
-      const size = shelfSize(rig.outlets[o].nozzle.size * 1.15);
+      const larger = NOZZLE_SIZES.filter((size) => size > rig.outlets[o].nozzle.size && size < rig.outlets[o].nozzle.size * 2).slice(0, 6);
       return [
-        { id: `nozzle-${g.outletId}-${size}`, title: `Nozzle number ${size} at ${rig.outlets[o].name}`, change: (d: RigDocument) => { d.outlets[o].nozzle.size = String(size); } },
+        ...larger.map((size) => ({ id: `nozzle-${g.outletId}-${size}`, title: `Nozzle number ${size} at ${rig.outlets[o].name}`, change: (d: RigDocument) => { d.outlets[o].nozzle.size = String(size); } })),
         { id: `hose-${g.outletId}`, title: 'Pressure hose one size wider', change: (d: RigDocument) => eachPart(d, g.lineIds, (p) => (p.kind === 'hose' ? sizeUp(p) : undefined)) },
       ];
     });

@@ -27,7 +27,7 @@ export const ASSUMPTIONS = [
   assumption('wave-soft', 'Pressure wave speed in soft hose', 'velocity', '120 m/s', 'estimate', 'Moens–Korteweg with the wall stiffness of rubber hose.'),
   assumption('suction-velocity', 'Fastest water wanted in a suction line', 'velocity', '3 ft/s', 'published', 'Hydraulic Institute guidance for reciprocating pumps: 1 to 3 ft/s (from memory).'),
   assumption('elbow-rule', 'Flow a small 12 V pump loses at each elbow', 'ratio', '5 %', 'common-practice', 'Rule of thumb of the trade; shown beside the computed loss.'),
-  assumption('roughness-smooth', 'Roughness of drawn, plastic and rubber bores', 'length', '0.005 mm', 'published', 'Moody: 0.0015 to 0.01 mm (from memory).'),
+  assumption('roughness-smooth', 'Roughness of drawn, plastic and rubber bores', 'length', '0.0015 mm', 'published', 'Moody: 0.0015 mm drawn, up to 0.01 mm (from memory).'),
   assumption('roughness-corrugated', 'Roughness of corrugated suction hose', 'length', '0.6 mm', 'estimate', 'No one value is published; a ribbed bore loses two to three times a smooth one.'),
   assumption('roughness-steel', 'Roughness of steel pipe', 'length', '0.045 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
   assumption('roughness-galvanised', 'Roughness of galvanised pipe', 'length', '0.15 mm', 'published', 'Moody; Crane TP-410 (from memory).'),

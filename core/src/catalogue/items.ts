@@ -1,3 +1,4 @@
+import { parseQuantity } from '../quantity/parse.js';
 import type { PartDocument } from '../rig/schema.js';
 
 /** A generic part on the shelf: what it does to the water, what it costs and weighs. */
@@ -104,6 +105,40 @@ export function takePart(id: string, partId: string, changes: Partial<Record<str
   const found = BY_ID.get(id);
   if (!found) throw new RangeError(`The catalogue has no "${id}".`);
   return { ...found.part, id: partId, ...changes } as PartDocument;
+}
+
+const family = (id: string): string => id.replace(/-[\d-]+$/, '');
+const boreOf = (text: string): number => {
+  const read = parseQuantity(text, 'length');
+  return read.ok ? read.si : NaN;
+};
+
+/** Shelf items of the same family as a part (`ball-valve-full`, `hose-helix`), narrowest first; empty for a part that never came from the shelf. */
+export function siblings(part: PartDocument): readonly CatalogueItem[] {
+  const own = findItem(part.item);
+  if (!own) return [];
+  return CATALOGUE.filter((x) => family(x.id) === family(own.id)).sort((a, b) => boreOf(a.part.bore) - boreOf(b.part.bore));
+}
+
+/**
+ * The same kind of part in another bore. Where the shelf has that size its figures are taken (inner bore, Cv, price);
+ * otherwise the bore alone changes and the part no longer counts as one from the shelf. Length, count and coil stay.
+ * @param bore as typed
+ */
+export function resize(part: PartDocument, bore: string): PartDocument {
+  const wanted = boreOf(bore);
+  const found = siblings(part).find((x) => Math.abs(boreOf(x.part.bore) - wanted) < 2e-4);
+  if (found) {
+    const kept =
+      part.kind === 'hose'
+        ? { length: part.length, ...(part.coiledLength ? { coiledLength: part.coiledLength } : {}), ...(part.coilDiameter ? { coilDiameter: part.coilDiameter } : {}) }
+        : part.kind === 'fitting'
+          ? { count: part.count }
+          : {};
+    return { ...found.part, ...kept, id: part.id, bore } as PartDocument;
+  }
+  const { item: _gone, ...rest } = part;
+  return { ...rest, bore, name: part.name.includes(part.bore) ? part.name.replace(part.bore, bore) : part.name } as PartDocument;
 }
 
 /** Price ($) and dry mass (kg) of a part as built in. Parts that never came from the shelf count nothing. */

@@ -12,7 +12,7 @@ export const TURBULENT = 4000;
  */
 export function colebrook(reynolds: number, relativeRoughness: number): number {
   const x1 = relativeRoughness * reynolds * 0.12396818633541756;
-  const x2 = Math.log(reynolds) - 0.7793974884556820;
+  const x2 = Math.log(reynolds) - 0.779397488455682;
   let f = x2 - 0.2;
   for (let i = 0; i < 2; i++) {
     const s = x1 + f;

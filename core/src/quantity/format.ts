@@ -1,7 +1,7 @@
 import { type Dimension, findUnit, fromSi, SHOWN_UNIT, type UnitSystem } from './dimension.js';
 
-/** Thin no-break space between number and unit. */
-export const THIN = '\u202f';
+/** No-break space between number and unit, and between thousands. The application's face sets it narrow. */
+export const GAP = '\u00a0';
 
 export interface FormatOptions {
   /** Unit symbol to print in, instead of the system's usual one. */
@@ -12,7 +12,7 @@ export interface FormatOptions {
   readonly signed?: boolean;
 }
 
-/** Number without unit: `significant` digits, thousands kept together by a thin space, true minus. */
+/** Number without unit: `significant` digits, thousands kept together by a no-break space, true minus. */
 export function formatNumber(value: number, significant = 3, signed = false): string {
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'no figure';
   const magnitude = Math.abs(value);
@@ -22,7 +22,7 @@ export function formatNumber(value: number, significant = 3, signed = false): st
   if (Number(text) >= 10 ** (exponent + 1) && decimals > 0) text = magnitude.toFixed(decimals - 1);
   if (text.includes('.')) text = text.replace(/\.?0+$/, '');
   const [whole, fraction] = text.split('.');
-  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, THIN) : whole;
+  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, GAP) : whole;
   const body = fraction ? `${grouped}.${fraction}` : grouped;
   const zero = Number(text) === 0;
   return `${zero ? '' : value < 0 ? '−' : signed ? '+' : ''}${body}`;
@@ -58,14 +58,14 @@ export function printParts(si: number, dimension: Dimension, system: UnitSystem,
 export function formatQuantity(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
   const { value, unit } = printParts(si, dimension, system, options);
   if (dimension === 'money') return `$${value}`;
-  return unit === '' ? value : `${value}${THIN}${unit}`;
+  return unit === '' ? value : `${value}${GAP}${unit}`;
 }
 
 /** A difference of two figures: temperature differences lose their offset. */
 export function formatDifference(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
   if (dimension === 'temperature') {
     const degrees = system === 'us' ? si * 1.8 : si;
-    return `${formatNumber(degrees, options.digits ?? 3, options.signed)}${THIN}${system === 'us' ? '°F' : '°C'}`;
+    return `${formatNumber(degrees, options.digits ?? 3, options.signed)}${GAP}${system === 'us' ? '°F' : '°C'}`;
   }
   return formatQuantity(si, dimension, system, options);
 }
@@ -77,7 +77,7 @@ export function formatDifference(si: number, dimension: Dimension, system: UnitS
 export function formatInches(lengthM: number): string {
   const inches = lengthM / 0.0254;
   const parts = Math.round(inches * 32);
-  if (Math.abs(inches * 32 - parts) > 0.05 || parts === 0) return `${formatNumber(inches)}${THIN}in`;
+  if (Math.abs(inches * 32 - parts) > 0.05 || parts === 0) return `${formatNumber(inches)}${GAP}in`;
   const whole = Math.floor(parts / 32);
   let top = parts % 32;
   let bottom = 32;
@@ -86,7 +86,7 @@ export function formatInches(lengthM: number): string {
     bottom /= 2;
   }
   const fraction = top ? `${top}/${bottom}` : '';
-  return `${[whole || '', fraction].filter(Boolean).join(' ')}${THIN}in`;
+  return `${[whole || '', fraction].filter(Boolean).join(' ')}${GAP}in`;
 }
 
 /** Plain text for the document: ASCII number and unit, parseable again (`12.5 gpm`). */

@@ -30,7 +30,7 @@ export const WATER_SUMS: readonly Sum[] = [
   },
   {
     name: 'hose-loss', title: 'Pressure lost in a hose', equation: 'hose-loss',
-    inputs: [bore, length, flow, sumInput('temperature', 'Water', 'temperature', '32.5 °F', '210 °F', '68 °F'), sumInput('roughness', 'Roughness', 'length', '0 mm', '10 mm', '0.005 mm')],
+    inputs: [bore, length, flow, sumInput('temperature', 'Water', 'temperature', '32.5 °F', '210 °F', '68 °F'), sumInput('roughness', 'Roughness', 'length', '0 mm', '10 mm', '0.0015 mm')],
     outputs: [
       { name: 'loss', label: 'Pressure lost', dimension: 'pressure' },
       { name: 'head', label: 'As head of water', dimension: 'length' },

@@ -66,7 +66,8 @@ export class Elevation {
     const result = a.tanks.find((t) => t.tankId === feed.sourceId);
     const system = this.rig.units();
     const top = Math.max(tank ? tank.base + shapeHeight(tank.shape) : 0.6, machine.inletHeight + 0.35);
-    const bottom = Math.min(0, machine.inletHeight - 0.2);
+    const lowestHead = Math.min(...feed.grade.map((g) => g.headM));
+    const bottom = Math.min(-0.08, machine.inletHeight - 0.2, Math.max(lowestHead - 0.06, -1));
     const scale = (H - 46) / (top - bottom);
     const y = (m: number): number => 14 + (top - m) * scale;
     const outlet = rig.lines.find((l) => l.id === feed.lineIds[0])!.from.height ?? tank?.base ?? machine.inletHeight;

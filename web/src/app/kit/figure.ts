@@ -9,7 +9,7 @@ import { figureAt, OpenWorking } from './working-panel';
   template: `
     @if (figure()) {
       <button type="button" class="figure" [class.open]="opened()" [attr.aria-expanded]="opened()" [attr.aria-label]="label() + ': ' + parts().value + ' ' + parts().unit + '. Show the working.'" (click)="toggle()">
-        <span class="value">{{ parts().value }}</span> <span class="unit">{{ parts().unit }}</span>
+        <span class="value">{{ parts().value }}</span>&ngsp;<span class="unit">{{ parts().unit }}</span>
       </button>
       @if (change(); as c) {<span class="change" [attr.aria-label]="'Changed by ' + c">{{ c }}</span>}
     } @else {<span class="quiet">–</span>}

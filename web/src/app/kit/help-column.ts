@@ -44,10 +44,11 @@ import { WorkingPanel } from './working-panel';
     h3 { margin: 14px 0 6px; }
     .fix { display: grid; grid-template-columns: 1fr auto; gap: 3px 10px; margin-bottom: 8px; align-items: center; }
     .fix strong { grid-column: 1 / -1; line-height: 1.25; font-weight: 600; }
-    .numbers { display: flex; gap: 14px; color: var(--ink-quiet); flex-wrap: wrap; }
+    .numbers { grid-column: 1 / -1; display: flex; gap: 3px 11px; color: var(--ink-quiet); flex-wrap: wrap; font-size: 14px; }
+    .numbers span { white-space: nowrap; }
     .gain { color: var(--water); font-weight: 700; }
     .cure { grid-column: 1; color: var(--ink-quiet); }
-    .fix button { grid-column: 2; grid-row: 2 / span 2; }
+    .fix button { grid-column: 2; }
     .small { font-size: 13.5px; }
     .caution { font-size: 13.5px; border-top: 1px solid var(--line); padding-top: 8px; margin: 12px 0 0; color: var(--ink-quiet); }
     .caution strong { color: var(--danger); }

@@ -20,7 +20,7 @@ import { PartFields } from './part-fields';
               <button type="button" class="name" [attr.aria-expanded]="opened() === p.id" [attr.aria-label]="rowLabel(p, i)" (click)="toggle(p.id)" (keydown)="key($event, i)">{{ title(p) }}</button>
               <span class="share">{{ percent(p.id) }}</span>
             </div>
-            <div class="track" aria-hidden="true"><span [style.width.%]="100 * share(p.id)" [class.hot]="hottest() === p.id && share(p.id) > 0.3"></span></div>
+            <div class="track" aria-hidden="true"><span [style.width.%]="100 * share(p.id)" [class.hot]="troubled() && hottest() === p.id"></span></div>
             @if (opened() === p.id) {
               <pz-part-fields [part]="p" [path]="'lines.' + index() + '.parts.' + i" />
               <div class="acts">
@@ -64,6 +64,8 @@ export class LineEditor {
   readonly lineId = input.required<string>();
   readonly shares = input<readonly PartShare[]>([]);
   readonly heading = input('');
+  /** The line is the trouble: its costliest part is shown as such. */
+  readonly troubled = input(false);
   protected readonly opened = signal<string | null>(null);
   protected readonly index = computed(() => this.rig.document()?.lines.findIndex((l) => l.id === this.lineId()) ?? -1);
   protected readonly line = computed(() => this.rig.document()?.lines[this.index()]);

@@ -1,5 +1,5 @@
-import { Component, input } from '@angular/core';
-import type { PartDocument } from '@pozzo/core';
+import { Component, computed, input } from '@angular/core';
+import { type PartDocument, resize, type RigDocument } from '@pozzo/core';
 import { NameField } from './name-field';
 import { QuantityField } from './quantity-field';
 
@@ -10,7 +10,7 @@ import { QuantityField } from './quantity-field';
   template: `
     <div class="fields">
       <pz-name [path]="path() + '.name'" />
-      <pz-quantity label="Bore" [path]="path() + '.bore'" />
+      <pz-quantity label="Bore" [path]="path() + '.bore'" [write]="newBore()" />
       @switch (part().kind) {
         @case ('hose') {
           <pz-quantity label="Length" [path]="path() + '.length'" />
@@ -37,4 +37,12 @@ import { QuantityField } from './quantity-field';
 export class PartFields {
   readonly part = input.required<PartDocument>();
   readonly path = input.required<string>();
+  /** A new bore brings the name, inner bore and coefficient of that size along. */
+  protected readonly newBore = computed(() => {
+    const [, line, , part] = this.path().split('.').map(Number);
+    return (draft: RigDocument, bore: string): void => {
+      const { parts } = draft.lines[line];
+      parts[part] = resize(parts[part], bore);
+    };
+  });
 }

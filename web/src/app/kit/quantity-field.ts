@@ -1,5 +1,5 @@
 import { Component, computed, effect, inject, input, signal, viewChild, type ElementRef } from '@angular/core';
-import { formatQuantity, parseQuantity, quantityRule, readField } from '@pozzo/core';
+import { formatQuantity, parseQuantity, quantityRule, readField, type RigDocument } from '@pozzo/core';
 import { RigStore, setAt, valueAt } from '../state/rig-store';
 
 let serial = 0;
@@ -41,6 +41,8 @@ export class QuantityField {
   readonly hint = input('');
   /** Shown while the field is empty; a field with a placeholder may be left empty. */
   readonly placeholder = input('');
+  /** How a new text enters the document; by default it is set at the path. */
+  readonly write = input<(draft: RigDocument, text: string) => void>();
   protected readonly id = `q${++serial}`;
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
 
@@ -94,7 +96,7 @@ export class QuantityField {
     }
     const read = readField(this.rule(), text, this.bareUnit());
     this.error.set(read.ok ? '' : read.error.message);
-    if (read.ok && read.text !== this.stored()) this.rig.edit(this.label(), (d) => setAt(d, this.path(), read.text), this.path());
+    if (read.ok && read.text !== this.stored()) this.rig.edit(this.label(), (d) => (this.write() ? this.write()!(d, read.text) : setAt(d, this.path(), read.text)), this.path());
   }
 
   protected leave(): void {

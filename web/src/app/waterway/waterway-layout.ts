@@ -65,8 +65,8 @@ export const WATERWAY_WIDTH = 1280;
 const TANK_X = 336;
 const TANK_W = 124;
 const MACHINE_X = 694;
-const REEL_X = 928;
-const GUN_X = 1130;
+const REEL_X = 906;
+const GUN_X = 1098;
 const WORDS: Readonly<Record<Verdict, string>> = { fed: 'fed', tight: 'tight', starved: 'starved', stop: 'stop' };
 
 /** The bore of the longest hose, total hose length and number of elbows of a line, in words. */

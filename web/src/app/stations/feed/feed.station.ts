@@ -52,8 +52,9 @@ export class FeedStation {
   protected readonly sentence = computed(() => {
     const f = this.feed();
     if (!f) return 'No open line reaches this machine.';
-    const words = caseWords(f.worst, f.direct);
-    return `${formatQuantity(Math.abs(f.worst.marginM), 'length', this.rig.units())} of inlet head ${f.worst.marginM < 0 ? 'short' : 'to spare'} in the worst case: ${words}.`;
+    const q = (m: number): string => formatQuantity(Math.abs(m), 'length', this.rig.units(), { digits: 2 });
+    const term = (id: FeedResult['terms'][number]['id']): number => f.terms.find((t) => t.id === id)?.valueM ?? 0;
+    return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const f = this.feed();
@@ -69,8 +70,7 @@ export class FeedStation {
       { label: 'Pulses', at: `feeds.${i}.acceleration.used` },
       { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },
       { label: 'Feed passes at most', text: q(f.limits.mostFlowM3s, 'flow') },
-      { label: 'Starves above', text: q(f.limits.hottestK, 'temperature') },
-      { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') },
+      ...(f.verdict === 'starved' ? [] : [{ label: 'Starves above', text: q(f.limits.hottestK, 'temperature') }, { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') }]),
       ...(f.limits.lowestSurfaceM === undefined ? [] : [{ label: 'Starves below surface at', text: q(f.limits.lowestSurfaceM, 'length') }]),
       { label: 'Dirt it stands', text: Number.isFinite(f.limits.dirtFactor) ? `${f.limits.dirtFactor < 10 ? f.limits.dirtFactor.toFixed(1) : Math.round(f.limits.dirtFactor)} × dirty mark` : 'no strainer' },
       { label: 'Elbows', text: f.elbows.count ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)} % of loss; ${Math.round(100 * f.elbows.shareByRule)} % of flow by the 5 % rule` : 'none' },

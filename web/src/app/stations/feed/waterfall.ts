@@ -1,5 +1,5 @@
 import type { FeedResult, UnitSystem } from '@pozzo/core';
-import type { ChartOption } from '../../kit/chart';
+import type { ChartColours, ChartOption } from '../../kit/chart';
 import { axes } from '../../kit/chart-parts';
 import { inUnit, round3, unitOf } from '../../kit/units';
 
@@ -37,22 +37,27 @@ export function waterfall(feed: FeedResult, system: UnitSystem): ChartOption {
     xAxis: { type: 'category', data: bars.map((b) => b.name), axisLine: { lineStyle: { color: c.quiet } }, axisTick: { show: false }, axisLabel: { color: c.ink, interval: 0 } },
     series: [
       { type: 'bar', stack: 'a', silent: true, itemStyle: { color: 'transparent' }, data: bars.map((b) => round3(base(b))) },
-      {
-        type: 'bar', stack: 'a', barWidth: '58%',
-        label: { show: true, position: 'top', color: c.ink, fontWeight: 600, formatter: (p: { dataIndex: number }) => label(bars[p.dataIndex]) },
-        data: bars.map((b) => ({
-          value: round3(height(b)),
-          itemStyle: b.kind === 'needed' ? { color: c.card, borderColor: c.ink, borderWidth: 2 } : { color: b === worst ? c.attention : b.kind === 'loss' ? c.quiet : c.water },
-        })),
-      },
+      { type: 'bar', stack: 'a', barWidth: '58%', ...drawn(bars, above, c, worst, false) },
+      { type: 'bar', stack: 'a', barWidth: '58%', ...drawn(bars, below, c, worst, true) },
     ],
   });
 }
 
-/** A stack works from zero outwards: bars that cross zero are drawn from it. */
-const crosses = (b: Bar): boolean => b.from * b.to < 0;
-const base = (b: Bar): number => (crosses(b) ? 0 : Math.abs(b.from) < Math.abs(b.to) ? b.from : b.to);
-const height = (b: Bar): number => (crosses(b) ? b.to : Math.abs(b.to) - Math.abs(b.from) > 0 ? b.to - b.from : b.from - b.to);
+/** One side of zero of every bar; its label stands on the upper end, or below where only the lower side is there. */
+function drawn(bars: readonly Bar[], of: (b: Bar) => number, c: ChartColours, worst: Bar | undefined, under: boolean): object {
+  return {
+    label: { show: true, position: under ? 'bottom' : 'top', color: c.ink, fontWeight: 600, formatter: (p: { dataIndex: number }) => ((under ? above(bars[p.dataIndex]) === 0 : above(bars[p.dataIndex]) > 0) ? label(bars[p.dataIndex]) : '') },
+    data: bars.map((b) => ({
+      value: round3(of(b)),
+      itemStyle: b.kind === 'needed' ? { color: c.card, borderColor: c.ink, borderWidth: 2 } : { color: b === worst ? c.attention : b.kind === 'loss' ? c.quiet : c.water },
+    })),
+  };
+}
+
+// A stack works from zero outwards on either side: what a bar leaves blank, and what it shows above and below zero.
+const base = (b: Bar): number => (b.from > 0 && b.to > 0 ? Math.min(b.from, b.to) : b.from < 0 && b.to < 0 ? Math.max(b.from, b.to) : 0);
+const above = (b: Bar): number => Math.max(b.from, b.to, 0) - Math.max(Math.min(b.from, b.to), 0);
+const below = (b: Bar): number => Math.min(b.from, b.to, 0) - Math.min(Math.max(b.from, b.to), 0);
 const label = (b: Bar): string => {
   const v = b.kind === 'there' || b.kind === 'needed' ? b.to : b.to - b.from;
   return `${v < 0 ? '−' : ''}${Math.abs(v).toFixed(1)}`;

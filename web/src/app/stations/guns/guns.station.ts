@@ -30,7 +30,7 @@ import { RigStore } from '../../state/rig-store';
           <pz-quantity label="Nozzles" [path]="path('nozzle.count')" />
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
           <pz-quantity label="Gun above deck" [path]="path('height')" />
-          @for (id of lines(); track id; let i = $index) {<pz-line-editor [lineId]="id" [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'" [shares]="result()?.parts ?? []" />}
+          @for (id of lines(); track id; let i = $index) {<pz-line-editor [lineId]="id" [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'" [shares]="result()?.parts ?? []" [troubled]="!!result() && result()!.verdict !== 'fed'" />}
         }
       </div>
       <div does>

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, say, type TankResult } from '@pozzo/core';
+import { formatQuantity, type LevelSeries, type TankResult } from '@pozzo/core';
 import type { ChartOption } from '../../kit/chart';
 import { Chart } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
@@ -20,7 +20,7 @@ import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
   selector: 'pz-tanks-station',
   imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
-  styles: `.shape { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); } .shape select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; } .acts { display: flex; gap: 8px; margin-top: 12px; } .lead { margin: 0 0 8px; } .pair { display: grid; grid-template-columns: minmax(120px, 200px) 1fr; gap: 16px; align-items: end; } @media (max-width: 900px) { .pair { grid-template-columns: 1fr; } }`,
+  styles: `.shape { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); } .shape select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; } .acts { display: flex; gap: 8px; margin-top: 12px; } .lead { margin: 0 0 8px; } .pair { display: grid; grid-template-columns: minmax(110px, 150px) 1fr; gap: 16px; align-items: end; } @media (max-width: 900px) { .pair { grid-template-columns: 1fr; } }`,
 })
 export class TanksStation {
   protected readonly rig = inject(RigStore);
@@ -56,8 +56,10 @@ export class TanksStation {
     const doc = this.rig.document();
     if (!r || !doc) return '';
     if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
-    const finding = this.rig.assessment()!.findings.find((f) => f.station === 'tanks' && f.subject.id === r.tankId);
-    return finding ? say(finding.message, this.rig.units()) : `After a ${doc.brief.job} job ${formatQuantity(Math.max(r.leftM3, 0), 'volume', this.rig.units())} of usable water are left.`;
+    const units = this.rig.units();
+    const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
+    const good = dryAfter(r.seriesGood, r.heelVolumeM3);
+    return `The water lasts ${lasts(r.dryAfter.value)} on a typical spigot, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`;
   });
 
   protected readonly option = computed<ChartOption>(() => {
@@ -66,8 +68,8 @@ export class TanksStation {
     const held = this.rig.held()?.tanks.find((t) => t.tankId === r.tankId);
     const points = (s: TankResult['series']): [number, number][] => s.timeS.map((t, i) => [round3(t / 60), round3(inUnit(s.volumeM3[i], 'volume', system))]);
     return (c) => ({
-      ...axes(c, { name: 'minutes of the job', max: round3((r.series.timeS.at(-1) ?? 3600) / 60) }, { name: `water on board, ${unitOf('volume', system)}`, min: 0 }),
-      legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8 },
+      ...axes(c, { name: 'minutes of the job', max: round3((r.series.timeS.at(-1) ?? 3600) / 60) }, { name: unitOf('volume', system), min: 0 }),
+      legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, itemWidth: 18, itemGap: 8 },
       series: [
         curve('typical spigot', points(r.series), c.water, { areaStyle: { color: c.waterPale }, markLine: level(inUnit(r.heelVolumeM3, 'volume', system), 'no use below', c.attention) }),
         curve('poor', points(r.seriesPoor), c.quiet, { lineStyle: { color: c.quiet, type: 'dashed', width: 2 } }),
@@ -89,4 +91,10 @@ export class TanksStation {
     const tank = this.chosen.item();
     if (tank) this.rig.edit(`Remove ${tank.name}`, (d) => removeTank(d, tank.id));
   }
+}
+
+/** First time at which a level stands at the heel before the job's end, s; Infinity when it never does. */
+function dryAfter(s: LevelSeries, heelM3: number): number {
+  const i = s.volumeM3.findIndex((v) => v <= heelM3 + 1e-9);
+  return i < 0 || i === s.volumeM3.length - 1 ? Infinity : s.timeS[i];
 }

@@ -1,0 +1,57 @@
+import { assess } from '../assess/assess';
+import { pontoonRig } from '../layouts/first-rig';
+import { parseRig } from '../rig/read';
+import type { RigDocument } from '../rig/schema';
+import { advise, applyFix } from './advise';
+
+const fixesOf = (change: (d: RigDocument) => void) => {
+  const doc = pontoonRig();
+  change(doc);
+  const rig = parseRig(doc);
+  return { doc, now: assess(rig), fixes: advise(doc, rig, assess(rig)) };
+};
+
+const TROUBLES: [string, string, (d: RigDocument) => void][] = [
+  ['a weak spigot', 'runs-dry', (d) => void (d.spigots[0].readings[0].flow = '2 gpm')],
+  ['a thin feed', 'feed-starved', (d) => d.lines[1].parts.forEach((p) => p.kind === 'hose' && (p.bore = '1/2 in'))],
+  ['a loop to the inlet', 'bypass-hot', (d) => void (d.lines = d.lines.filter((l) => l.role !== 'bypass'))],
+  ['bubbles', 'return-bubbles', (d) => void (d.lines.find((l) => l.role === 'bypass')!.to.apart = '2 in')],
+  ['no vent', 'no-vent', (d) => void (d.tanks[0].ventBore = '0 in')],
+  ['too large a nozzle', 'gun-weak', (d) => void (d.outlets[0].nozzle.size = '14')],
+  ['too small a nozzle', 'unloader-cycles', (d) => void (d.outlets[0].nozzle.size = '6')],
+  ['a small engine', 'engine-small', (d) => void (d.machines[0].enginePower = '9 hp')],
+  ['an unloader set too high', 'unloader-high', (d) => void (d.machines[0].unloader.setting = '4200 psi')],
+  ['a shut valve', 'no-feed', (d) => void (d.lines[1].closed = true)],
+  ['an outlet in the air', 'outlet-outside', (d) => void (d.lines[1].from.height = '80 in')],
+];
+
+describe('fixes', () => {
+  test.each(TROUBLES)('%s is told and can be cured', (_name, code, change) => {
+    const { doc, now, fixes } = fixesOf(change);
+    expect(now.findings.map((f) => f.code)).toContain(code);
+    const cures = fixes.filter((f) => f.code === code && f.cures);
+    expect(cures.length).toBeGreaterThan(0);
+    const after = assess(parseRig(applyFix(doc, cures[0])));
+    expect(after.findings.map((f) => f.code)).not.toContain(code);
+    expect(after.verdict).toBe(cures[0].verdictAfter);
+  });
+
+  test.each(TROUBLES)('%s: nothing is suggested that does not gain', (_name, _code, change) => {
+    for (const f of fixesOf(change).fixes) {
+      expect(f.gain.after).toBeGreaterThan(f.gain.before);
+      expect(Number.isFinite(f.price)).toBe(true);
+      expect(Number.isFinite(f.massKg)).toBe(true);
+    }
+  });
+
+  test('the tank that is offered for a 2 gpm spigot lasts the job', () => {
+    const { doc, fixes } = fixesOf((d) => void (d.spigots[0].readings[0].flow = '2 gpm'));
+    const tank = fixes.find((f) => /tank lasts the job$/.test(f.title))!;
+    expect(tank.price).toBeGreaterThan(0);
+    const after = assess(parseRig(applyFix(doc, tank)));
+    expect(after.tanks[0].dryAfter.value).toBe(Infinity);
+    expect(after.tanks[0].leftM3).toBeGreaterThan(0);
+  });
+
+  test('a rig that is fed gets no advice', () => expect(fixesOf(() => undefined).fixes).toEqual([]));
+});

@@ -1,0 +1,151 @@
+import { near, seeded } from '../../testing/near';
+import { runHeadLoss } from '../friction';
+import { SparseLdl } from './ldl';
+import { Network } from './network';
+import { quadraticOfCv, quadraticOfK } from './spec';
+
+const pipe = { boreM: 0.0254, lengthM: 20, roughnessM: 1e-5 };
+
+describe('sparse factorisation', () => {
+  test('solves what plain Gauss elimination solves (seed 5)', () => {
+    const random = seeded(5);
+    for (let trial = 0; trial < 40; trial++) {
+      const n = 2 + Math.floor(random() * 25);
+      const dense = Array.from({ length: n }, () => new Array<number>(n).fill(0));
+      const pairs: [number, number][] = [];
+      for (let i = 0; i < n; i++)
+        for (let j = 0; j < i; j++)
+          if (random() < 0.25) {
+            const p = random() * 10;
+            pairs.push([i, j]);
+            dense[i][j] -= p;
+            dense[j][i] -= p;
+            dense[i][i] += p;
+            dense[j][j] += p;
+          }
+      for (let i = 0; i < n; i++) dense[i][i] += 0.01 + random();
+      const right = Array.from({ length: n }, () => random() - 0.5);
+      const ldl = new SparseLdl(n, pairs);
+      for (let i = 0; i < n; i++) {
+        ldl.values[ldl.slot(i, i)] = dense[i][i];
+        ldl.rightSide[ldl.row(i)] = right[i];
+      }
+      for (const [i, j] of pairs) ldl.values[ldl.slot(i, j)] = dense[i][j];
+      expect(ldl.factor()).toBe(-1);
+      ldl.solve();
+      const x = Array.from({ length: n }, (_, i) => ldl.rightSide[ldl.row(i)]);
+      for (let i = 0; i < n; i++) {
+        const back = dense[i].reduce((s, a, j) => s + a * x[j], 0);
+        expect(Math.abs(back - right[i])).toBeLessThan(1e-9);
+      }
+    }
+  });
+});
+
+describe('a network', () => {
+  test('of one pipe between two tanks loses the level difference', () => {
+    const net = new Network({ nodes: [{ id: 'a', elevationM: 0, headM: 12 }, { id: 'b', elevationM: 0, headM: 2 }], links: [{ id: 'p', from: 'a', to: 'b', runs: [pipe] }] });
+    expect(net.solve().converged).toBe(true);
+    near(runHeadLoss(pipe, net.flow[0], net.viscosity), 10, 1e-9);
+  });
+
+  test('shares its flow between unequal branches by Darcy–Weisbach and keeps every drop', () => {
+    const net = new Network({
+      nodes: [{ id: 'tank', elevationM: 0, headM: 3 }, { id: 'header', elevationM: 0 }, { id: 'a', elevationM: 0, demandM3s: 5e-4 }, { id: 'b', elevationM: 0, demandM3s: 2e-4 }],
+      links: [
+        { id: 'main', from: 'tank', to: 'header', runs: [{ ...pipe, boreM: 0.05 }], quadratic: quadraticOfK(2, 0.05) },
+        { id: 'to-a', from: 'header', to: 'a', runs: [pipe] },
+        { id: 'to-b', from: 'header', to: 'b', runs: [pipe] },
+        { id: 'across', from: 'a', to: 'b', runs: [{ ...pipe, lengthM: 1 }] },
+      ],
+    });
+    const done = net.solve();
+    expect(done.converged && done.massError).toBeLessThan(1e-9);
+    near(net.flow[0], 7e-4, 1e-9);
+    for (const id of ['main', 'to-a', 'to-b', 'across']) {
+      const l = net.link(id);
+      const spec = net.spec.links[l];
+      const drop = net.head[net.node(spec.from)] - net.head[net.node(spec.to)];
+      expect(Math.abs(net.headLoss(l) - drop)).toBeLessThan(1e-9);
+    }
+  });
+
+  test('a check valve shuts against the higher tank', () => {
+    const net = new Network({
+      nodes: [{ id: 'low', elevationM: 0, headM: 1 }, { id: 'high', elevationM: 0, headM: 3 }, { id: 'j', elevationM: 0, demandM3s: 1e-4 }],
+      links: [
+        { id: 'from-low', from: 'low', to: 'j', runs: [pipe], oneWay: true },
+        { id: 'from-high', from: 'high', to: 'j', runs: [pipe] },
+      ],
+    });
+    expect(net.solve().converged).toBe(true);
+    expect(Math.abs(net.flow[0])).toBeLessThan(1e-11);
+    near(net.flow[1], 1e-4, 1e-6);
+  });
+
+  test('a booster meets its line where curve and loss cross', () => {
+    const net = new Network({
+      nodes: [{ id: 'tank', elevationM: 0, headM: 0 }, { id: 'j', elevationM: 0 }, { id: 'out', elevationM: 0, headM: 5 }],
+      links: [
+        { id: 'pump', from: 'tank', to: 'j', constantM: -20, quadratic: 20 / 1e-3 ** 2, oneWay: true },
+        { id: 'line', from: 'j', to: 'out', runs: [pipe] },
+      ],
+    });
+    expect(net.solve().converged).toBe(true);
+    const q = net.flow[0];
+    near(20 * (1 - (q / 1e-3) ** 2), 5 + runHeadLoss(pipe, q, net.viscosity), 1e-7);
+  });
+
+  test('a relief valve holds its setting and passes the rest', () => {
+    const net = new Network({
+      nodes: [{ id: 'pump', elevationM: 0, demandM3s: -5e-4 }, { id: 'air', elevationM: 0, headM: 0 }, { id: 'back', elevationM: 0, headM: 0 }],
+      links: [
+        { id: 'nozzle', from: 'pump', to: 'air', quadratic: 2000 / 4e-4 ** 2, oneWay: true },
+        { id: 'unloader', from: 'pump', to: 'back', constantM: 2000, quadratic: 1e-3, oneWay: true },
+      ],
+    });
+    expect(net.solve().converged).toBe(true);
+    near(net.head[0], 2000, 1e-6);
+    near(net.flow[0], 4e-4, 1e-6);
+    near(net.flow[1], 1e-4, 1e-5);
+    net.demand[0] = -3e-4;
+    expect(net.solve().converged).toBe(true);
+    expect(net.head[0]).toBeLessThan(2000);
+    expect(Math.abs(net.flow[1])).toBeLessThan(1e-9);
+  });
+
+  test('a reducing valve holds its head while there is more before it', () => {
+    const spec = (head: number) =>
+      new Network({
+        nodes: [{ id: 's', elevationM: 0, headM: head }, { id: 'a', elevationM: 0 }, { id: 'b', elevationM: 0 }, { id: 'e', elevationM: 0, demandM3s: 2e-4 }],
+        links: [{ id: 'in', from: 's', to: 'a', runs: [pipe] }, { id: 'v', from: 'a', to: 'b', reducesToHeadM: 10, quadratic: 1e-3 }, { id: 'out', from: 'b', to: 'e', runs: [pipe] }],
+      });
+    const high = spec(30);
+    expect(high.solve().converged).toBe(true);
+    near(high.head[2], 10, 1e-6);
+    near(high.flow[1], 2e-4, 1e-6);
+    const low = spec(6);
+    expect(low.solve().converged).toBe(true);
+    expect(low.head[2]).toBeLessThan(6);
+    near(low.flow[1], 2e-4, 1e-6);
+  });
+
+  test('says which junction is cut off, and which link will not settle', () => {
+    const net = new Network({ nodes: [{ id: 'tank', elevationM: 0, headM: 1 }, { id: 'pump', elevationM: 0, demandM3s: 1e-4 }], links: [{ id: 'p', from: 'tank', to: 'pump', runs: [pipe], closed: true }] });
+    expect(net.solve()).toMatchObject({ converged: false, failure: { reason: 'cut-off', nodeId: 'pump' } });
+    net.closed[0] = 0;
+    expect(net.solve().converged).toBe(true);
+  });
+
+  test('names are used once and must exist', () => {
+    const nodes = [{ id: 'a', elevationM: 0, headM: 1 }, { id: 'a', elevationM: 0, headM: 2 }];
+    expect(() => new Network({ nodes, links: [] })).toThrow('Two nodes are called "a".');
+    expect(() => new Network({ nodes: [nodes[0]], links: [{ id: 'l', from: 'a', to: 'b' }] })).toThrow('There is no node called "b".');
+  });
+
+  test('Cv is what it says: 1 gpm at 1 psi through Cv 1', () => {
+    const gpm = 6.30901964e-5;
+    const cv = gpm / Math.sqrt(6894.757293);
+    near(quadraticOfCv(cv) * gpm * gpm * 999.016 * 9.80665, 6894.757293, 1e-9);
+  });
+});

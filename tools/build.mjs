@@ -1,0 +1,5 @@
+import { buildNode, buildWeb, install } from './steps.mjs';
+
+install();
+buildNode();
+buildWeb();
