@@ -1,3 +1,4 @@
+import { partHeadLoss } from '../catalogue/part-loss.js';
 import { figure, input, message } from '../working/figure.js';
 import { GRAVITY } from '../fluid/air.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
@@ -41,8 +42,21 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
     fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [input('V', 'full tank', full, 'volume'), input('Q_in', 'arrives', arrives, 'flow')]),
     wider: widerHose(cases, line),
     curve,
+    asks: asks(cases, line, bareFlow, Math.max(line.to.height ?? 0, tank.base) - spigot.height),
     verdict: arrives > 0 ? 'fed' : 'starved',
   };
+}
+
+/** Pressure the line asks at the spigot, from rest to what the bare spigot gives. */
+function asks(cases: Cases, line: Line, most: number, liftM: number): FillResult['asks'] {
+  if (!Number.isFinite(most)) return [];
+  const { water } = cases.net;
+  const rhoG = water.densityKgM3 * GRAVITY;
+  return Array.from({ length: 21 }, (_, i) => {
+    const flowM3s = (most * i) / 20;
+    const head = line.parts.reduce((s, p) => s + partHeadLoss(p, flowM3s, water, cases.values, false), liftM);
+    return { flowM3s, pressurePa: head * rhoG };
+  });
 }
 
 /** The same line with its longest hose one size wider. */

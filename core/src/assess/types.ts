@@ -57,6 +57,8 @@ export interface FillResult {
   /** Flow if the fill hose were one size wider, m³/s. */
   readonly wider: { readonly boreM: number; readonly flowM3s: number } | undefined;
   readonly curve: { readonly staticPressurePa: number; readonly k: number };
+  /** What the line asks at the spigot for a flow: its losses and its lift. */
+  readonly asks: readonly { readonly flowM3s: number; readonly pressurePa: number }[];
   readonly verdict: Verdict;
 }
 

@@ -26,7 +26,9 @@ export class RigStore {
   edit(label: string, recipe: (draft: RigDocument) => void, key = ''): void {
     const now = this.document();
     if (!now) return;
-    const [, patches, inverse] = produceWithPatches(now, (draft) => recipe(draft as RigDocument));
+    const [, patches, inverse] = produceWithPatches(now, (draft) => {
+      recipe(draft as RigDocument);
+    });
     this.dispatch(label, patches, inverse, key);
   }
 

@@ -207,7 +207,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     const bypassBox = tankBox.get(bypass?.tankId ?? '');
     if (bypass) {
       const down = lane.y + r + 14;
-      const returning = (result?.returned.value ?? 0) > 1e-7;
+      const returning = (result?.returned.value ?? 0) > 0.02 * si(m.flow, 'flow');
       const words = bypass.goesTo === 'tank' ? (returning ? `returns ${q(result!.returned.value, 'flow', 2)}` : 'return to tank, idle') : `loops to inlet, hot in ${q(bypass.minutesToLimit.value, 'time', 2)}`;
       const end = bypassBox ? `H${bypassBox.x + bypassBox.w}` : `H${MACHINE_X - 92}V${lane.y}`;
       pipes.push({ ...stretch(`return:${m.id}`, 'bypass', m.id, `Return of ${m.name}, ${words}`), kind: 'return', path: `M${MACHINE_X} ${lane.y + r}V${down}${end}`, width: 3, flowing: returning, below: { x: 490, y: down + 17, text: words } });

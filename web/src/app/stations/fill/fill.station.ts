@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatInches, formatQuantity, type FillResult } from '@pozzo/core';
+import { type FillResult, formatInches, formatQuantity, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -70,7 +70,7 @@ export class FillStation {
     const r = this.result();
     if (!r) return '';
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
-    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)} % of the loss.` : '';
+    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}\u00a0% of the loss.` : '';
     const gain = r.wider ? ` A ${formatInches(r.wider.boreM)} hose would bring ${q(r.wider.flowM3s)}.` : '';
     return `${q(r.arrives.value)} of the spigot’s ${q(r.spigotFlow.value)} arrive at the tank.${cost}${gain}`;
   });
@@ -90,24 +90,23 @@ export class FillStation {
   protected readonly option = computed<ChartOption>(() => {
     const r = this.result()!;
     const system = this.rig.units();
-    const spigot = this.rig.document()?.spigots[this.spigotIndex()];
     const most = Math.sqrt(r.curve.staticPressurePa / Math.max(r.curve.k, 1));
     const points = Array.from({ length: 41 }, (_, i) => {
       const q = (most * i) / 40;
       return [round3(inUnit(q, 'flow', system)), round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system))] as [number, number];
     });
-    const need = r.curve.staticPressurePa - r.curve.k * r.arrives.value ** 2;
-    const line = Array.from({ length: 41 }, (_, i) => {
-      const q = (most * i) / 40;
-      return [round3(inUnit(q, 'flow', system)), round3(inUnit(need * (q / Math.max(r.arrives.value, 1e-9)) ** 1.85, 'pressure', system))] as [number, number];
-    }).filter(([, p]) => p <= points[0][1] * 1.05);
+    const line = r.asks.map((a) => [round3(inUnit(a.flowM3s, 'flow', system)), round3(inUnit(a.pressurePa, 'pressure', system))] as [number, number]).filter(([, p]) => p <= points[0][1] * 1.05);
+    const readings = this.readings().map((reading) => {
+      const q = si(reading.flow, 'flow');
+      return [round3(inUnit(q, 'flow', system)), reading.at === 'spigot' ? 0 : round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system))] as [number, number];
+    });
     return (c) => ({
       ...axes(c, { name: `flow, ${unitOf('flow', system)}` }, { name: `pressure at the spigot, ${unitOf('pressure', system)}`, min: 0 }),
       legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8 },
       series: [
         curve('spigot', points, c.water, { markLine: place(inUnit(r.arrives.value, 'flow', system), 'arrives', c.ink) }),
         curve('fill line needs', line, c.quiet, { lineStyle: { color: c.quiet, type: 'dashed', width: 2 } }),
-        { name: 'at rest', type: 'scatter', data: spigot ? [[0, points[0][1]]] : [], itemStyle: { color: c.ink }, symbolSize: 8 },
+        { name: 'readings', type: 'scatter', data: [[0, points[0][1]], ...readings], itemStyle: { color: c.ink }, symbolSize: 8 },
       ],
     });
   });

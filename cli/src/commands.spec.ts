@@ -1,0 +1,67 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pontoonRig } from '@pozzo/core';
+import { run } from './commands';
+
+const folder = mkdtempSync(join(tmpdir(), 'pozzo-cli-'));
+const file = (name: string, content: string): string => {
+  const path = join(folder, name);
+  writeFileSync(path, content);
+  return path;
+};
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const rig = file('rig.json', JSON.stringify(pontoonRig()));
+
+describe('pozzo assess', () => {
+  test('prints the assessment as JSON', () => {
+    const r = run(['assess', rig]);
+    expect(r.exit).toBe(0);
+    expect(JSON.parse(r.stdout)).toMatchObject({ verdict: 'fed', findings: [] });
+    expect(r.stdout).not.toContain('null,');
+  });
+  test('and as text in either system', () => {
+    expect(run(['assess', rig, '--text']).stdout).toMatch(/Pontoon skid: Fed[\s\S]*gpm/);
+    expect(run(['assess', rig, '--text', '--metric']).stdout).toContain('L/min');
+  });
+  test('with fixes on request', () => {
+    const weak = pontoonRig();
+    weak.spigots[0].readings[0].flow = '2 gpm';
+    const r = JSON.parse(run(['assess', file('weak.json', JSON.stringify(weak)), '--fixes']).stdout);
+    expect(r.verdict).toBe('starved');
+    expect(r.fixes.length).toBeGreaterThan(0);
+  });
+});
+
+describe('pozzo sum', () => {
+  test('prints inputs, result and working', () => {
+    const r = run(['sum', 'nozzle-flow', 'size=4', 'pressure=3000 psi']);
+    expect(JSON.parse(r.stdout)).toMatchObject({ sum: 'nozzle-flow', inputs: { size: { si: 4, unit: '1', text: '4' } }, result: { flow: { unit: 'm3/s', text: '3.46\u00a0gpm' } } });
+  });
+  test('lists what there is', () => expect(JSON.parse(run(['sum', '--list']).stdout).length).toBeGreaterThanOrEqual(7));
+});
+
+describe('bad input ends with 1 and one line', () => {
+  test.each<[string, string[], RegExp]>([
+    ['no command', ['frobnicate'], /There is no command "frobnicate"/],
+    ['a prototype name', ['constructor'], /There is no command/],
+    ['no file', ['assess'], /one rig file/],
+    ['a missing file', ['assess', '/nowhere/rig.json'], /There is no file/],
+    ['a folder', ['assess', folder], /cannot be read/],
+    ['broken JSON', ['assess', file('broken.json', '{')], /is not JSON/],
+    ['a rig with a zero bore', ['assess', file('zero.json', JSON.stringify(pontoonRig()).replace('"bore":"5/8 in"', '"bore":"0 in"'))], /lines\.0\.parts\.0\.bore: .*at least 1 mm/],
+    ['an unknown option', ['assess', rig, '--loud'], /"--loud" is not an option/],
+    ['an unknown sum', ['sum', 'magic'], /There is no sum "magic"\. There is nozzle-flow/],
+    ['a missing input', ['sum', 'nozzle-flow', 'size=4'], /needs pressure/],
+    ['an unknown input', ['sum', 'nozzle-flow', 'size=4', 'pressure=1 psi', 'x=1'], /"x" is not an input/],
+    ['no equals sign', ['sum', 'nozzle-flow', 'size'], /key=value/],
+    ['an input twice', ['sum', 'nozzle-flow', 'size=4', 'size=5'], /given twice/],
+  ])('%s', (_name, args, words) => {
+    const r = run(args);
+    expect(r.exit).toBe(1);
+    expect(r.stdout).toBe('');
+    expect(r.stderr).toMatch(words);
+    expect(r.stderr).not.toContain('\n');
+  });
+  test('help is help', () => expect(run(['--help'])).toMatchObject({ exit: 0 }));
+});

@@ -1,0 +1,80 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const main = resolve(import.meta.dirname, '../../server/dist/main.js');
+
+/** A real server on a data folder of its own; it can be killed and started again on the same folder and port. */
+export class Server {
+  url = '';
+  readonly data = mkdtempSync(join(tmpdir(), 'pozzo-e2e-'));
+  private process: ChildProcess | undefined;
+  private port = '0';
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, [main], { env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error' }, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.url = await new Promise<string>((done, fail) => {
+      this.process!.stdout!.on('data', (text: Buffer) => {
+        const m = /http:\S+/.exec(String(text));
+        if (m) done(m[0]);
+      });
+      this.process!.once('exit', (code) => fail(new Error(`The server ended with ${code}.`)));
+    });
+    this.port = new URL(this.url).port;
+  }
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const gone = new Promise((done) => this.process!.once('exit', done));
+    this.process!.kill(signal);
+    await gone;
+  }
+  async end(): Promise<void> {
+    if (this.process?.exitCode === null && this.process.signalCode === null) await this.kill('SIGTERM');
+    rmSync(this.data, { recursive: true, force: true });
+  }
+}
+
+interface Fixtures {
+  server: Server;
+  /** Fails the test on any request that leaves the server, and on any error in the page. */
+  guard: void;
+}
+
+export const test = base.extend<Fixtures>({
+  server: async ({}, use) => {
+    const server = new Server();
+    await server.start();
+    await use(server);
+    await server.end();
+  },
+  guard: [
+    async ({ page, server }, use) => {
+      const away: string[] = [];
+      const errors: string[] = [];
+      page.on('request', (r) => {
+        if (!r.url().startsWith(server.url) && !/^(data|blob|about):/.test(r.url())) away.push(r.url());
+      });
+      page.on('pageerror', (e) => errors.push(e.message));
+      page.on('console', (m) => {
+        if (m.type() === 'error' && !/Failed to load resource|ERR_CONNECTION/.test(m.text())) errors.push(m.text());
+      });
+      await use();
+      expect(away, 'requests that leave the server').toEqual([]);
+      expect(errors, 'errors in the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+/** No accessibility finding of WCAG 2.2 AA on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+}
+
+export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
+export const headline = (page: Page) => page.locator('h1');
+export const saved = (page: Page) => expect(page.locator('header .save')).toHaveText(/^Saved \d/);
+export { expect };

@@ -1,0 +1,185 @@
+import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+
+test('a weak spigot: level, verdict and mend change at once; reload keeps everything', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText('Fed');
+  await page.getByRole('link', { name: /Pontoon skid/ }).click();
+  await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+
+  await station(page, 'Fill').click();
+  await page.getByLabel('Timed bucket').fill('2 gpm');
+  await expect(headline(page)).toContainText(/Water runs dry after \d+(\.\d)?.min of a 60.min job/);
+  await station(page, 'Tanks').click();
+  await expect(page.locator('pz-tanks-station')).toContainText(/The water lasts \d+(\.\d)?.min on a typical spigot/);
+  await expect(page.locator('pz-chart svg').first()).toBeVisible();
+  const mend = page.locator('.fix', { hasText: /gal tank lasts the job$|gal tank lasts the job,/ }).first();
+  await expect(mend).toContainText('cures it');
+  await mend.getByRole('button').click();
+  await expect(headline(page)).not.toContainText('runs dry after');
+
+  await saved(page);
+  await page.reload();
+  await station(page, 'Fill').click();
+  await expect(page.getByLabel('Timed bucket')).toHaveValue('2 gpm');
+});
+
+test('a thin feed hose collapses the inlet margin; undo brings it back', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/feed`);
+  await expect(page.locator('pz-feed-station')).toContainText('is left where');
+  await page.getByRole('button', { name: /Suction hose 1 in/ }).click();
+  const bore = page.locator('pz-part-fields').getByLabel('Bore', { exact: true });
+  await bore.fill('1/2 in');
+  await expect(headline(page)).toContainText('Washer A is starved');
+  await expect(page.getByRole('button', { name: /Suction hose 1\/2 in/ })).toBeVisible();
+  await bore.blur();
+  await page.keyboard.press('Control+z');
+  await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+  await expect(bore).toHaveValue('1 in');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(headline(page)).toContainText('Washer A is starved');
+});
+
+test('the yard: add, rename, duplicate, delete with undo', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByRole('menuitem', { name: 'One tank, one washer' }).click();
+  await expect(page).toHaveURL(/\/rig\/[0-9a-f-]{36}/);
+  await expect(headline(page)).toContainText('is fed');
+  await page.getByRole('link', { name: 'Pozzo, to the yard' }).click();
+
+  await page.getByRole('button', { name: 'More for New build' }).click();
+  await page.getByRole('menuitem', { name: 'Rename' }).click();
+  const box = page.getByRole('textbox', { name: 'Build', exact: true });
+  await box.fill('');
+  await expect(page.getByText('Give it a name.')).toBeVisible();
+  await box.fill('Depot trailer');
+  await page.getByLabel('Customer').fill('Tram depot');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(page.getByRole('link', { name: /Depot trailer/ })).toContainText('Tram depot');
+
+  await page.getByRole('button', { name: 'More for Depot trailer' }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'More for Depot trailer, copy' }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+});
+
+test('a field keeps what was typed, tells what is wrong, and gives it up on Escape', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/tanks`);
+  const length = page.getByLabel('Length', { exact: true });
+  for (const [typed, words] of [['-3 ft', 'too small: at least 2 in'], ['0 in', 'too small'], ['9999 ft', 'too large: at most 40 ft'], ['8 psi', 'is a pressure; a length is wanted'], ['NaN', 'is not a number'], ['', 'Type a length']] as const) {
+    await length.fill(typed);
+    await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
+    await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+  }
+  await length.press('Escape');
+  await expect(length).toHaveValue('52 in');
+  await length.fill(`4' 4"`);
+  await length.blur();
+  await expect(length).toHaveValue(`4' 4"`);
+  await length.fill('5');
+  await length.press('Enter');
+  await saved(page);
+  await page.reload();
+  await expect(length).toHaveValue('5 ft');
+  await length.press('ArrowUp');
+  await expect(length).toHaveValue('6 ft');
+});
+
+test('the server dies while you work: edits are kept here, then saved; nothing acknowledged is lost', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/brief`);
+  await page.getByLabel('Longest job').fill('75 min');
+  await saved(page);
+  await server.kill('SIGKILL');
+  await page.getByLabel('Customer').fill('Marina, north quay');
+  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await server.start();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Longest job')).toHaveValue('75 min');
+  await expect(page.getByLabel('Customer')).toHaveValue('Marina, north quay');
+});
+
+test('two tabs save the same build: both versions are shown, the person chooses', async ({ page, server, context }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/brief`);
+  const other = await context.newPage();
+  await other.goto(`${server.url}/rig/marina-pontoon/brief`);
+  await other.getByLabel('Longest job').fill('90 min');
+  await saved(other);
+  await page.getByLabel('Customer').fill('Harbour office');
+  const clash = page.getByRole('alertdialog', { name: 'Saved elsewhere too' });
+  await expect(clash).toContainText('90 min');
+  await expect(clash).toContainText('Harbour office');
+  await clash.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Customer')).toHaveValue('Harbour office');
+  await expect(page.getByLabel('Longest job')).toHaveValue('60 min');
+});
+
+test('parts are moved, doubled, removed and added by keyboard', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/feed`);
+  const names = page.locator('pz-line-editor .name');
+  await expect(names.nth(2)).toContainText('Strainer');
+  await names.nth(2).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(names.nth(1)).toContainText('Strainer');
+  await expect(names.nth(1)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Duplicate', exact: true }).click();
+  await expect(names.nth(2)).toContainText('Strainer');
+  const count = await names.count();
+  await names.nth(2).focus();
+  await page.keyboard.press('Delete');
+  await expect(names).toHaveCount(count - 1);
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  await page.getByLabel('Find').fill('1 in sweep');
+  await page.keyboard.press('Enter');
+  await expect(names.last()).toContainText('Sweep bend 90° 1 in');
+});
+
+test('show the working, hold figures, swap units', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/feed`);
+  await page.getByRole('button', { name: /To spare:/ }).click();
+  const working = page.getByRole('region', { name: 'Working' });
+  await expect(working).toContainText('margin = NPSHa − NPSHr');
+  await expect(working).toContainText('Hydraulic Institute');
+  await page.getByRole('button', { name: 'Hold figures' }).click();
+  await page.getByLabel('Pump draws').fill('9 gpm');
+  await expect(page.locator('.change').first()).toContainText(/^[+−]/);
+  await page.getByRole('button', { name: 'Let figures go' }).click();
+  await expect(page.locator('.change')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Units/ }).click();
+  await expect(page.locator('pz-waterway')).toContainText('L/min');
+  await page.reload();
+  await expect(page.locator('pz-waterway')).toContainText('L/min');
+});
+
+test('a build that is not there, and an address that is not there', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/nobody/feed`);
+  await expect(page.getByRole('heading', { name: 'This build cannot be opened.' })).toBeVisible();
+  await page.goto(`${server.url}/nowhere`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
+});
+
+test('every view is free of accessibility findings, light and dark', async ({ page, server }) => {
+  test.setTimeout(180_000);
+  for (const theme of ['light', 'dark']) {
+    await page.goto(server.url);
+    await page.evaluate((t) => localStorage.setItem('pozzo.settings', JSON.stringify({ units: 'us', theme: t })), theme);
+    await page.reload();
+    await expect(page.getByRole('link', { name: /Pontoon skid/ })).toBeVisible();
+    await expectAccessible(page);
+    for (const name of ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'dump']) {
+      await page.goto(`${server.url}/rig/marina-pontoon/${name}`);
+      await expect(page.locator('pz-help .finding').first()).toBeVisible();
+      await expectAccessible(page);
+    }
+  }
+});

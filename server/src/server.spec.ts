@@ -1,0 +1,174 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pontoonRig, type RigDocument } from '@pozzo/core';
+import { pino } from 'pino';
+import request from 'supertest';
+import type { DataSource } from 'typeorm';
+import { seedDemo } from './demo';
+import { createApp } from './http/app';
+import { BuildStore } from './store/builds';
+import { openDatabase } from './store/database';
+import { startServer } from './server';
+
+const folder = mkdtempSync(join(tmpdir(), 'pozzo-'));
+let source: DataSource;
+let store: BuildStore;
+let app: ReturnType<typeof createApp>;
+const log = pino({ level: 'silent' });
+
+beforeAll(async () => {
+  source = await openDatabase(folder);
+  store = new BuildStore(source);
+  app = createApp({ store, log });
+});
+afterAll(async () => {
+  await source.destroy();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const named = (name: string): RigDocument => ({ ...pontoonRig(), name });
+const add = async (id: string, document: RigDocument = pontoonRig()) => request(app).post('/api/v1/builds').send({ id, document });
+
+describe('the database', () => {
+  test('after its migrations has nothing left to change', async () => {
+    const sql = await source.driver.createSchemaBuilder().log();
+    expect(sql.upQueries).toEqual([]);
+  });
+  test('writes ahead, with full sync', async () => {
+    expect(await source.query('PRAGMA journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+    expect(await source.query('PRAGMA synchronous')).toEqual([{ synchronous: 2 }]);
+  });
+  test('keeps what was acknowledged when opened anew', async () => {
+    await add('kept', named('Kept'));
+    const again = await openDatabase(folder);
+    expect((await new BuildStore(again).get('kept')).document.name).toBe('Kept');
+    await again.destroy();
+  });
+});
+
+describe('builds', () => {
+  test('are added, read, saved, listed with their verdict, removed and restored', async () => {
+    const added = await add('one', named('One'));
+    expect(added.status).toBe(201);
+    expect(added.body).toMatchObject({ id: 'one', version: 1 });
+    const saved = await request(app).put('/api/v1/builds/one').send({ version: 1, document: named('One, better') });
+    expect(saved.body).toMatchObject({ id: 'one', version: 2 });
+    const list = await request(app).get('/api/v1/builds');
+    expect(list.body.builds.find((b: { id: string }) => b.id === 'one')).toMatchObject({ name: 'One, better', verdict: 'fed', machines: 1 });
+    expect((await request(app).delete('/api/v1/builds/one')).status).toBe(204);
+    expect((await request(app).get('/api/v1/builds/one')).status).toBe(404);
+    expect((await request(app).post('/api/v1/builds/one/restore')).body).toMatchObject({ id: 'one', version: 2 });
+    expect((await request(app).get('/api/v1/builds/one')).status).toBe(200);
+  });
+
+  test('a stale write is refused with both versions, and nothing is merged', async () => {
+    await add('two', named('Two'));
+    await request(app).put('/api/v1/builds/two').send({ version: 1, document: named('Theirs') });
+    const mine = await request(app).put('/api/v1/builds/two').send({ version: 1, document: named('Mine') });
+    expect(mine.status).toBe(409);
+    expect(mine.body).toMatchObject({ error: { code: 'stale', path: 'version' }, current: { version: 2, document: { name: 'Theirs' } }, yours: { version: 1, document: { name: 'Mine' } } });
+    expect((await store.get('two')).document.name).toBe('Theirs');
+  });
+
+  test('of two tabs that save at once exactly one wins', async () => {
+    await add('race', named('Race'));
+    const answers = await Promise.all(Array.from({ length: 8 }, (_, i) => request(app).put('/api/v1/builds/race').send({ version: 1, document: named(`Tab ${i}`) })));
+    expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
+    expect(answers.filter((a) => a.status === 409)).toHaveLength(7);
+    expect((await store.get('race')).version).toBe(2);
+  });
+
+  test('a save repeated because its answer was lost is the same save', async () => {
+    await add('again', named('Again'));
+    const body = { version: 1, document: named('Again, saved') };
+    expect((await request(app).put('/api/v1/builds/again').send(body)).body.version).toBe(2);
+    expect((await request(app).put('/api/v1/builds/again').send(body)).body.version).toBe(2);
+    expect((await add('again', named('Other'))).status).toBe(409);
+  });
+
+  test('the demo fills an empty yard only', async () => {
+    expect(await seedDemo(store)).toBe(0);
+    const empty = mkdtempSync(join(tmpdir(), 'pozzo-empty-'));
+    const other = await openDatabase(empty);
+    expect(await seedDemo(new BuildStore(other))).toBeGreaterThan(0);
+    expect(await seedDemo(new BuildStore(other))).toBe(0);
+    await other.destroy();
+    rmSync(empty, { recursive: true, force: true });
+  });
+});
+
+describe('wrong input', () => {
+  const broken = (path: string[], value: unknown): unknown => {
+    const d = JSON.parse(JSON.stringify(pontoonRig())) as Record<string, unknown>;
+    const last = path.at(-1)!;
+    const at = path.slice(0, -1).reduce<Record<string, unknown>>((x, k) => x[k] as Record<string, unknown>, d);
+    at[last] = value;
+    return d;
+  };
+  test.each<[string, string[], unknown, string, string]>([
+    ['a negative length', ['lines', '0', 'parts', '0', 'length'], '-3 ft', 'document.lines.0.parts.0.length', 'below'],
+    ['a zero bore', ['lines', '0', 'parts', '0', 'bore'], '0 in', 'document.lines.0.parts.0.bore', 'below'],
+    ['a huge flow', ['machines', '0', 'flow'], '1e99 gpm', 'document.machines.0.flow', 'above'],
+    ['NaN', ['machines', '0', 'flow'], 'NaN gpm', 'document.machines.0.flow', 'quantity'],
+    ['a wrong unit', ['machines', '0', 'flow'], '8 psi', 'document.machines.0.flow', 'quantity'],
+    ['a number where a text belongs', ['machines', '0', 'flow'], 8, 'document.machines.0.flow', 'string'],
+  ])('%s answers 400 with code, path, bound and a sentence', async (_name, path, value, where, code) => {
+    const r = await request(app).post('/api/v1/builds').send({ document: broken(path, value) });
+    expect(r.status).toBe(400);
+    expect(r.body.error).toMatchObject({ path: where, code });
+    expect(r.body.error.bound).toBeTruthy();
+    expect(r.body.error.message.length).toBeGreaterThan(12);
+  });
+
+  test.each<[string, () => request.Test, number, string]>([
+    ['broken JSON', () => request(app).post('/api/v1/builds').set('content-type', 'application/json').send('{"document":'), 400, 'json'],
+    ['a body over the limit', () => request(app).post('/api/v1/builds').send({ document: { notes: 'x'.repeat(1_100_000) } }), 413, 'too-large'],
+    ['no body', () => request(app).post('/api/v1/builds'), 400, 'strict_object'],
+    ['a list', () => request(app).post('/api/v1/builds').send([]), 400, 'strict_object'],
+    ['an unknown id', () => request(app).get('/api/v1/builds/nobody'), 404, 'unknown'],
+    ['a version of zero', () => request(app).put('/api/v1/builds/kept').send({ version: 0, document: pontoonRig() }), 400, 'min_value'],
+    ['half a version', () => request(app).put('/api/v1/builds/kept').send({ version: 1.5, document: pontoonRig() }), 400, 'integer'],
+    ['saving what is not there', () => request(app).put('/api/v1/builds/nobody').send({ version: 1, document: pontoonRig() }), 404, 'unknown'],
+    ['removing what is not there', () => request(app).delete('/api/v1/builds/nobody'), 404, 'unknown'],
+    ['a route that is not there', () => request(app).get('/api/v1/nothing'), 404, 'unknown'],
+    ['an unreadable address', () => request(app).get('/api/v1/builds/%E0%A4%A'), 400, 'path'],
+    ['an id of odd letters', () => request(app).post('/api/v1/builds').send({ id: '../x', document: pontoonRig() }), 400, 'regex'],
+  ])('%s', async (_name, ask, status, code) => {
+    const r = await ask();
+    expect(r.status).toBe(status);
+    expect(r.body.error.code).toBe(code);
+    expect((await request(app).get('/api/v1/health')).body).toEqual({ ok: true });
+  });
+});
+
+describe('sums', () => {
+  test('are listed and done', async () => {
+    expect((await request(app).get('/api/v1/sums')).body.sums.map((s: { name: string }) => s.name)).toContain('nozzle-flow');
+    const r = await request(app).post('/api/v1/sums/nozzle-flow').send({ size: '4', pressure: '3000 psi' });
+    expect(r.body.result.flow.text).toBe('3.46\u00a0gpm');
+  });
+  test('unknown ones and bad inputs are told', async () => {
+    expect((await request(app).post('/api/v1/sums/nope').send({})).status).toBe(404);
+    expect((await request(app).post('/api/v1/sums/nozzle-flow').send({ size: '0', pressure: '1 psi' })).body.error).toMatchObject({ code: 'below', path: 'size' });
+    expect((await request(app).post('/api/v1/sums/nozzle-flow').send([])).status).toBe(400);
+  });
+});
+
+describe('the running server', () => {
+  test('serves nothing from elsewhere, stops gracefully and says when its port is taken', async () => {
+    const data = mkdtempSync(join(tmpdir(), 'pozzo-run-'));
+    const running = await startServer({ port: 0, host: '127.0.0.1', dataFolder: data, log });
+    const answer = await fetch(`${running.url}/api/v1/health`);
+    const csp = answer.headers.get('content-security-policy') ?? '';
+    expect(csp).toContain("default-src 'self'");
+    expect(csp).toContain("script-src 'self';");
+    expect(csp).not.toMatch(/https?:|unsafe-eval|script-src[^;]*unsafe-inline/);
+    expect(answer.headers.get('cache-control')).toBe('no-store');
+    const port = Number(new URL(running.url).port);
+    await expect(startServer({ port, host: '127.0.0.1', dataFolder: data, log })).rejects.toMatchObject({ code: 'EADDRINUSE' });
+    await running.stop();
+    await expect(fetch(`${running.url}/api/v1/health`)).rejects.toThrow();
+    rmSync(data, { recursive: true, force: true });
+  });
+});

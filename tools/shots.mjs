@@ -1,0 +1,45 @@
+// The pictures of the README, from the demo data: docs/screenshots/.
+import { join } from 'node:path';
+import { withBrowser } from './browser.mjs';
+import { buildNode, buildWeb, chromium, install, root } from './steps.mjs';
+
+install();
+chromium();
+buildNode();
+buildWeb();
+
+const views = [
+  { name: 'yard', path: '/' },
+  { name: 'feed', path: '/rig/marina-pontoon/feed' },
+  { name: 'tanks', path: '/rig/marina-pontoon/tanks', before: ['/rig/marina-pontoon/fill', 'Timed bucket', '2 gpm'] },
+  { name: 'fill', path: '/rig/marina-pontoon/fill' },
+  { name: 'guns', path: '/rig/marina-pontoon/guns' },
+  { name: 'machines', path: '/rig/marina-pontoon/machines' },
+  { name: 'bypass', path: '/rig/marina-pontoon/bypass' },
+  { name: 'dump', path: '/rig/marina-pontoon/dump' },
+  { name: 'brief', path: '/rig/marina-pontoon/brief' },
+  { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
+];
+
+await withBrowser(async (browser, url) => {
+  for (const v of views) {
+    const page = await browser.newPage({ viewport: v.size ?? { width: 1280, height: 800 } });
+    await page.addInitScript((theme) => localStorage.setItem('pozzo.settings', JSON.stringify({ units: 'us', theme })), v.theme ?? 'light');
+    if (v.before) {
+      const [path, label, text] = v.before;
+      await page.goto(url + path);
+      await page.getByLabel(label).fill(text);
+      await page.waitForTimeout(1500);
+    }
+    await page.goto(url + v.path);
+    await page.waitForTimeout(1500);
+    await page.screenshot({ path: join(root, `docs/screenshots/${v.name}.png`) });
+    if (v.before) {
+      const [path, label] = v.before;
+      await page.goto(url + path);
+      await page.getByLabel(label).fill('5 gpm');
+      await page.waitForTimeout(1500);
+    }
+    await page.close();
+  }
+});

@@ -1,0 +1,66 @@
+import { assess, parseRig, pontoonRig } from '@pozzo/core';
+import { differences } from '../rig/conflict-panel';
+import { waterfallBars } from '../stations/feed/waterfall';
+import { changeShape, removeTank } from '../stations/tanks/tank-edits';
+import { returnTo } from '../stations/bypass/bypass-edits';
+import { findParts } from './catalogue-dialog';
+import { unusedPartId } from './line-editor';
+import { step } from './quantity-field';
+import { figureAt } from './working-panel';
+
+test.each([['5 gpm', 1, '6 gpm'], ['5 gpm', -1, '4 gpm'], ['2.5 bar', 1, '2.6 bar'], ['3500 psi', 1, '3550 psi'], ['150 ft', -1, '145 ft'], ['3/8 in', 1, null], ['6 ft 4 in', 1, null], ['', 1, null]] as const)('arrow on %s by %p gives %s', (text, by, next) => expect(step(text, by)).toBe(next));
+
+test('the shelf is searched by words in any order', () => {
+  expect(findParts('1 in sweep').map((i) => i.name)).toContain('Sweep bend 90° 1 in');
+  expect(findParts('valve ball full').every((i) => /Ball valve .* full bore/.test(i.name))).toBe(true);
+  expect(findParts('unobtainium')).toEqual([]);
+});
+
+test('two documents are compared field by field', () => {
+  const mine = pontoonRig();
+  const theirs = pontoonRig();
+  theirs.machines[0].flow = '9 gpm';
+  theirs.tanks.push({ ...theirs.tanks[0], id: 'b', name: 'Second' });
+  expect(differences(mine, theirs)).toEqual([
+    { path: 'tanks.1', mine: '(not there)', theirs: 'Second' },
+    { path: 'machines.0.flow', mine: '8 gpm', theirs: '9 gpm' },
+  ]);
+  expect(differences(mine, pontoonRig())).toEqual([]);
+});
+
+test('the waterfall’s bars stand on one another and end at what is there', () => {
+  const feed = assess(parseRig(pontoonRig())).feeds[0];
+  const bars = waterfallBars(feed, 'metric');
+  const steps = bars.filter((b) => b.kind === 'gain' || b.kind === 'loss');
+  steps.slice(1).forEach((b, i) => expect(b.from).toBeCloseTo(steps[i].to, 9));
+  expect(bars.find((b) => b.kind === 'there')!.to).toBeCloseTo(feed.available.value, 2);
+});
+
+test('figures are found by their path, nothing by a wrong one', () => {
+  const a = assess(parseRig(pontoonRig()));
+  expect(figureAt(a, 'tanks.0.usable')?.dimension).toBe('volume');
+  expect(figureAt(a, 'tanks.9.usable')).toBeUndefined();
+  expect(figureAt(null, 'tanks.0.usable')).toBeUndefined();
+});
+
+test('part ids stay unique', () => expect(unusedPartId([{ id: 'p1' }, { id: 'p3' }])).toBe('p4'));
+
+test('a tank changes shape, and goes with its lines', () => {
+  const d = pontoonRig();
+  changeShape(d.tanks[0], 'lying-cylinder');
+  expect(d.tanks[0].shape).toEqual({ kind: 'lying-cylinder', diameter: '32 in', length: '52 in' });
+  expect(() => parseRig(d)).not.toThrow();
+  removeTank(d, 'water');
+  expect(d.lines.map((l) => l.role)).toEqual(['pressure']);
+  expect(() => parseRig(d)).not.toThrow();
+});
+
+test('a return is led elsewhere and back', () => {
+  const d = pontoonRig();
+  returnTo(d, 'washer-a', undefined);
+  expect(d.lines.some((l) => l.role === 'bypass')).toBe(false);
+  returnTo(d, 'washer-a', 'water');
+  expect(parseRig(d).lines.some((l) => l.role === 'bypass')).toBe(true);
+  returnTo(d, 'washer-a', 'nowhere');
+  expect(() => parseRig(d)).not.toThrow();
+});

@@ -1,0 +1,123 @@
+import { pontoonRig, type RigDocument } from '@pozzo/core';
+import { produceWithPatches } from 'immer';
+import { AssessmentActions, assessmentFeature } from './assessment.feature';
+import { BuildsActions, buildsFeature } from './builds.feature';
+import { DocumentActions, documentFeature, type DocumentState, remember, type Step, type StoredBuild } from './document.feature';
+import { setAt, valueAt } from './rig-store';
+import { keepSettings, keptSettings } from './settings.feature';
+
+const build: StoredBuild = { id: 'a', version: 3, document: pontoonRig(), updatedAt: '2026-01-01T10:00:00.000Z' };
+const reduce = documentFeature.reducer;
+const opened = (): DocumentState => reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: null, clash: false }));
+const step = (doc: RigDocument, recipe: (d: RigDocument) => void, key = '', at = 0): Step => {
+  const [, patches, inverse] = produceWithPatches(doc, (d) => {
+    recipe(d as RigDocument);
+  });
+  return { label: 'x', patches, inverse, key, at };
+};
+const edit = (s: DocumentState, recipe: (d: RigDocument) => void, key = '', at = 0): DocumentState => reduce(s, DocumentActions.edited({ step: step(s.document!, recipe, key, at) }));
+
+describe('the open document', () => {
+  test('is undone and redone to the letter', () => {
+    const first = opened();
+    const second = edit(first, (d) => void (d.name = 'B'));
+    const third = edit(second, (d) => void d.lines.splice(1, 1));
+    const back = reduce(reduce(third, DocumentActions.undo()), DocumentActions.undo());
+    expect(back.document).toEqual(first.document);
+    const forth = reduce(reduce(back, DocumentActions.redo()), DocumentActions.redo());
+    expect(forth.document).toEqual(third.document);
+    expect(reduce(forth, DocumentActions.redo())).toBe(forth);
+  });
+
+  test('a new edit drops what was undone', () => {
+    const s = edit(reduce(edit(opened(), (d) => void (d.name = 'B')), DocumentActions.undo()), (d) => void (d.name = 'C'));
+    expect(s.future).toEqual([]);
+    expect(s.document?.name).toBe('C');
+  });
+
+  test('keystrokes in one field are one step, after a pause two', () => {
+    let s = opened();
+    for (const [i, text] of ['8', '8 ', '8 gpm'].entries()) s = edit(s, (d) => void (d.machines[0].flow = `${text}${i}`), 'machines.0.flow', i * 200);
+    expect(s.past).toHaveLength(1);
+    s = edit(s, (d) => void (d.machines[0].flow = '9 gpm'), 'machines.0.flow', 9000);
+    expect(s.past).toHaveLength(2);
+    expect(reduce(reduce(s, DocumentActions.undo()), DocumentActions.undo()).document).toEqual(pontoonRig());
+  });
+
+  test('history is bounded', () => {
+    let past: readonly Step[] = [];
+    for (let i = 0; i < 700; i++) past = remember(past, step(pontoonRig(), (d) => void (d.name = `n${i}`)));
+    expect(past).toHaveLength(500);
+  });
+
+  test('an edit made while a save is on its way stays to be saved', () => {
+    const saving = reduce(edit(opened(), (d) => void (d.name = 'B')), DocumentActions.saving());
+    const { revision } = saving;
+    const later = edit(saving, (d) => void (d.name = 'C'));
+    const s = reduce(later, DocumentActions.saved({ id: 'a', version: 4, at: 'now', revision }));
+    expect([s.version, s.save]).toEqual([4, 'changed']);
+    expect(reduce(s, DocumentActions.saved({ id: 'other', version: 9, at: 'now', revision: s.revision }))).toBe(s);
+  });
+
+  test('a clash keeps mine over the server’s version, or takes theirs whole', () => {
+    const theirs: StoredBuild = { ...build, version: 7, document: { ...pontoonRig(), name: 'Theirs' } };
+    const clash = reduce(edit(opened(), (d) => void (d.name = 'Mine')), DocumentActions.saveConflict({ current: theirs }));
+    expect(clash.save).toBe('conflict');
+    const mine = reduce(clash, DocumentActions.keepMine());
+    expect([mine.version, mine.document?.name, mine.save]).toEqual([7, 'Mine', 'changed']);
+    const taken = reduce(clash, DocumentActions.takeTheirs());
+    expect([taken.version, taken.document?.name, taken.save, taken.past.length]).toEqual([7, 'Theirs', 'saved', 0]);
+  });
+
+  test('edits kept from before come back as unsaved', () => {
+    const s = reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: { ...pontoonRig(), name: 'Kept' }, clash: false }));
+    expect([s.document?.name, s.save]).toEqual(['Kept', 'changed']);
+  });
+
+  test('a failed opening says why', () => expect(reduce(undefined, DocumentActions.openFailed({ message: 'away' })).loadError).toBe('away'));
+});
+
+describe('the yard', () => {
+  test('keeps what it showed while it looks again', () => {
+    const loaded = buildsFeature.reducer(undefined, BuildsActions.loaded({ builds: [{ id: 'a', version: 1, updatedAt: '', name: 'A', customer: '', verdict: 'fed', headline: { template: '', values: {} }, machines: 1, tanks: 1 }] }));
+    expect(buildsFeature.reducer(loaded, BuildsActions.load()).load).toBe('loaded');
+    expect(buildsFeature.reducer(loaded, BuildsActions.failed({ message: 'away' })).load).toBe('loaded');
+    expect(buildsFeature.reducer(undefined, BuildsActions.failed({ message: 'away' })).load).toBe('failed');
+    expect(buildsFeature.reducer(loaded, BuildsActions.removed({ id: 'a', name: 'A' })).ids).toEqual([]);
+  });
+});
+
+describe('figures', () => {
+  test('are held and let go, and forgotten with the build', () => {
+    const assessment = { verdict: 'fed' } as never;
+    const s = assessmentFeature.reducer(assessmentFeature.reducer(undefined, AssessmentActions.assessed({ assessment })), AssessmentActions.hold());
+    expect(s.held).toBe(assessment);
+    expect(assessmentFeature.reducer(s, AssessmentActions.letGo()).held).toBeNull();
+    expect(assessmentFeature.reducer(s, DocumentActions.open({ id: 'b' })).now).toBeNull();
+  });
+  test('stay while a half-typed document is refused', () => {
+    const s = assessmentFeature.reducer(undefined, AssessmentActions.assessed({ assessment: { verdict: 'fed' } as never }));
+    expect(assessmentFeature.reducer(s, AssessmentActions.refused({ problems: [{ code: '', path: '', bound: '', message: 'no' }] }))).toMatchObject({ now: { verdict: 'fed' }, problems: [{ message: 'no' }] });
+  });
+});
+
+describe('paths', () => {
+  test('reach in and change', () => {
+    const d = pontoonRig();
+    expect(valueAt(d, 'lines.0.parts.0.bore')).toBe('5/8 in');
+    expect(valueAt(d, 'lines.99.parts.0.bore')).toBeUndefined();
+    setAt(d, 'tanks.0.base', '4 in');
+    expect(d.tanks[0].base).toBe('4 in');
+    setAt(d, 'machines.0.npshRequired', undefined);
+    expect('npshRequired' in d.machines[0]).toBe(false);
+  });
+});
+
+describe('settings', () => {
+  test.each([['{"units":"metric","theme":"sunlight"}', 'metric', 'sunlight'], ['{"units":"ells"}', 'us', 'dark'], ['not json', 'us', 'dark'], [null, 'us', 'dark']])('%s', (kept, units, theme) =>
+    expect(keptSettings({ getItem: () => kept }, true)).toEqual({ units, theme }),
+  );
+  test('a full store costs nothing', () => {
+    expect(() => keepSettings({ setItem: () => { throw new Error('full'); } }, { units: 'us', theme: 'light' })).not.toThrow();
+  });
+});
