@@ -24,5 +24,5 @@ export default tseslint.config(
   { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   { files: ['web/src/main.ts', 'server/src/main.ts', 'tools/**', 'e2e/**'], rules: { 'no-console': 'off' } },
-  { files: ['tools/**/*.mjs', '**/*.cjs', '*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable', setTimeout: 'readonly', fetch: 'readonly', performance: 'readonly' } } },
+  { files: ['tools/**/*.mjs', '**/*.cjs', '*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable', setTimeout: 'readonly', fetch: 'readonly', performance: 'readonly', document: 'readonly', localStorage: 'readonly', requestAnimationFrame: 'readonly', Event: 'readonly' } } },
 );

@@ -9,3 +9,4 @@ export * from './assess/index.js';
 export * from './layouts/index.js';
 export * from './advise/index.js';
 export * from './sums/index.js';
+export * from './exchange/index.js';

@@ -43,6 +43,7 @@ interface Fixtures {
 }
 
 export const test = base.extend<Fixtures>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures wanted from this pattern
   server: async ({}, use) => {
     const server = new Server();
     await server.start();

@@ -19,7 +19,7 @@ export function colebrook(reynolds: number, relativeRoughness: number): number {
     const e = (Math.log(s) + f - x2) / (1 + s);
     f -= ((1 + s + 0.5 * e) * e * s) / (1 + s + e * (1 + e / 3));
   }
-  const root = 1.1512925464970229 / f;
+  const root = 1.151292546497023 / f;
   return root * root;
 }
 

@@ -9,6 +9,8 @@ const STILL = 1e-7;
 const SHUT = 1e12;
 const MAX_ITERATIONS = 120;
 const RELATIVE_FLOW_CHANGE = 1e-9;
+/** Changes below this count as none, m³/s: a network at rest has settled. */
+const STANDSTILL = 1e-13;
 const PIN = 1e9;
 
 enum ValveState {
@@ -197,7 +199,7 @@ export class Network {
         change += this.updateValveFlows();
         settled = this.updateValveStates();
       }
-      if (settled && relax === 1 && change <= RELATIVE_FLOW_CHANGE * Math.max(total, 1e-9)) {
+      if (settled && relax === 1 && change <= Math.max(RELATIVE_FLOW_CHANGE * total, STANDSTILL)) {
         this.balance();
         return { converged: true, iterations: iteration, massError: this.massError() };
       }
@@ -232,7 +234,7 @@ export class Network {
   /** Largest imbalance at a junction, relative to the largest flow of the network. */
   massError(): number {
     this.sumNet();
-    let scale = 1e-12;
+    let scale = 1e-6;
     for (let l = 0; l < this.flow.length; l++) scale = Math.max(scale, Math.abs(this.flow[l]));
     let worst = 0;
     for (let i = 0; i < this.net.length; i++) {

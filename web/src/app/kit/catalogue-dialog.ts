@@ -47,8 +47,10 @@ export class CatalogueDialog {
   }
 }
 
-/** Items whose name holds every word that was typed. */
+/** Items of the size that was typed ("1 in", "1 1/4 in"), whose name holds every other word. */
 export function findParts(words: string): CatalogueItem[] {
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  return CATALOGUE.filter((i) => wanted.every((w) => ` ${i.name.toLowerCase()} `.includes(/^\d/.test(w) ? ` ${w}` : w)));
+  const typed = words.toLowerCase();
+  const size = /(\d+ \d+\/\d+|\d+\/\d+|\d+)\s*in\b/.exec(typed);
+  const wanted = typed.replace(size?.[0] ?? '', ' ').split(/\s+/).filter(Boolean);
+  return CATALOGUE.filter((i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => i.name.toLowerCase().includes(w)));
 }
