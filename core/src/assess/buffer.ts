@@ -61,9 +61,7 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
   const fullM3 = volume(top);
   const startM3 = Math.min(volume((t) => t.startLevel), fullM3);
-  // Tied tanks share one surface: the highest outlet's heel counts for all of them.
-  const heelSurface = Math.max(...tied.map((t) => (cases.heel.get(t.id)! > 0 ? t.base + cases.heel.get(t.id)! : 0)));
-  const heelLevel = (t: Tank): number => Math.min(Math.max(heelSurface - t.base, 0), shapeHeight(t.shape));
+  const heelLevel = (t: Tank): number => cases.heel.get(t.id)!;
   const heelM3 = volume(heelLevel);
   const inflow = sum(fills, ids, (f) => f.arrives.value);
   const inflowPoor = sum(fills, ids, (f) => f.poor);

@@ -2,7 +2,7 @@ import { type AssumptionValues } from '../assumption/register.js';
 import type { Line, Outlet, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
-import { bulkheadHeight, RigNetwork } from './rig-network.js';
+import { bulkheadHeight, nodeIds, RigNetwork } from './rig-network.js';
 
 export interface CaseSettings {
   readonly level?: 'full' | 'half' | 'lowest';
@@ -37,14 +37,29 @@ export class Cases {
     this.net = new RigNetwork(rig, values);
     for (const t of rig.tanks) this.heel.set(t.id, 0);
     this.set({ level: 'full' });
-    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+    this.findHeels();
     for (const [tankId, group] of this.net.tieGroupOf) {
-      const drawn = this.drawnFrom(tankId) - this.filledInto(tankId);
-      this.tiedDraw.set(group, (this.tiedDraw.get(group) ?? 0) + drawn);
+      // What fills a tied tank has to cross the tie like any other water, so it is part of the network.
+      const filled = this.filledInto(tankId);
+      this.net.network.demand[this.net.network.node(nodeIds.tank(tankId))] = -filled;
+      this.tiedDraw.set(group, (this.tiedDraw.get(group) ?? 0) + this.drawnFrom(tankId) - filled);
     }
     if (this.tiedDraw.size) {
       this.set({ level: 'full' });
-      for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+      this.findHeels();
+    }
+  }
+
+  /** Heel of every tank; tied tanks share one surface, so the highest heel among them counts for all. */
+  private findHeels(): void {
+    const { rig, net } = this;
+    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+    for (const t of rig.tanks) {
+      const group = net.tieGroupOf.get(t.id);
+      if (group === undefined) continue;
+      const tied = rig.tanks.filter((x) => net.tieGroupOf.get(x.id) === group);
+      const surface = Math.max(...tied.map((x) => x.base + this.heelOf(x)));
+      this.heel.set(t.id, Math.min(Math.max(surface - t.base, 0), shapeHeight(t.shape)));
     }
   }
 

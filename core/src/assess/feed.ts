@@ -254,15 +254,38 @@ function highest(marginM: number, altitudeM: number, density: number): number {
 function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, marginNow: () => { marginM: number }): number {
   const node = cases.net.network.node(nodeIds.machineIn(machine.id));
   const own = machine.flow;
+  const marginAt = (flow: number): number => {
+    cases.net.network.demand[node] = flow;
+    return cases.net.solve() ? marginNow().marginM : -1e3;
+  };
+  cases.set(worst);
+  // Illinois rule: a secant that never leaves the bracket.
   let low = 0;
   let high = worst.marginM >= 0 ? own * 4 : own;
-  cases.set(worst);
-  for (let i = 0; i < 14; i++) {
-    const flow = (low + high) / 2;
-    cases.net.network.demand[node] = flow;
-    if (cases.net.solve() && marginNow().marginM >= 0) low = flow;
-    else high = flow;
-  }
+  let atLow = marginAt(1e-9);
+  let atHigh = marginAt(high);
+  if (atLow > 0 && atHigh < 0) {
+    let side = 0;
+    for (let i = 0; i < 24 && high - low > 2e-4 * own; i++) {
+      const flow = (low * atHigh - high * atLow) / (atHigh - atLow);
+      const at = marginAt(flow);
+      if (Math.abs(at) < 1e-4) {
+        low = high = flow;
+        break;
+      }
+      if (at > 0) {
+        low = flow;
+        atLow = at;
+        if (side === 1) atHigh /= 2;
+        side = 1;
+      } else {
+        high = flow;
+        atHigh = at;
+        if (side === -1) atLow /= 2;
+        side = -1;
+      }
+    }
+  } else if (atHigh >= 0) low = high;
   cases.net.network.demand[node] = own;
   cases.set(worst);
   return low;

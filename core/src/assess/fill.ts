@@ -2,8 +2,8 @@ import { partHeadLoss } from '../catalogue/part-loss.js';
 import { figure, input, message } from '../working/figure.js';
 import { GRAVITY } from '../fluid/air.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
-import type { Line, Rig } from '../rig/schema.js';
-import { Cases } from './cases.js';
+import type { Line } from '../rig/schema.js';
+import type { Cases } from './cases.js';
 import { partShares } from './feed.js';
 import type { FillResult, Finding } from './types.js';
 
@@ -66,13 +66,13 @@ function widerHose(cases: Cases, line: Line): FillResult['wider'] {
   const longest = hoses.reduce((a, b) => (b.length > a.length ? b : a));
   const boreM = nextBore(longest.bore);
   if (!boreM) return undefined;
-  const lines = cases.rig.lines.map((l) => (l === line ? { ...l, parts: l.parts.map((p) => (p === longest ? { ...p, bore: boreM } : p)) } : l));
-  const rig: Rig = { ...cases.rig, lines };
-  // The spigot is what it was measured to be, through the hose it was measured with.
-  const wide = new Cases(rig, cases.values);
-  wide.net.keepSpigots(cases.net);
-  wide.set({});
-  return { boreM, flowM3s: wide.net.flowOf(line.id) };
+  // The spigot stays what it was measured to be, through the hose it was measured with.
+  const undo = cases.net.tryBore(line, longest, boreM);
+  cases.set({});
+  const flowM3s = cases.net.flowOf(line.id);
+  undo();
+  cases.set({});
+  return { boreM, flowM3s };
 }
 
 export function fillFindings(cases: Cases, fill: FillResult): Finding[] {

@@ -5,7 +5,7 @@ import { type Water, waterAt } from '../fluid/water.js';
 import { type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
-import type { End, Line, LineRole, Outlet, Rig, Tank } from '../rig/schema.js';
+import type { End, Line, LineRole, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
 /** Names of the network's nodes and links, by the thing on the rig. */
@@ -180,14 +180,15 @@ export class RigNetwork {
     this.network.viscosity = this.water.kinematicViscosityM2S;
   }
 
-  /** Takes the spigot curves of another network of the same rig: a change of hose does not change the house. */
-  keepSpigots(other: RigNetwork): void {
-    for (const s of this.rig.spigots) {
-      const link = this.network.link(linkIds.tap(s.id));
-      const k = other.cleanQuadratic[other.network.link(linkIds.tap(s.id))];
-      this.cleanQuadratic[link] = k;
-      this.dirtyQuadratic[link] = k;
-    }
+  /** Gives one hose of a line another bore until the returned function is called. */
+  tryBore(line: Line, hose: Part, boreM: number): () => void {
+    const { runBore, runStart } = this.network;
+    const run = runStart[this.lineLink.get(line.id)!] + line.parts.filter((p) => p.kind === 'hose').findIndex((p) => p.id === hose.id);
+    const before = runBore[run];
+    runBore[run] = boreM;
+    return () => {
+      runBore[run] = before;
+    };
   }
 
   setStrainers(dirty: boolean): void {

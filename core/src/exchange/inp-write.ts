@@ -16,8 +16,8 @@ const safe = (id: string): string => id.replace(/[^A-Za-z0-9_.-]+/g, '_').slice(
 /**
  * Writes a solved network in EPANET's text format (INP), LPM and Darcy–Weisbach, so that anyone can check it.
  * What the format has no word for is written as what it comes to in this solve: storage as fixed heads, coiled hose as a
- * longer one, pressure lost at opening as a minor loss, relief valves as pressure-sustaining ones where they pass water
- * and as shut pipes where they do not.
+ * longer one, pressure lost at opening and relief valves that pass water as minor losses; relief valves at
+ * rest are left out, since a shut pipe leaks in the format's engine under the pressures of a washer.
  */
 export function writeInp(network: Network, title: string): string {
   return new Writer(network).write(title);
@@ -28,7 +28,6 @@ class Writer {
   private readonly reservoirs: string[] = [];
   private readonly pipes: string[] = [];
   private readonly pumps: string[] = [];
-  private readonly valves: string[] = [];
   private readonly curves: string[] = [];
   private readonly emitters: string[] = [];
   private readonly names = new Map<string, string>();
@@ -66,7 +65,7 @@ class Writer {
     spec.links.forEach((l, i) => this.link(l, i, air));
     return [
       `[TITLE]\n${title.replace(/[\r\n[\]]+/g, ' ')}`,
-      section('JUNCTIONS', this.junctions), section('RESERVOIRS', this.reservoirs), section('PIPES', this.pipes), section('PUMPS', this.pumps), section('VALVES', this.valves),
+      section('JUNCTIONS', this.junctions), section('RESERVOIRS', this.reservoirs), section('PIPES', this.pipes), section('PUMPS', this.pumps),
       section('EMITTERS', this.emitters), section('CURVES', this.curves),
       `[OPTIONS]\nUNITS\tLPM\nHEADLOSS\tD-W\nVISCOSITY\t${number(this.network.viscosity / INP_VISCOSITY)}\nACCURACY\t0.0000001\nTRIALS\t500\nUNBALANCED\tCONTINUE 20`,
       '[END]\n',
@@ -89,7 +88,7 @@ class Writer {
     if (network.constant[i] < 0) return this.pump(l, i);
     const flow = network.flow[i];
     const opening = Math.abs(flow) > 1e-9 ? network.constant[i] / (flow * flow) : 0;
-    if (l.id.startsWith('unloader:')) return this.unloader(l, flow);
+    if (l.id.startsWith('unloader:')) return this.unloader(l, i, flow);
     const status = network.closed[i] ? 'CLOSED' : l.oneWay ? 'CV' : 'OPEN';
     const runs = l.runs ?? [];
     const quadratic = network.quadratic[i] + opening;
@@ -125,12 +124,9 @@ class Writer {
     for (const share of [0, 0.5, 0.9]) this.curves.push(`${name}\t${number((open * share) / U.flow)}\t${number(shutoff * (1 - share * share))}`);
   }
 
-  private unloader(l: LinkSpec, flow: number): void {
-    const from = this.network.spec.nodes[this.network.node(l.from)];
-    if (flow > 1e-9) {
-      const setting = this.network.head[this.network.node(l.from)] - from.elevationM;
-      this.valves.push([this.name(l.id), this.name(l.from), this.name(l.to), number(PLAIN_BORE / U.diameter), 'PSV', number(setting), '0'].join('\t'));
-    } else this.pipe(this.name(l.id), l.from, l.to, 1e-3, PLAIN_BORE, 0.0015e-3, 0, 'CLOSED');
+  /** The format's valves hold a pressure by turning, this one by letting go: written as the loss it is in this solve. */
+  private unloader(l: LinkSpec, i: number, flow: number): void {
+    if (flow > 1e-9) this.pipe(this.name(l.id), l.from, l.to, 1e-3, PLAIN_BORE, 0.0015e-3, kOf(this.network.headLoss(i) / (flow * flow), PLAIN_BORE), 'OPEN');
   }
 }
 

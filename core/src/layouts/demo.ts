@@ -1,7 +1,7 @@
 import type { RigDocument } from '../rig/schema.js';
-import { pontoonRig } from './first-rig.js';
+import { LAYOUTS } from './layouts.js';
 
 /** The invented workshop's yard: what the demo starts with. Fresh objects at every call. */
 export function DEMO_RIGS(): { readonly id: string; readonly document: RigDocument }[] {
-  return [{ id: 'marina-pontoon', document: pontoonRig() }];
+  return LAYOUTS.map((l) => ({ id: l.demoId, document: l.make() }));
 }

@@ -1,3 +1,4 @@
-export * from './pieces.js';
-export * from './first-rig.js';
-export * from './demo.js';
+export { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, uprightTank, washer } from './pieces.js';
+export { pontoonRig } from './first-rig.js';
+export { type Layout, LAYOUTS } from './layouts.js';
+export { DEMO_RIGS } from './demo.js';

@@ -1,0 +1,26 @@
+import type { RigDocument } from '../rig/schema.js';
+import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
+
+/** A drop-in skid: washer raised on a shelf beside the compressor, a transfer pump feeding it, two guns at the end. */
+export function boostedSkid(): RigDocument {
+  return {
+    ...emptyRig('Greenhouse skid', 'Greenhouse grower'),
+    brief: { job: '2 h', triggerShare: '55 %', water: '72 °F', altitude: '300 ft' },
+    spigots: [spigot('glass-tap', 'Glasshouse tap', '6 gpm', '50 psi')],
+    tanks: [boxTank('water', 'Water', ['60 in', '40 in', '26 in'], { base: '2 in' })],
+    manifolds: [{ id: 'split', name: 'Two outlets', height: '40 in' }],
+    boosters: [{ id: 'transfer', name: 'Transfer pump', height: '4 in', running: true, shutoffPressure: '35 psi', openFlow: '14 gpm' }],
+    machines: [washer('washer-a', 'Washer on the shelf', '5.5 gpm', '3000 psi', '14 hp', { inletHeight: '42 in' })],
+    outlets: [gun('gun-a', 'Left gun', '3.5', '2200 psi', { height: '5 ft' }), gun('gun-b', 'Right gun', '3.5', '2200 psi', { height: '5 ft' })],
+    lines: [
+      line('fill', 'fill', 'spigot:glass-tap', 'tank:water@30 in', gardenFill('58', '100 ft')),
+      line('suck', 'boost', 'tank:water@4 in', 'booster:transfer', parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', ['hose-helix-1', { length: '2 ft' }])),
+      line('feed-a', 'feed', 'booster:transfer', 'machine:washer-a', parts('barb-34', ['hose-helix-34', { length: '9 ft' }], ['elbow-90-34', { count: '2' }], 'barb-34')),
+      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '6 ft', name: 'Whip line' }])),
+      line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '100 ft', '30 ft')),
+      line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '100 ft', '30 ft')),
+      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@26 in~48 in', parts('barb-34', ['hose-helix-34', { length: '9 ft', name: 'Return hose 3/4 in' }])),
+      line('dump', 'dump', 'tank:water@3 in', 'open@-30 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '3 ft' }])),
+    ],
+  };
+}

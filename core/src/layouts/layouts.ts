@@ -1,0 +1,30 @@
+import type { RigDocument } from '../rig/schema.js';
+import { bigTankTrailer } from './big-tank-trailer.js';
+import { boostedSkid } from './boosted-skid.js';
+import { pontoonRig } from './first-rig.js';
+import { gravityVan } from './gravity-van.js';
+import { plainFirst } from './plain-first.js';
+import { tiedTanksTruck } from './tied-tanks-truck.js';
+import { twoGunSplit } from './two-gun-split.js';
+import { twoUnequal } from './two-unequal.js';
+
+/** A kind of rig to start from. */
+export interface Layout {
+  readonly id: string;
+  /** As offered in the yard. */
+  readonly title: string;
+  /** Id of its build in the demo's yard. */
+  readonly demoId: string;
+  readonly make: () => RigDocument;
+}
+
+export const LAYOUTS: readonly Layout[] = [
+  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: pontoonRig },
+  { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: bigTankTrailer },
+  { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: tiedTanksTruck },
+  { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: gravityVan },
+  { id: 'boosted-skid', title: 'Skid with a transfer pump and a raised washer', demoId: 'greenhouse', make: boostedSkid },
+  { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: twoUnequal },
+  { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: twoGunSplit },
+  { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: plainFirst },
+];
