@@ -9,14 +9,29 @@ const upward = order.slice(0, -1).map((name, i) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'no-circles', severity: 'error', from: { pathNot: '^core/src/rig/(read|upgrade|wiring)\\.ts$' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: { pathNot: '^core/src/rig/(read|upgrade|wiring)\\.ts$' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     { name: 'core-knows-nobody', severity: 'error', from: { path: '^core/src' }, to: { path: '^(web|server|cli)/' } },
     { name: 'core-is-pure', severity: 'error', from: { path: '^core/src', pathNot: '\\.spec\\.ts$|/testing/' }, to: { dependencyTypes: ['core'] } },
     { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|cli)/' } },
     { name: 'cli-knows-only-core', severity: 'error', from: { path: '^cli/' }, to: { path: '^(web|server)/' } },
     { name: 'web-knows-only-core', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|cli)/' } },
-    { name: 'state-knows-no-views', severity: 'error', from: { path: '^web/src/app/state' }, to: { path: '^web/src/app/(stations|yard|rig|waterway|shell|kit)/' } },
+    {
+      name: 'state-knows-no-views',
+      severity: 'error',
+      from: { path: '^web/src/app/state' },
+      to: { path: '^web/src/app/(stations|yard|rig|waterway|shell|kit)/' },
+    },
     ...upward,
   ],
-  options: { doNotFollow: { path: 'node_modules|dist' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, enhancedResolveOptions: { extensions: ['.ts', '.js', '.mjs'], mainFields: ['main', 'types'] } },
+  options: {
+    doNotFollow: { path: 'node_modules|dist' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { extensions: ['.ts', '.js', '.mjs'], mainFields: ['main', 'types'] },
+  },
 };

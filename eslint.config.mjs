@@ -19,10 +19,30 @@ export default tseslint.config(
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts', 'core/src/testing/**'],
-    rules: { 'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'console', 'setTimeout'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }] },
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'console', 'setTimeout'],
+      'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
+    },
   },
   { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   { files: ['web/src/main.ts', 'server/src/main.ts', 'tools/**', 'e2e/**'], rules: { 'no-console': 'off' } },
-  { files: ['tools/**/*.mjs', '**/*.cjs', '*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable', setTimeout: 'readonly', fetch: 'readonly', performance: 'readonly', document: 'readonly', localStorage: 'readonly', requestAnimationFrame: 'readonly', Event: 'readonly' } } },
+  {
+    files: ['tools/**/*.mjs', '**/*.cjs', '*.mjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        module: 'writable',
+        setTimeout: 'readonly',
+        fetch: 'readonly',
+        performance: 'readonly',
+        document: 'readonly',
+        localStorage: 'readonly',
+        requestAnimationFrame: 'readonly',
+        Event: 'readonly',
+      },
+    },
+  },
 );

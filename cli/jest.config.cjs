@@ -2,7 +2,7 @@ module.exports = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.spec.ts'],
-  
+
   moduleNameMapper: { '^@pozzo/core$': '<rootDir>/../core/src/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
   transform: { '^.+\\.ts$': ['ts-jest', { tsconfig: '<rootDir>/tsconfig.spec.json' }] },
 };

@@ -8,6 +8,9 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking'] },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu', '--disable-background-networking'],
+    },
   },
 });

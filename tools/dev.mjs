@@ -5,7 +5,8 @@ import { buildNode, install, root } from './steps.mjs';
 
 install();
 buildNode();
-const start = (command, args, cwd = root, env = {}) => spawn(command, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false', ...env } });
+const start = (command, args, cwd = root, env = {}) =>
+  spawn(command, args, { cwd, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false', ...env } });
 const all = [
   start(process.execPath, ['node_modules/typescript/bin/tsc', '-b', 'core', 'server', 'cli', '--watch', '--preserveWatchOutput']),
   start(process.execPath, ['--watch', 'server/dist/main.js'], root, { POZZO_DEMO: '1', POZZO_LOG: 'warn' }),

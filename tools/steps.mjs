@@ -18,7 +18,12 @@ if (major !== 20 || minor < 19) fail(`Pozzo runs on Node 20.19 or a later 20; th
 
 /** Runs a command in the open; its failure is ours, unless `soft`. */
 export function run(command, args, { cwd = root, env = {}, soft = false, quiet = false } = {}) {
-  const done = spawnSync(command, args, { cwd, stdio: quiet ? ['ignore', 'pipe', 'inherit'] : ['ignore', 'inherit', 'inherit'], env: { ...process.env, NG_CLI_ANALYTICS: 'false', ...env }, encoding: 'utf8' });
+  const done = spawnSync(command, args, {
+    cwd,
+    stdio: quiet ? ['ignore', 'pipe', 'inherit'] : ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false', ...env },
+    encoding: 'utf8',
+  });
   if (done.error?.code === 'ENOENT') fail(`"${command}" is needed and not on this machine.`);
   if (done.status !== 0 && !soft) process.exit(done.status ?? 1);
   return done;
@@ -78,7 +83,8 @@ export function chromium() {
   if (existsSync('/usr/bin/chromium')) return;
   console.log('Bringing Chromium from the system’s packages.');
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const apt = (...args) => run([...asRoot, 'apt-get', ...args][0], [...asRoot, 'apt-get', ...args].slice(1), { soft: true, quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
+  const apt = (...args) =>
+    run([...asRoot, 'apt-get', ...args][0], [...asRoot, 'apt-get', ...args].slice(1), { soft: true, quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } });
   apt('update');
   if (apt('install', '-y', '--no-install-recommends', 'chromium').status !== 0 || !existsSync('/usr/bin/chromium'))
     fail('Chromium is needed for the tests: install the package "chromium" so that /usr/bin/chromium is there.');

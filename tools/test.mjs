@@ -21,7 +21,10 @@ else failed++;
 for (const name of ['core', 'server', 'cli', 'web']) {
   console.log(`\n== ${name}`);
   const file = join(out, `${name}.json`);
-  const done = run(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`, '--silent=false', '--reporters=default'], { cwd: join(root, name), soft: true });
+  const done = run(process.execPath, [join(root, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`, '--silent=false', '--reporters=default'], {
+    cwd: join(root, name),
+    soft: true,
+  });
   if (!existsSync(file)) {
     failed++;
     continue;
@@ -34,7 +37,11 @@ for (const name of ['core', 'server', 'cli', 'web']) {
 
 console.log('\n== the application in a browser');
 const file = join(out, 'e2e.json');
-const e2e = run(process.execPath, [join(root, 'node_modules/@playwright/test/cli.js'), 'test'], { cwd: join(root, 'e2e'), soft: true, env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } });
+const e2e = run(process.execPath, [join(root, 'node_modules/@playwright/test/cli.js'), 'test'], {
+  cwd: join(root, 'e2e'),
+  soft: true,
+  env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+});
 if (existsSync(file)) {
   const { stats } = JSON.parse(readFileSync(file, 'utf8'));
   passed += stats.expected + stats.flaky;

@@ -4,6 +4,8 @@ module.exports = {
   setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.spec.ts'],
-  transform: { '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }] },
+  transform: {
+    '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }],
+  },
   moduleNameMapper: { '^@pozzo/core$': '<rootDir>/../core/src/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
 };

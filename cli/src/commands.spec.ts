@@ -36,9 +36,31 @@ describe('pozzo assess', () => {
 describe('pozzo sum', () => {
   test('prints inputs, result and working', () => {
     const r = run(['sum', 'nozzle-flow', 'size=4', 'pressure=3000 psi']);
-    expect(JSON.parse(r.stdout)).toMatchObject({ sum: 'nozzle-flow', inputs: { size: { si: 4, unit: '1', text: '4' } }, result: { flow: { unit: 'm3/s', text: '3.46\u00a0gpm' } } });
+    expect(JSON.parse(r.stdout)).toMatchObject({
+      sum: 'nozzle-flow',
+      inputs: { size: { si: 4, unit: '1', text: '4' } },
+      result: { flow: { unit: 'm3/s', text: '3.46\u00a0gpm' } },
+    });
   });
   test('lists what there is', () => expect(JSON.parse(run(['sum', '--list']).stdout).length).toBeGreaterThanOrEqual(7));
+});
+
+describe('pozzo solve', () => {
+  const net = (demand: number): string =>
+    `[JUNCTIONS]\nJ 0 ${demand}\n[RESERVOIRS]\nT 2\n[PIPES]\na T J 5 25.4 0.0015 0 OPEN\n[OPTIONS]\nUNITS LPM\nHEADLOSS D-W\n[END]\n`;
+  test('prints a JSON line a file, in order', () => {
+    const r = run(['solve', file('a.inp', net(10)), file('b.inp', net(20))]);
+    expect(r.exit).toBe(0);
+    const [a, b] = r.stdout.split('\n').map((l) => JSON.parse(l));
+    expect(a).toMatchObject({ converged: true, links: { a: { flowM3s: expect.closeTo(10e-3 / 60, 9) } }, nodes: { T: { headM: 2 } } });
+    expect(b.links.a.flowM3s).toBeCloseTo(20e-3 / 60, 9);
+    expect(Number.isInteger(a.iterations)).toBe(true);
+  });
+  test('reads back what inp writes of a rig', () => {
+    const r = run(['inp', rig]);
+    expect(r.stdout).toMatch(/^\[TITLE\]\nPontoon skid/);
+    expect(JSON.parse(run(['solve', file('rig.inp', r.stdout)]).stdout)).toMatchObject({ converged: true });
+  });
 });
 
 describe('bad input ends with 1 and one line', () => {
@@ -49,7 +71,17 @@ describe('bad input ends with 1 and one line', () => {
     ['a missing file', ['assess', '/nowhere/rig.json'], /There is no file/],
     ['a folder', ['assess', folder], /cannot be read/],
     ['broken JSON', ['assess', file('broken.json', '{')], /is not JSON/],
-    ['a rig with a zero bore', ['assess', file('zero.json', JSON.stringify(pontoonRig()).replace('"bore":"5/8 in"', '"bore":"0 in"'))], /lines\.0\.parts\.0\.bore: .*at least 1 mm/],
+    [
+      'a rig with a zero bore',
+      ['assess', file('zero.json', JSON.stringify(pontoonRig()).replace('"bore":"5/8 in"', '"bore":"0 in"'))],
+      /lines\.0\.parts\.0\.bore: .*at least 1 mm/,
+    ],
+    [
+      'a network with a valve not known',
+      ['solve', file('gpv.inp', '[JUNCTIONS]\nJ 0 1\n[RESERVOIRS]\nT 2\n[VALVES]\nv T J 25 GPV c 0\n')],
+      /line 6: Valve type GPV is not supported/,
+    ],
+    ['no network', ['solve'], /one network file or more/],
     ['an unknown option', ['assess', rig, '--loud'], /"--loud" is not an option/],
     ['an unknown sum', ['sum', 'magic'], /There is no sum "magic"\. There is nozzle-flow/],
     ['a missing input', ['sum', 'nozzle-flow', 'size=4'], /needs pressure/],

@@ -1,9 +1,11 @@
-import { advise, assess, doSum, findSum, SUMS } from '@pozzo/core';
+import { advise, assess, doSum, findSum, readInp, rigInp, solveInp, SUMS } from '@pozzo/core';
 import { InputError, type Outcome } from './failure.js';
-import { readRigFile } from './files.js';
+import { readRigFile, readText } from './files.js';
 import { textReport } from './text-report.js';
 
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
+pozzo inp <rig file>                                    write its network as an EPANET file
+pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
 pozzo sum --list                                        list the calculations`;
 
@@ -42,8 +44,16 @@ const sumCommand: Command = (args) => {
   if (flags.has('--list'))
     return json(
       SUMS.map((s) => ({
-        name: s.name, title: s.title,
-        inputs: s.inputs.map((i) => ({ name: i.name, label: i.label, dimension: i.rule.dimension, min: i.rule.min, max: i.rule.max, ...(i.fallback === undefined ? {} : { default: i.fallback }) })),
+        name: s.name,
+        title: s.title,
+        inputs: s.inputs.map((i) => ({
+          name: i.name,
+          label: i.label,
+          dimension: i.rule.dimension,
+          min: i.rule.min,
+          max: i.rule.max,
+          ...(i.fallback === undefined ? {} : { default: i.fallback }),
+        })),
         result: s.outputs,
       })),
     );
@@ -63,7 +73,31 @@ const sumCommand: Command = (args) => {
   return json(done.value);
 };
 
-const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, sum: sumCommand };
+const inpCommand: Command = (args) => {
+  const { rest } = split(args, []);
+  if (rest.length !== 1) throw new InputError('inp takes one rig file.');
+  return rigInp(readRigFile(rest[0]).rig).trimEnd();
+};
+
+const solveCommand: Command = (args) => {
+  const { rest } = split(args, []);
+  if (rest.length === 0) throw new InputError('solve takes one network file or more.');
+  // All files are read before anything is printed: an answer is whole or not there.
+  const networks = rest.map((path) => {
+    const read = readInp(readText(path));
+    if (!read.ok)
+      throw new InputError(
+        read.problems
+          .slice(0, 5)
+          .map((p) => `${path}, line ${p.line}: ${p.message}`)
+          .join(' ') + (read.problems.length > 5 ? ` (and ${read.problems.length - 5} more)` : ''),
+      );
+    return read.network;
+  });
+  return networks.map((n) => json(solveInp(n))).join('\n');
+};
+
+const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, inp: inpCommand, solve: solveCommand, sum: sumCommand };
 
 /** Runs a command line. Never throws: exit 0 done, 1 bad input with one line, 2 internal. */
 export function run(args: readonly string[]): Outcome {

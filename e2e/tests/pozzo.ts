@@ -15,7 +15,10 @@ export class Server {
   private port = '0';
 
   async start(): Promise<void> {
-    this.process = spawn(process.execPath, [main], { env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error' }, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.process = spawn(process.execPath, [main], {
+      env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error' },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     this.url = await new Promise<string>((done, fail) => {
       this.process!.stdout!.on('data', (text: Buffer) => {
         const m = /http:\S+/.exec(String(text));
@@ -72,7 +75,15 @@ export const test = base.extend<Fixtures>({
 /** No accessibility finding of WCAG 2.2 AA on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
   const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+  expect(
+    found.violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
 }
 
 export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });

@@ -42,7 +42,7 @@ test('a thin feed hose collapses the inlet margin; undo brings it back', async (
 test('the yard: add, rename, duplicate, delete with undo', async ({ page, server }) => {
   await page.goto(server.url);
   await page.getByRole('button', { name: 'New build' }).click();
-  await page.getByRole('menuitem', { name: 'One tank, one washer' }).click();
+  await page.getByRole('menuitem', { name: 'One buffer tank, one washer' }).click();
   await expect(page).toHaveURL(/\/rig\/[0-9a-f-]{36}/);
   await expect(headline(page)).toContainText('is fed');
   await page.getByRole('link', { name: 'Pozzo, to the yard' }).click();
@@ -73,7 +73,14 @@ test('the yard: add, rename, duplicate, delete with undo', async ({ page, server
 test('a field keeps what was typed, tells what is wrong, and gives it up on Escape', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/tanks`);
   const length = page.getByLabel('Length', { exact: true });
-  for (const [typed, words] of [['-3 ft', 'too small: at least 2 in'], ['0 in', 'too small'], ['9999 ft', 'too large: at most 40 ft'], ['8 psi', 'is a pressure; a length is wanted'], ['NaN', 'is not a number'], ['', 'Type a length']] as const) {
+  for (const [typed, words] of [
+    ['-3 ft', 'too small: at least 2 in'],
+    ['0 in', 'too small'],
+    ['9999 ft', 'too large: at most 40 ft'],
+    ['8 psi', 'is a pressure; a length is wanted'],
+    ['NaN', 'is not a number'],
+    ['', 'Type a length'],
+  ] as const) {
     await length.fill(typed);
     await expect(page.getByRole('alert').filter({ hasText: words })).toBeVisible();
     await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');

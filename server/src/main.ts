@@ -30,6 +30,10 @@ try {
   process.once('SIGTERM', stop);
 } catch (error) {
   const code = (error as { code?: string }).code;
-  console.error(code === 'EADDRINUSE' ? `Port ${process.env['PORT'] ?? 4080} is taken. Stop what uses it, or set PORT to another number.` : `Pozzo could not start: ${(error as Error).message}`);
+  console.error(
+    code === 'EADDRINUSE'
+      ? `Port ${process.env['PORT'] ?? 4080} is taken. Stop what uses it, or set PORT to another number.`
+      : `Pozzo could not start: ${(error as Error).message}`,
+  );
   process.exit(1);
 }

@@ -52,7 +52,9 @@ describe('builds', () => {
     const added = await add('one', named('One'));
     expect(added.status).toBe(201);
     expect(added.body).toMatchObject({ id: 'one', version: 1 });
-    const saved = await request(app).put('/api/v1/builds/one').send({ version: 1, document: named('One, better') });
+    const saved = await request(app)
+      .put('/api/v1/builds/one')
+      .send({ version: 1, document: named('One, better') });
     expect(saved.body).toMatchObject({ id: 'one', version: 2 });
     const list = await request(app).get('/api/v1/builds');
     expect(list.body.builds.find((b: { id: string }) => b.id === 'one')).toMatchObject({ name: 'One, better', verdict: 'fed', machines: 1 });
@@ -64,16 +66,30 @@ describe('builds', () => {
 
   test('a stale write is refused with both versions, and nothing is merged', async () => {
     await add('two', named('Two'));
-    await request(app).put('/api/v1/builds/two').send({ version: 1, document: named('Theirs') });
-    const mine = await request(app).put('/api/v1/builds/two').send({ version: 1, document: named('Mine') });
+    await request(app)
+      .put('/api/v1/builds/two')
+      .send({ version: 1, document: named('Theirs') });
+    const mine = await request(app)
+      .put('/api/v1/builds/two')
+      .send({ version: 1, document: named('Mine') });
     expect(mine.status).toBe(409);
-    expect(mine.body).toMatchObject({ error: { code: 'stale', path: 'version' }, current: { version: 2, document: { name: 'Theirs' } }, yours: { version: 1, document: { name: 'Mine' } } });
+    expect(mine.body).toMatchObject({
+      error: { code: 'stale', path: 'version' },
+      current: { version: 2, document: { name: 'Theirs' } },
+      yours: { version: 1, document: { name: 'Mine' } },
+    });
     expect((await store.get('two')).document.name).toBe('Theirs');
   });
 
   test('of two tabs that save at once exactly one wins', async () => {
     await add('race', named('Race'));
-    const answers = await Promise.all(Array.from({ length: 8 }, (_, i) => request(app).put('/api/v1/builds/race').send({ version: 1, document: named(`Tab ${i}`) })));
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        request(app)
+          .put('/api/v1/builds/race')
+          .send({ version: 1, document: named(`Tab ${i}`) }),
+      ),
+    );
     expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
     expect(answers.filter((a) => a.status === 409)).toHaveLength(7);
     expect((await store.get('race')).version).toBe(2);
@@ -114,7 +130,9 @@ describe('wrong input', () => {
     ['a wrong unit', ['machines', '0', 'flow'], '8 psi', 'document.machines.0.flow', 'quantity'],
     ['a number where a text belongs', ['machines', '0', 'flow'], 8, 'document.machines.0.flow', 'string'],
   ])('%s answers 400 with code, path, bound and a sentence', async (_name, path, value, where, code) => {
-    const r = await request(app).post('/api/v1/builds').send({ document: broken(path, value) });
+    const r = await request(app)
+      .post('/api/v1/builds')
+      .send({ document: broken(path, value) });
     expect(r.status).toBe(400);
     expect(r.body.error).toMatchObject({ path: where, code });
     expect(r.body.error.bound).toBeTruthy();
@@ -123,7 +141,15 @@ describe('wrong input', () => {
 
   test.each<[string, () => request.Test, number, string]>([
     ['broken JSON', () => request(app).post('/api/v1/builds').set('content-type', 'application/json').send('{"document":'), 400, 'json'],
-    ['a body over the limit', () => request(app).post('/api/v1/builds').send({ document: { notes: 'x'.repeat(1_100_000) } }), 413, 'too-large'],
+    [
+      'a body over the limit',
+      () =>
+        request(app)
+          .post('/api/v1/builds')
+          .send({ document: { notes: 'x'.repeat(1_100_000) } }),
+      413,
+      'too-large',
+    ],
     ['no body', () => request(app).post('/api/v1/builds'), 400, 'strict_object'],
     ['a list', () => request(app).post('/api/v1/builds').send([]), 400, 'strict_object'],
     ['an unknown id', () => request(app).get('/api/v1/builds/nobody'), 404, 'unknown'],
@@ -150,7 +176,10 @@ describe('sums', () => {
   });
   test('unknown ones and bad inputs are told', async () => {
     expect((await request(app).post('/api/v1/sums/nope').send({})).status).toBe(404);
-    expect((await request(app).post('/api/v1/sums/nozzle-flow').send({ size: '0', pressure: '1 psi' })).body.error).toMatchObject({ code: 'below', path: 'size' });
+    expect((await request(app).post('/api/v1/sums/nozzle-flow').send({ size: '0', pressure: '1 psi' })).body.error).toMatchObject({
+      code: 'below',
+      path: 'size',
+    });
     expect((await request(app).post('/api/v1/sums/nozzle-flow').send([])).status).toBe(400);
   });
 });

@@ -44,20 +44,36 @@ interface Measure {
 function measureOf(finding: Finding): Measure {
   const id = finding.subject.id;
   switch (finding.code) {
-    case 'runs-dry': case 'runs-dry-poor': case 'little-reserve':
+    case 'runs-dry':
+    case 'runs-dry-poor':
+    case 'little-reserve':
       return finding.code === 'runs-dry-poor'
-        ? { label: 'water lasts', dimension: 'time', of: (a) => { const t = a.tanks.find((x) => x.tankId === id); return t ? Math.min(t.dryAfterPoorS, lastTime(t.series.timeS)) : 0; }, step: 30 }
+        ? {
+            label: 'water lasts',
+            dimension: 'time',
+            of: (a) => {
+              const t = a.tanks.find((x) => x.tankId === id);
+              return t ? Math.min(t.dryAfterPoorS, lastTime(t.series.timeS)) : 0;
+            },
+            step: 30,
+          }
         : { label: 'water left', dimension: 'volume', of: (a) => a.tanks.find((t) => t.tankId === id)?.leftM3 ?? 0, step: 1e-3 };
     case 'tie-small':
       return { label: 'level difference', dimension: 'length', of: (a) => -(a.tanks.find((t) => t.tie)?.tie?.differenceM.value ?? 0), step: 5e-3 };
-    case 'vent-small': case 'no-vent':
+    case 'vent-small':
+    case 'no-vent':
       return { label: 'vacuum', dimension: 'pressure', of: (a) => -Math.min(a.drains.find((d) => d.tankId === id)?.vacuum.value ?? 0, 1e6), step: 1 };
     case 'bypass-hot':
       return { label: 'until hot', dimension: 'time', of: (a) => a.bypasses.find((b) => b.machineId === id)?.minutesToLimit.value ?? 0, step: 30 };
     case 'return-tight':
       return { label: 'back-pressure', dimension: 'pressure', of: (a) => -(a.bypasses.find((b) => b.machineId === id)?.backPressure.value ?? 0), step: 1e3 };
     case 'return-bubbles':
-      return { label: 'bubbles reach', dimension: 'length', of: (a) => -(a.bypasses.find((b) => b.machineId === id)?.bubbles?.reachesBelowLevelM ?? 0), step: 5e-3 };
+      return {
+        label: 'bubbles reach',
+        dimension: 'length',
+        of: (a) => -(a.bypasses.find((b) => b.machineId === id)?.bubbles?.reachesBelowLevelM ?? 0),
+        step: 5e-3,
+      };
     case 'gun-weak':
       return { label: 'at the gun', dimension: 'pressure', of: (a) => a.outlets.find((o) => o.outletId === id)?.pressure.value ?? 0, step: 5e4 };
     case 'gun-strong':
@@ -65,10 +81,20 @@ function measureOf(finding: Finding): Measure {
     case 'unloader-cycles':
       return { label: 'turned back', dimension: 'flow', of: (a) => -(a.machines.find((x) => x.machineId === id)?.returned.value ?? 0), step: 1e-7 };
     case 'engine-small':
-      return { label: 'engine to spare', dimension: 'power', of: (a) => { const x = a.machines.find((y) => y.machineId === id); return x ? x.engineAvailable.value - x.enginePower.value : 0; }, step: 10 };
+      return {
+        label: 'engine to spare',
+        dimension: 'power',
+        of: (a) => {
+          const x = a.machines.find((y) => y.machineId === id);
+          return x ? x.engineAvailable.value - x.enginePower.value : 0;
+        },
+        step: 10,
+      };
     case 'suction-fast':
       return { label: 'suction speed', dimension: 'velocity', of: (a) => -(a.feeds.find((f) => f.machineId === id)?.velocity.value ?? 0), step: 0.01 };
-    case 'feed-starved': case 'feed-tight': case 'direct-poor-spigot':
+    case 'feed-starved':
+    case 'feed-tight':
+    case 'direct-poor-spigot':
       return { label: 'inlet head', dimension: 'length', of: (a) => a.feeds.find((f) => f.machineId === id)?.margin.value ?? -100, step: 0.02 };
     default:
       return { label: 'findings', dimension: 'number', of: (a) => -a.findings.filter((f) => f.code === finding.code).length, step: 0.5 };
@@ -117,7 +143,11 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Gener
         gain: { label: measure.label, before, after, dimension: measure.dimension },
         price: cost.price - base.price,
         massKg: cost.massKg - base.massKg,
-        cures: !tried.assessment.findings.some((f) => same(f, finding) && rank(f.verdict) >= rank(finding.verdict)) && !tried.assessment.findings.some((f) => f.subject.id === finding.subject.id && f.station === finding.station && rank(f.verdict) >= rank(finding.verdict)),
+        cures:
+          !tried.assessment.findings.some((f) => same(f, finding) && rank(f.verdict) >= rank(finding.verdict)) &&
+          !tried.assessment.findings.some(
+            (f) => f.subject.id === finding.subject.id && f.station === finding.station && rank(f.verdict) >= rank(finding.verdict),
+          ),
         verdictAfter: tried.assessment.verdict,
       });
     }
@@ -126,7 +156,16 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Gener
 }
 
 function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {
-  return then.findings.some((f) => !same(f, finding) && rank(f.verdict) >= rank('tight') && !now.findings.some((g) => same(f, g) && rank(g.verdict) >= rank(f.verdict)) && rank(f.verdict) >= rank(finding.verdict) && f.code !== 'feed-tight' && f.code !== 'runs-dry-poor' && f.code !== 'little-reserve');
+  return then.findings.some(
+    (f) =>
+      !same(f, finding) &&
+      rank(f.verdict) >= rank('tight') &&
+      !now.findings.some((g) => same(f, g) && rank(g.verdict) >= rank(f.verdict)) &&
+      rank(f.verdict) >= rank(finding.verdict) &&
+      f.code !== 'feed-tight' &&
+      f.code !== 'runs-dry-poor' &&
+      f.code !== 'little-reserve',
+  );
 }
 
 function tryCandidate(doc: RigDocument, change: (d: RigDocument) => void): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {

@@ -23,7 +23,12 @@ export function bill(rig: Rig): Bill {
   let massKg = 0;
   for (const line of rig.lines)
     for (const part of line.parts) {
-      const own = priceAndMass({ item: part.item, kind: part.kind, lengthM: part.kind === 'hose' ? part.length : 0, count: part.kind === 'fitting' ? part.count : 1 });
+      const own = priceAndMass({
+        item: part.item,
+        kind: part.kind,
+        lengthM: part.kind === 'hose' ? part.length : 0,
+        count: part.kind === 'fitting' ? part.count : 1,
+      });
       price += own.price;
       massKg += own.massKg;
     }

@@ -75,31 +75,58 @@ const feedRules: Rule = (finding, rig, doc, now) => {
   const add = (id: string, title: string, change: Candidate['change']): void => void out.push({ id, title, change });
   const tankIndex = rig.tanks.findIndex((t) => t.id === feed.sourceId);
 
-  const hose = lines.flatMap((id) => lineAt(doc, id).parts).filter((p) => p.kind === 'hose').map((p) => m(p.bore));
+  const hose = lines
+    .flatMap((id) => lineAt(doc, id).parts)
+    .filter((p) => p.kind === 'hose')
+    .map((p) => m(p.bore));
   const narrow = hose.length ? nextFeedBore(Math.min(...hose)) : undefined;
   if (narrow) add('wider-all', `${inches(narrow)} hose, valve and fittings all the way`, (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
   const widest = hose.length ? nextFeedBore(narrow ?? Math.max(...hose)) : undefined;
   if (narrow && widest && widest > narrow) add('wider-two', `${inches(widest)} all the way, two sizes up`, (d) => eachPart(d, lines, (p) => upTo(p, widest)));
   if (has(doc, lines, isElbow)) {
-    const count = lines.flatMap((id) => lineAt(doc, id).parts).filter(isElbow).reduce((s, p) => s + Number((p as { count: string }).count), 0);
-    add('sweeps', count === 1 ? 'A sweep bend instead of the elbow' : `Sweep bends instead of ${count} elbows`, (d) => eachPart(d, lines, (p) => (isElbow(p) ? sweep(p) : undefined)));
-    add('no-elbows', 'Run the hose in a long curve, no elbows', (d) => lines.forEach((id) => { const l = lineAt(d, id); l.parts = l.parts.filter((p) => !isElbow(p)); }));
+    const count = lines
+      .flatMap((id) => lineAt(doc, id).parts)
+      .filter(isElbow)
+      .reduce((s, p) => s + Number((p as { count: string }).count), 0);
+    add('sweeps', count === 1 ? 'A sweep bend instead of the elbow' : `Sweep bends instead of ${count} elbows`, (d) =>
+      eachPart(d, lines, (p) => (isElbow(p) ? sweep(p) : undefined)),
+    );
+    add('no-elbows', 'Run the hose in a long curve, no elbows', (d) =>
+      lines.forEach((id) => {
+        const l = lineAt(d, id);
+        l.parts = l.parts.filter((p) => !isElbow(p));
+      }),
+    );
   }
-  if (has(doc, lines, (p) => p.kind === 'strainer')) add('strainer', 'A strainer one size larger', (d) => eachPart(d, lines, (p) => (p.kind === 'strainer' ? sizeUp(p) : undefined)));
+  if (has(doc, lines, (p) => p.kind === 'strainer'))
+    add('strainer', 'A strainer one size larger', (d) => eachPart(d, lines, (p) => (p.kind === 'strainer' ? sizeUp(p) : undefined)));
   if (has(doc, lines, (p) => p.kind === 'fitting' && p.is === 'ball-valve' && !!p.reducedBore))
     add('full-bore', 'A full-bore ball valve', (d) => eachPart(d, lines, (p) => (p.kind === 'fitting' && p.is === 'ball-valve' ? fullBore(p) : undefined)));
   if (has(doc, lines, (p) => p.kind === 'fitting' && p.is.startsWith('bulkhead')))
-    add('bulkhead', 'A bulkhead one size larger', (d) => eachPart(d, lines, (p) => (p.kind === 'fitting' && p.is.startsWith('bulkhead') ? sizeUp(p) : undefined)));
+    add('bulkhead', 'A bulkhead one size larger', (d) =>
+      eachPart(d, lines, (p) => (p.kind === 'fitting' && p.is.startsWith('bulkhead') ? sizeUp(p) : undefined)),
+    );
   if (!feed.direct && tankIndex >= 0) {
     const tied = now.tanks[tankIndex].tiedIds;
     add('raise-tank', `Raise the tank ${inches(m('6 in'))}`, (d) => raise(d, tied, m('6 in')));
     const low = rig.machines[machine].inletHeight;
     if (low > m('6 in')) {
       const to = Math.max(low - m('6 in'), m('4 in'));
-      add('lower-pump', `Lower the pump to ${inches(to)} above the deck`, (d) => { d.machines[machine].inletHeight = like(d.machines[machine].inletHeight, to); });
+      add('lower-pump', `Lower the pump to ${inches(to)} above the deck`, (d) => {
+        d.machines[machine].inletHeight = like(d.machines[machine].inletHeight, to);
+      });
     }
+    if (lines.length === 1)
+      add('second-feed', 'A second feed line beside the first', (d) => {
+        const first = lineAt(d, lines[0]);
+        d.lines.push({ ...structuredCopy(first), id: unusedId(d, `${first.id}-b`) });
+      });
     if (rig.boosters.length === 0) add('booster', 'A booster pump before the strainer', (d) => addBooster(d, lines, machine));
-    for (const b of rig.boosters) if (!b.running && lines.some((id) => rig.lines.find((l) => l.id === id)!.from.id === b.id)) add(`run-${b.id}`, `Switch ${b.name} on`, (d) => { d.boosters.find((x) => x.id === b.id)!.running = true; });
+    for (const b of rig.boosters)
+      if (!b.running && lines.some((id) => rig.lines.find((l) => l.id === id)!.from.id === b.id))
+        add(`run-${b.id}`, `Switch ${b.name} on`, (d) => {
+          d.boosters.find((x) => x.id === b.id)!.running = true;
+        });
   }
   return out;
 };
@@ -117,15 +144,26 @@ function fullBore(p: PartDocument): PartDocument | undefined {
 function raise(d: RigDocument, tankIds: readonly string[], by: number): void {
   for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);
   for (const l of d.lines)
-    for (const end of [l.from, l.to]) if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
+    for (const end of [l.from, l.to])
+      if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
 }
 
-/** Puts a booster between the first valve and the rest of the first line of a feed. */
-function addBooster(d: RigDocument, lines: readonly string[], machine: number): void {
+/** Puts a booster between the first valve and the rest of the first line of a feed (line ids from source to machine). */
+export function addBooster(d: RigDocument, lines: readonly string[], machine: number): void {
   const first = lineAt(d, lines[0]);
-  const cut = Math.max(first.parts.findIndex((p) => p.kind === 'strainer' || p.kind === 'hose'), 1);
+  const cut = Math.max(
+    first.parts.findIndex((p) => p.kind === 'strainer' || p.kind === 'hose'),
+    1,
+  );
   const id = unusedId(d, 'booster');
-  d.boosters.push({ id, name: 'Booster', height: first.from.height ?? '3 in', running: true, shutoffPressure: '45 psi', openFlow: typeableQuantity(si(d.machines[machine].flow, 'flow') * 2.2, 'flow', 'gpm', 2) });
+  d.boosters.push({
+    id,
+    name: 'Booster',
+    height: first.from.height ?? '3 in',
+    running: true,
+    shutoffPressure: '45 psi',
+    openFlow: typeableQuantity(si(d.machines[machine].flow, 'flow') * 2.2, 'flow', 'gpm', 2),
+  });
   const rest = first.parts.slice(cut);
   const old = first.to;
   first.parts = first.parts.slice(0, cut);
@@ -155,7 +193,8 @@ function grow(d: RigDocument, tankId: string, factor: number): void {
   t.fullLevel = like(t.fullLevel, m(t.fullLevel) * ratio);
   t.startLevel = like(t.startLevel, m(t.startLevel) * ratio);
   for (const l of d.lines)
-    if ((l.role === 'fill' || l.role === 'bypass') && l.to.id === tankId && l.to.height) l.to.height = like(l.to.height, m(t.base) + (m(l.to.height) - m(t.base)) * ratio);
+    if ((l.role === 'fill' || l.role === 'bypass') && l.to.id === tankId && l.to.height)
+      l.to.height = like(l.to.height, m(t.base) + (m(l.to.height) - m(t.base)) * ratio);
 }
 
 const shapeTall = (s: RigDocument['tanks'][number]['shape']): string => (s.kind === 'lying-cylinder' ? s.diameter : s.height);
@@ -169,33 +208,83 @@ const bufferRules: Rule = (finding, rig, _doc, now) => {
   const reserve = result.needed.working.inputs.find((i) => i.symbol === 'reserve')?.value ?? 0;
   const fillLines = now.fills.filter((f) => result.tiedIds.includes(f.tankId));
   const poorNeed = Math.max(result.draw.value - result.inflowPoor, 0) * job * (1 + reserve);
-  for (const [id, need, label] of [['tank', result.needed.value, ''], ['tank-poor', poorNeed, ', good for a poor spigot too']] as const) {
+  for (const [id, need, label] of [
+    ['tank', result.needed.value, ''],
+    ['tank-poor', poorNeed, ', good for a poor spigot too'],
+  ] as const) {
     const wanted = (need + result.heelVolumeM3) / result.fullVolumeM3;
     if (wanted <= 1.001) continue;
     if (wanted > 12) continue;
-    out.push({ id, title: `A ${Math.ceil((result.fullVolumeM3 * wanted) / 0.003785411784 / 5) * 5} gal tank lasts the job${label}`, change: (d) => result.tiedIds.forEach((t) => grow(d, t, wanted * 1.01)) });
+    out.push({
+      id,
+      title: `A ${Math.ceil((result.fullVolumeM3 * wanted) / 0.003785411784 / 5) * 5} gal tank lasts the job${label}`,
+      change: (d) => result.tiedIds.forEach((t) => grow(d, t, wanted * 1.01)),
+    });
   }
   const startsLow = rig.tanks.some((t) => result.tiedIds.includes(t.id) && t.startLevel < Math.min(t.fullLevel, shapeHeight(t.shape)) * 0.99);
-  if (startsLow) out.push({ id: 'start-full', title: 'Start the job with a full tank', change: (d) => d.tanks.forEach((t) => { if (result.tiedIds.includes(t.id)) t.startLevel = t.fullLevel; }) });
+  if (startsLow)
+    out.push({
+      id: 'start-full',
+      title: 'Start the job with a full tank',
+      change: (d) =>
+        d.tanks.forEach((t) => {
+          if (result.tiedIds.includes(t.id)) t.startLevel = t.fullLevel;
+        }),
+    });
+  // Less heel is more usable water: a lower or a wider outlet.
+  const outlets = rig.lines.filter((l) => (l.role === 'feed' || l.role === 'boost') && l.from.at === 'tank' && result.tiedIds.includes(l.from.id!));
+  const high = outlets.filter((l) => l.from.height !== undefined && l.from.height > rig.tanks.find((t) => t.id === l.from.id)!.base + 0.03);
+  if (high.length)
+    out.push({
+      id: 'outlet-low',
+      title: 'Outlet an inch above the bottom: less water out of reach',
+      change: (d) =>
+        high.forEach((l) => {
+          const end = lineAt(d, l.id).from;
+          end.height = like(end.height!, rig.tanks.find((t) => t.id === l.from.id)!.base + 0.0254);
+        }),
+    });
+  if (outlets.length)
+    out.push({
+      id: 'outlet-wide',
+      title: 'A bulkhead one size larger: less depth needed over it',
+      change: (d) =>
+        eachPart(
+          d,
+          outlets.map((l) => l.id),
+          (p) => (p.kind === 'fitting' && p.is.startsWith('bulkhead') ? sizeUp(p) : undefined),
+        ),
+    });
   for (const fill of fillLines) {
     if (fill.wider)
       out.push({
-        id: `fill-hose-${fill.lineId}`, title: `A ${inches(fill.wider.boreM)} fill hose`,
+        id: `fill-hose-${fill.lineId}`,
+        title: `A ${inches(fill.wider.boreM)} fill hose`,
         change: (d) => {
           const line = lineAt(d, fill.lineId);
-          const longest = line.parts.reduce<PartDocument | undefined>((a, p) => (p.kind === 'hose' && (!a || a.kind !== 'hose' || m(p.length) > m(a.length)) ? p : a), undefined);
+          const longest = line.parts.reduce<PartDocument | undefined>(
+            (a, p) => (p.kind === 'hose' && (!a || a.kind !== 'hose' || m(p.length) > m(a.length)) ? p : a),
+            undefined,
+          );
           line.parts = line.parts.map((p) => (p === longest || p.id === longest?.id ? (sizeUp(p) ?? p) : p));
         },
       });
     if (fill.costliest && fill.costliest.share > 0.1) {
       const part = rig.lines.find((l) => l.id === fill.lineId)!.parts.find((p) => p.id === fill.costliest!.partId)!;
-      if (part.kind === 'valve') out.push({ id: `fill-part-${part.id}`, title: `${part.name}, one size larger`, change: (d) => eachPart(d, [fill.lineId], (p) => (p.id === part.id ? sizeUpValve(p) : undefined)) });
+      if (part.kind === 'valve')
+        out.push({
+          id: `fill-part-${part.id}`,
+          title: `${part.name}, one size larger`,
+          change: (d) => eachPart(d, [fill.lineId], (p) => (p.id === part.id ? sizeUpValve(p) : undefined)),
+        });
     }
     const halfLength = rig.lines.find((l) => l.id === fill.lineId)!.parts.filter((p) => p.kind === 'hose');
-    if (halfLength.some((h) => h.kind === 'hose' && h.length > 20)) out.push({
-      id: `fill-short-${fill.lineId}`, title: 'Half the fill hose, parked nearer the spigot',
-      change: (d) => eachPart(d, [fill.lineId], (p) => (p.kind === 'hose' ? { ...p, length: like(p.length, m(p.length) / 2) } : undefined)),
-    });
+    if (halfLength.some((h) => h.kind === 'hose' && h.length > 20))
+      out.push({
+        id: `fill-short-${fill.lineId}`,
+        title: 'Half the fill hose, parked nearer the spigot',
+        change: (d) => eachPart(d, [fill.lineId], (p) => (p.kind === 'hose' ? { ...p, length: like(p.length, m(p.length) / 2) } : undefined)),
+      });
   }
   return out;
 };
@@ -211,7 +300,14 @@ const tieRules: Rule = (finding, _rig, doc) => {
   return [
     { id: 'tie-wider', title: 'A tie line one size wider', change: (d) => eachPart(d, ties, sizeUp) },
     { id: 'tie-wider-two', title: 'A tie line two sizes wider', change: (d) => eachPart(d, ties, (p) => sizeUp(sizeUp(p) ?? p)) },
-    { id: 'tie-second', title: 'A second tie line beside the first', change: (d) => { const first = lineAt(d, ties[0]); d.lines.push({ ...structuredCopy(first), id: unusedId(d, `${first.id}-b`) }); } },
+    {
+      id: 'tie-second',
+      title: 'A second tie line beside the first',
+      change: (d) => {
+        const first = lineAt(d, ties[0]);
+        d.lines.push({ ...structuredCopy(first), id: unusedId(d, `${first.id}-b`) });
+      },
+    },
   ];
 };
 
@@ -222,8 +318,20 @@ const ventRules: Rule = (finding, rig) => {
   const now = rig.tanks[i].ventBore;
   const sizes = ['1 in', '1 1/2 in', '2 in', '3 in', '4 in'].filter((s) => m(s) > now * 1.02);
   return [
-    ...sizes.map((s) => ({ id: `vent-${s}`, title: `A ${s} vent`, change: (d: RigDocument) => { d.tanks[i].ventBore = s; } })),
-    { id: 'lid-open', title: 'Keep the lid open while dumping', change: (d) => { d.tanks[i].lid = 'open'; } },
+    ...sizes.map((s) => ({
+      id: `vent-${s}`,
+      title: `A ${s} vent`,
+      change: (d: RigDocument) => {
+        d.tanks[i].ventBore = s;
+      },
+    })),
+    {
+      id: 'lid-open',
+      title: 'Keep the lid open while dumping',
+      change: (d) => {
+        d.tanks[i].lid = 'open';
+      },
+    },
   ];
 };
 
@@ -235,19 +343,39 @@ const bypassRules: Rule = (finding, rig, doc, now) => {
   if (finding.code === 'bypass-hot' && feed && !feed.direct) {
     const tank = rig.tanks.find((t) => t.id === feed.sourceId)!;
     out.push({
-      id: 'return-to-tank', title: `Return it to ${tank.name}`,
+      id: 'return-to-tank',
+      title: `Return it to ${tank.name}`,
       change: (d) => {
         d.lines = d.lines.filter((l) => !(l.role === 'bypass' && l.from.id === machine.id));
-        d.lines.push({ id: unusedId(d, `return-${machine.id}`), role: 'bypass', from: { at: 'machine', id: machine.id }, to: { at: 'tank', id: tank.id, height: like('1 in', tank.base + shapeHeight(tank.shape) * 0.9), apart: '36 in' }, parts: [takePart('barb-34', 'p1'), takePart('hose-helix-34', 'p2', { length: '6 ft' })] });
+        d.lines.push({
+          id: unusedId(d, `return-${machine.id}`),
+          role: 'bypass',
+          from: { at: 'machine', id: machine.id },
+          to: { at: 'tank', id: tank.id, height: like('1 in', tank.base + shapeHeight(tank.shape) * 0.9), apart: '36 in' },
+          parts: [takePart('barb-34', 'p1'), takePart('hose-helix-34', 'p2', { length: '6 ft' })],
+        });
       },
     });
   }
-  if (finding.code === 'return-tight' && own) out.push({ id: 'return-wider', title: 'A return hose one size wider', change: (d) => eachPart(d, [own.id], sizeUp) });
+  if (finding.code === 'return-tight' && own)
+    out.push({ id: 'return-wider', title: 'A return hose one size wider', change: (d) => eachPart(d, [own.id], sizeUp) });
   if (finding.code === 'return-bubbles' && own) {
     const tank = rig.tanks.find((t) => t.id === own.to.id)!;
     const reach = now.bypasses.find((b) => b.machineId === machine.id)?.bubbles?.depth.value ?? 0.3;
-    out.push({ id: 'return-apart', title: `Bring the return down ${inches(Math.ceil((reach + 0.1) / 0.0254) * 0.0254)} from the outlet`, change: (d) => { lineAt(d, own.id).to.apart = ascii(Math.ceil((reach + 0.1) / 0.0254) * 0.0254); } });
-    out.push({ id: 'return-low', title: 'A drop tube, so that the return ends under water', change: (d) => { lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', tank.base + 0.05); } });
+    out.push({
+      id: 'return-apart',
+      title: `Bring the return down ${inches(Math.ceil((reach + 0.1) / 0.0254) * 0.0254)} from the outlet`,
+      change: (d) => {
+        lineAt(d, own.id).to.apart = ascii(Math.ceil((reach + 0.1) / 0.0254) * 0.0254);
+      },
+    });
+    out.push({
+      id: 'return-low',
+      title: 'A drop tube, so that the return ends under water',
+      change: (d) => {
+        lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', tank.base + 0.05);
+      },
+    });
   }
   return out;
 };
@@ -258,53 +386,126 @@ const gunRules: Rule = (finding, rig, _doc, now) => {
   if (i < 0 || !result) return [];
   const out: Candidate[] = [];
   const better = shelfSize(result.betterSize);
-  if (better !== rig.outlets[i].nozzle.size && better > 0) out.push({ id: `nozzle-${better}`, title: `Nozzle number ${better}`, change: (d) => { d.outlets[i].nozzle.size = String(better); } });
-  out.push({ id: 'hose-wider', title: 'Pressure hose one size wider', change: (d) => eachPart(d, result.lineIds, (p) => (p.kind === 'hose' && m(p.length) > 5 ? sizeUp(p) : undefined)) });
-  out.push({ id: 'hose-off-reel', title: 'Pull the whole hose off the reel', change: (d) => eachPart(d, result.lineIds, (p) => (p.kind === 'hose' && p.coiledLength ? { ...p, coiledLength: '0 ft' } : undefined)) });
+  if (better !== rig.outlets[i].nozzle.size && better > 0)
+    out.push({
+      id: `nozzle-${better}`,
+      title: `Nozzle number ${better}`,
+      change: (d) => {
+        d.outlets[i].nozzle.size = String(better);
+      },
+    });
+  out.push({
+    id: 'hose-wider',
+    title: 'Pressure hose one size wider',
+    change: (d) => eachPart(d, result.lineIds, (p) => (p.kind === 'hose' && m(p.length) > 5 ? sizeUp(p) : undefined)),
+  });
+  out.push({
+    id: 'hose-off-reel',
+    title: 'Pull the whole hose off the reel',
+    change: (d) => eachPart(d, result.lineIds, (p) => (p.kind === 'hose' && p.coiledLength ? { ...p, coiledLength: '0 ft' } : undefined)),
+  });
   return out;
 };
 
 const machineRules: Rule = (finding, rig, doc, now) => {
   const i = rig.machines.findIndex((x) => x.id === finding.subject.id);
   if (i < 0) return [];
-  if (finding.code === 'unloader-high') return [{ id: 'unloader-down', title: `Set the unloader to ${doc.machines[i].ratedPressure}`, change: (d) => { d.machines[i].unloader.setting = d.machines[i].ratedPressure; } }];
+  if (finding.code === 'unloader-high')
+    return [
+      {
+        id: 'unloader-down',
+        title: `Set the unloader to ${doc.machines[i].ratedPressure}`,
+        change: (d) => {
+          d.machines[i].unloader.setting = d.machines[i].ratedPressure;
+        },
+      },
+    ];
   const guns = now.outlets.filter((o) => o.machineIds.includes(rig.machines[i].id));
   if (finding.code === 'unloader-cycles')
     return guns.flatMap((g) => {
       const o = rig.outlets.findIndex((x) => x.id === g.outletId);
       const larger = NOZZLE_SIZES.filter((size) => size > rig.outlets[o].nozzle.size && size < rig.outlets[o].nozzle.size * 2).slice(0, 6);
       return [
-        ...larger.map((size) => ({ id: `nozzle-${g.outletId}-${size}`, title: `Nozzle number ${size} at ${rig.outlets[o].name}`, change: (d: RigDocument) => { d.outlets[o].nozzle.size = String(size); } })),
-        { id: `hose-${g.outletId}`, title: 'Pressure hose one size wider', change: (d: RigDocument) => eachPart(d, g.lineIds, (p) => (p.kind === 'hose' ? sizeUp(p) : undefined)) },
+        ...larger.map((size) => ({
+          id: `nozzle-${g.outletId}-${size}`,
+          title: `Nozzle number ${size} at ${rig.outlets[o].name}`,
+          change: (d: RigDocument) => {
+            d.outlets[o].nozzle.size = String(size);
+          },
+        })),
+        {
+          id: `hose-${g.outletId}`,
+          title: 'Pressure hose one size wider',
+          change: (d: RigDocument) => eachPart(d, g.lineIds, (p) => (p.kind === 'hose' ? sizeUp(p) : undefined)),
+        },
       ];
     });
   if (finding.code === 'engine-small') {
     const need = now.machines.find((x) => x.machineId === finding.subject.id)!;
     const hp = Math.ceil((need.enginePower.value / 745.7) * (rig.machines[i].enginePower / need.engineAvailable.value));
-    return [{ id: 'engine', title: `An engine of ${hp} hp`, change: (d) => { d.machines[i].enginePower = `${hp} hp`; } }];
+    return [
+      {
+        id: 'engine',
+        title: `An engine of ${hp} hp`,
+        change: (d) => {
+          d.machines[i].enginePower = `${hp} hp`;
+        },
+      },
+    ];
   }
   return [];
 };
 
 const outletRules: Rule = (finding, rig) => {
   const tank = rig.tanks.find((t) => t.id === finding.subject.id)!;
-  return [{
-    id: 'outlet-low', title: 'Put the outlet an inch above the bottom',
-    change: (d) => d.lines.forEach((l) => { if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) { const h = m(l.from.height) - tank.base; if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, tank.base + 0.0254); } }),
-  }];
+  return [
+    {
+      id: 'outlet-low',
+      title: 'Put the outlet an inch above the bottom',
+      change: (d) =>
+        d.lines.forEach((l) => {
+          if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) {
+            const h = m(l.from.height) - tank.base;
+            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, tank.base + 0.0254);
+          }
+        }),
+    },
+  ];
 };
 
 const openRules: Rule = (_finding, _rig, doc) =>
-  doc.lines.filter((l) => l.closed && (l.role === 'feed' || l.role === 'boost' || l.role === 'pressure')).map((l) => ({ id: `open-${l.id}`, title: `Open the valve of ${l.name ?? l.id}`, change: (d) => { delete lineAt(d, l.id).closed; } }));
+  doc.lines
+    .filter((l) => l.closed && (l.role === 'feed' || l.role === 'boost' || l.role === 'pressure'))
+    .map((l) => ({
+      id: `open-${l.id}`,
+      title: `Open the valve of ${l.name ?? l.id}`,
+      change: (d) => {
+        delete lineAt(d, l.id).closed;
+      },
+    }));
 
 const RULES: Readonly<Record<string, Rule>> = {
-  'runs-dry': bufferRules, 'runs-dry-poor': bufferRules, 'little-reserve': bufferRules,
-  'feed-starved': feedRules, 'feed-tight': feedRules, 'suction-fast': feedRules, 'direct-poor-spigot': feedRules,
-  'tie-small': tieRules, 'no-vent': ventRules, 'vent-small': ventRules,
-  'bypass-hot': bypassRules, 'return-tight': bypassRules, 'return-bubbles': bypassRules,
-  'gun-weak': gunRules, 'gun-strong': gunRules,
-  'unloader-high': machineRules, 'unloader-cycles': machineRules, 'engine-small': machineRules,
-  'outlet-outside': outletRules, 'no-feed': openRules, 'no-gun': openRules,
+  'runs-dry': bufferRules,
+  'runs-dry-poor': bufferRules,
+  'little-reserve': bufferRules,
+  'feed-starved': feedRules,
+  'feed-tight': feedRules,
+  'suction-fast': feedRules,
+  'direct-poor-spigot': feedRules,
+  'tie-small': tieRules,
+  'no-vent': ventRules,
+  'vent-small': ventRules,
+  'bypass-hot': bypassRules,
+  'return-tight': bypassRules,
+  'return-bubbles': bypassRules,
+  'gun-weak': gunRules,
+  'gun-strong': gunRules,
+  'unloader-high': machineRules,
+  'unloader-cycles': machineRules,
+  'engine-small': machineRules,
+  'outlet-outside': outletRules,
+  'no-feed': openRules,
+  'no-gun': openRules,
 };
 
 /** Changes that might answer a finding. Not every one will: they are re-assessed before anyone sees them. */

@@ -1,3 +1,3 @@
 export { advise, adviseSteps, applyFix, type DocumentPatch, type Fix } from './advise.js';
-export { sizeUp, unusedId } from './candidates.js';
+export { addBooster, sizeUp, unusedId } from './candidates.js';
 export { bill, type Bill } from './bill.js';

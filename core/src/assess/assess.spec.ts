@@ -59,7 +59,11 @@ describe('the marina’s skid', () => {
     const f = assess(rig).feeds[0];
     const water = waterAt(293.15);
     const term = (id: string): number => f.terms.find((t) => t.id === id)!.valueM;
-    near(f.available.value, f.terms.reduce((s, t) => s + t.valueM, 0), 1e-12);
+    near(
+      f.available.value,
+      f.terms.reduce((s, t) => s + t.valueM, 0),
+      1e-12,
+    );
     near(term('air'), airPressure(si('1150 ft', 'length')) / (water.densityKgM3 * GRAVITY), 1e-9);
     near(term('vapour'), -water.vapourPressurePa / (water.densityKgM3 * GRAVITY), 1e-9);
     // Friction by hand: every part of the line at 8 gpm with a dirty strainer.
@@ -212,7 +216,14 @@ describe('bypass', () => {
 describe('dump and vent', () => {
   const tote = (bore: '1' | '2', changes: Partial<RigDocument['tanks'][number]> = {}) =>
     judge((d) => {
-      d.tanks[0] = { ...d.tanks[0], shape: { kind: 'box', length: '48 in', width: '40 in', height: '33 in' }, fullLevel: '33 in', startLevel: '33 in', base: '4 in', ...changes };
+      d.tanks[0] = {
+        ...d.tanks[0],
+        shape: { kind: 'box', length: '48 in', width: '40 in', height: '33 in' },
+        fullLevel: '33 in',
+        startLevel: '33 in',
+        base: '4 in',
+        ...changes,
+      };
       const dump = d.lines.find((l) => l.role === 'dump')!;
       dump.from.height = '4 in';
       dump.to = { at: 'open', height: '-20 in' };
@@ -259,12 +270,23 @@ describe('broken rigs are explained, not crashed on', () => {
     ['a shut valve before the only pump', (d) => void (d.lines[1].closed = true), 'no-feed'],
     ['no feed line', (d) => void d.lines.splice(1, 1), 'no-feed'],
     ['an outlet above the tank’s top', (d) => void (d.lines[1].from.height = '80 in'), 'outlet-outside'],
-    ['a pump loop without a tank', (d) => { d.manifolds.push({ id: 'header', name: 'Header', height: '3 in' }); d.lines[1].from = { at: 'manifold', id: 'header' }; }, 'no-feed'],
+    [
+      'a pump loop without a tank',
+      (d) => {
+        d.manifolds.push({ id: 'header', name: 'Header', height: '3 in' });
+        d.lines[1].from = { at: 'manifold', id: 'header' };
+      },
+      'no-feed',
+    ],
     ['no gun', (d) => void (d.lines = d.lines.filter((l) => l.role !== 'pressure')), 'no-gun'],
     ['the gun shut off for good', (d) => void (d.outlets[0].open = false), 'no-machine-or-fed'],
     ['nothing at all', (d) => void Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [] }), 'no-machine'],
     ['a line of no parts', (d) => void (d.lines[1].parts = []), 'no-machine-or-fed'],
-    ['a millimetre of hose', (d) => void (d.lines[1].parts = [{ id: 'p', name: 'Hose', kind: 'hose', is: 'smooth-hose', bore: '1 in', length: '1 mm' }]), 'no-machine-or-fed'],
+    [
+      'a millimetre of hose',
+      (d) => void (d.lines[1].parts = [{ id: 'p', name: 'Hose', kind: 'hose', is: 'smooth-hose', bore: '1 in', length: '1 mm' }]),
+      'no-machine-or-fed',
+    ],
     ['a spigot below the float', (d) => void (d.spigots[0].staticPressure = '1 psi'), 'no-fill-or-dry'],
   ])('%s', (_name, change, code) => {
     const a = judge(change);

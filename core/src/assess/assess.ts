@@ -1,6 +1,6 @@
 import { assumptionValues } from '../assumption/register.js';
 import type { Rig } from '../rig/schema.js';
-import { type Message, message } from '../working/figure.js';
+import { type Figure, type Message, message } from '../working/figure.js';
 import { assessTank, tankFindings } from './buffer.js';
 import { assessBypass, bypassFindings } from './bypass.js';
 import { Cases } from './cases.js';
@@ -41,8 +41,14 @@ export function assess(rig: Rig): Assessment {
   ];
   if (cases.unsettled.length)
     findings.push({
-      code: 'unsolved', verdict: 'starved', station: 'feed', subject: { kind: 'rig', id: 'rig' },
-      message: message('The flows of this rig do not settle ({n} cases, such as {which}). Look for lines that fight each other.', { n: String(cases.unsettled.length), which: cases.unsettled[0] }),
+      code: 'unsolved',
+      verdict: 'starved',
+      station: 'feed',
+      subject: { kind: 'rig', id: 'rig' },
+      message: message('The flows of this rig do not settle ({n} cases, such as {which}). Look for lines that fight each other.', {
+        n: String(cases.unsettled.length),
+        which: cases.unsettled[0],
+      }),
     });
   findings.sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
 
@@ -66,7 +72,15 @@ export function assess(rig: Rig): Assessment {
 
 function emptyFindings(rig: Rig): Finding[] {
   if (rig.machines.length) return [];
-  return [{ code: 'no-machine', verdict: 'tight', station: 'machines', subject: { kind: 'rig', id: 'rig' }, message: message('No machine yet: nothing asks for water.') }];
+  return [
+    {
+      code: 'no-machine',
+      verdict: 'tight',
+      station: 'machines',
+      subject: { kind: 'rig', id: 'rig' },
+      message: message('No machine yet: nothing asks for water.'),
+    },
+  ];
 }
 
 function headline(rig: Rig, findings: readonly Finding[]): Message {
@@ -90,18 +104,17 @@ function lineVerdicts(rig: Rig, r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' 
   return out;
 }
 
-/** Ids of the assumptions behind any figure, found in the workings themselves. */
-function assumptionsIn(result: unknown): string[] {
+/** Ids of the assumptions behind any figure: figures are fields of a result, or of an object in one; lists hold none. */
+function assumptionsIn(results: Readonly<Record<string, readonly object[]>>): string[] {
   const out = new Set<string>();
-  const walk = (x: unknown): void => {
-    if (Array.isArray(x)) {
-      if (typeof x[0] !== 'number') x.forEach(walk);
-    } else if (typeof x === 'object' && x !== null) {
-      const working = (x as { working?: { assumptions?: readonly string[] } }).working;
-      if (working?.assumptions) working.assumptions.forEach((a) => out.add(a));
-      else Object.values(x).forEach(walk);
+  const look = (x: object, deep: boolean): void => {
+    for (const value of Object.values(x)) {
+      if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
+      const working = (value as { working?: Figure['working'] }).working;
+      if (working) working.assumptions.forEach((a) => out.add(a));
+      else if (deep) look(value, false);
     }
   };
-  walk(result);
+  for (const list of Object.values(results)) for (const result of list) look(result, true);
   return [...out].sort();
 }

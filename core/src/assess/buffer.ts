@@ -60,7 +60,10 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   const volume = (level: (t: Tank) => number): number => tied.reduce((s, t) => s + volumeAt(t.shape, level(t)), 0);
   const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
   const fullM3 = volume(top);
-  const startM3 = Math.min(volume((t) => t.startLevel), fullM3);
+  const startM3 = Math.min(
+    volume((t) => t.startLevel),
+    fullM3,
+  );
   const heelLevel = (t: Tank): number => cases.heel.get(t.id)!;
   const heelM3 = volume(heelLevel);
   const inflow = sum(fills, ids, (f) => f.arrives.value);
@@ -84,21 +87,52 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   return {
     tankId: tank.id,
     tiedIds: ids,
+    ownVolumeM3: volumeAt(tank.shape, top(tank)),
     fullVolumeM3: fullM3,
     startVolumeM3: startM3,
     heelVolumeM3: heelM3,
     heelLevel: figure(heelLevel(tank), 'length', 'submergence', [input('D', 'bore of the outlet', bore, 'length'), input('Q', 'drawn', drawn, 'flow')]),
     usable: figure(usableM3, 'volume', 'usable-volume', [input('V', 'full', fullM3, 'volume'), input('V_heel', 'heel', heelM3, 'volume')]),
-    inflow: figure(inflow, 'flow', 'network', fills.filter((f) => ids.includes(f.tankId)).map((f) => input('Q', 'fill line', f.arrives.value, 'flow'))),
+    inflow: figure(
+      inflow,
+      'flow',
+      'network',
+      fills.filter((f) => ids.includes(f.tankId)).map((f) => input('Q', 'fill line', f.arrives.value, 'flow')),
+    ),
     inflowPoor,
     inflowGood,
-    draw: figure(netDraw, 'flow', 'net-draw', [input('Q', 'guns held open', fullDraw, 'flow'), input('share', 'trigger share', rig.brief.triggerShare, 'ratio')]),
+    draw: figure(netDraw, 'flow', 'net-draw', [
+      input('Q', 'guns held open', fullDraw, 'flow'),
+      input('share', 'trigger share', rig.brief.triggerShare, 'ratio'),
+    ]),
     fullDraw: figure(fullDraw, 'flow', 'net-draw', [input('Q', 'guns held open', fullDraw, 'flow')]),
-    timeToEmpty: figure(timeToEmpty(aboveHeel, fullDraw, inflow), 'time', 'time-to-empty', [input('V', 'above the heel', aboveHeel, 'volume'), input('Q_out', 'guns held open', fullDraw, 'flow'), input('Q_in', 'arrives', inflow, 'flow')]),
-    dryAfter: figure(dry < jobS ? dry : Infinity, 'time', 'time-to-empty', [input('V', 'above the heel', aboveHeel, 'volume'), input('Q_out', 'net draw', netDraw, 'flow'), input('Q_in', 'arrives', inflow, 'flow')]),
+    timeToEmpty: figure(timeToEmpty(aboveHeel, fullDraw, inflow), 'time', 'time-to-empty', [
+      input('V', 'above the heel', aboveHeel, 'volume'),
+      input('Q_out', 'guns held open', fullDraw, 'flow'),
+      input('Q_in', 'arrives', inflow, 'flow'),
+    ]),
+    dryAfter: figure(dry < jobS ? dry : Infinity, 'time', 'time-to-empty', [
+      input('V', 'above the heel', aboveHeel, 'volume'),
+      input('Q_out', 'net draw', netDraw, 'flow'),
+      input('Q_in', 'arrives', inflow, 'flow'),
+    ]),
     dryAfterPoorS: dryPoor < jobS ? dryPoor : Infinity,
-    timeToRecover: figure(inflow > 0 ? usableM3 / inflow : Infinity, 'time', 'time-to-recover', [input('V', 'usable', usableM3, 'volume'), input('Q_in', 'arrives', inflow, 'flow')]),
-    needed: figure(neededM3, 'volume', 'mass-curve', [input('Q_out', 'net draw', netDraw, 'flow'), input('Q_in', 'arrives', inflow, 'flow'), input('t', 'job', jobS, 'time'), input('reserve', 'reserve', values['buffer-reserve'], 'ratio')], ['buffer-reserve']),
+    timeToRecover: figure(inflow > 0 ? usableM3 / inflow : Infinity, 'time', 'time-to-recover', [
+      input('V', 'usable', usableM3, 'volume'),
+      input('Q_in', 'arrives', inflow, 'flow'),
+    ]),
+    needed: figure(
+      neededM3,
+      'volume',
+      'mass-curve',
+      [
+        input('Q_out', 'net draw', netDraw, 'flow'),
+        input('Q_in', 'arrives', inflow, 'flow'),
+        input('t', 'job', jobS, 'time'),
+        input('reserve', 'reserve', values['buffer-reserve'], 'ratio'),
+      ],
+      ['buffer-reserve'],
+    ),
     leftM3,
     series: levelSeries(startM3, fullM3, heelM3, inflow, netDraw, jobS),
     seriesPoor: levelSeries(startM3, fullM3, heelM3, inflowPoor, netDraw, jobS),
@@ -153,32 +187,74 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
     const above = line.from.height - tank.base;
     if (above > shapeHeight(tank.shape) || above < -1e-9)
       out.push({
-        code: 'outlet-outside', verdict: 'starved', station: 'tanks', subject,
-        message: message(above < 0 ? 'The outlet of {tank} sits below its bottom: raise it or lower the tank.' : 'The outlet of {tank} sits above its top: no water can reach it.', { tank: tank.name }),
+        code: 'outlet-outside',
+        verdict: 'starved',
+        station: 'tanks',
+        subject,
+        message: message(
+          above < 0
+            ? 'The outlet of {tank} sits below its bottom: raise it or lower the tank.'
+            : 'The outlet of {tank} sits above its top: no water can reach it.',
+          { tank: tank.name },
+        ),
       });
   }
   if (tank.startLevel > shapeHeight(tank.shape) + 1e-9 || tank.fullLevel > shapeHeight(tank.shape) + 1e-9)
-    out.push({ code: 'over-full', verdict: 'tight', station: 'tanks', subject, message: message('{tank} is said to be filled higher than it is tall; its top is taken instead.', { tank: tank.name }) });
+    out.push({
+      code: 'over-full',
+      verdict: 'tight',
+      station: 'tanks',
+      subject,
+      message: message('{tank} is said to be filled higher than it is tall; its top is taken instead.', { tank: tank.name }),
+    });
   if (result.tiedIds[0] !== tank.id) return out;
   if (result.fullDraw.value > 0) {
     if (result.verdict === 'starved')
       out.push({
-        code: 'runs-dry', verdict: 'starved', station: 'tanks', subject,
-        message: message('{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.', { tank: name, t: time(result.dryAfter.value), job: time(rig.brief.job), out: flow(result.draw.value), in: flow(result.inflow.value) }),
+        code: 'runs-dry',
+        verdict: 'starved',
+        station: 'tanks',
+        subject,
+        message: message('{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.', {
+          tank: name,
+          t: time(result.dryAfter.value),
+          job: time(rig.brief.job),
+          out: flow(result.draw.value),
+          in: flow(result.inflow.value),
+        }),
       });
     else if (Number.isFinite(result.dryAfterPoorS))
       out.push({
-        code: 'runs-dry-poor', verdict: 'tight', station: 'tanks', subject,
-        message: message('At a poor spigot ({in} arriving) {tank} runs dry after {t}.', { tank: name, in: flow(result.inflowPoor), t: time(result.dryAfterPoorS) }),
+        code: 'runs-dry-poor',
+        verdict: 'tight',
+        station: 'tanks',
+        subject,
+        message: message('At a poor spigot ({in} arriving) {tank} runs dry after {t}.', {
+          tank: name,
+          in: flow(result.inflowPoor),
+          t: time(result.dryAfterPoorS),
+        }),
       });
     else if (result.verdict === 'tight')
-      out.push({ code: 'little-reserve', verdict: 'tight', station: 'tanks', subject, message: message('{tank} lasts the job but keeps less than its reserve.', { tank: name }) });
+      out.push({
+        code: 'little-reserve',
+        verdict: 'tight',
+        station: 'tanks',
+        subject,
+        message: message('{tank} lasts the job but keeps less than its reserve.', { tank: name }),
+      });
   }
   if (result.tie && result.tie.differenceM.value > 0.05) {
     const low = rig.tanks.find((t) => t.id === result.tie!.firstDryId)!;
     out.push({
-      code: 'tie-small', verdict: result.tie.differenceM.value > 0.3 * shapeHeight(low.shape) ? 'starved' : 'tight', station: 'tanks', subject: { kind: 'tank', id: low.id },
-      message: message('{tank} stands {d} lower than the tank tied to it at full draw: it runs dry while the other still holds water.', { tank: low.name, d: { value: result.tie.differenceM.value, dimension: 'length' } }),
+      code: 'tie-small',
+      verdict: result.tie.differenceM.value > 0.3 * shapeHeight(low.shape) ? 'starved' : 'tight',
+      station: 'tanks',
+      subject: { kind: 'tank', id: low.id },
+      message: message('{tank} stands {d} lower than the tank tied to it at full draw: it runs dry while the other still holds water.', {
+        tank: low.name,
+        d: { value: result.tie.differenceM.value, dimension: 'length' },
+      }),
     });
   }
   return out;
@@ -189,4 +265,3 @@ export function levelWords(tank: Tank, volumeM3: number): { levelM: number; shar
   const level = levelOf(tank.shape, volumeM3);
   return { levelM: level, share: volumeM3 / volumeAt(tank.shape, shapeHeight(tank.shape)), words: formatInches(level) };
 }
-

@@ -62,10 +62,19 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
     goesTo,
     tankId: tank?.id,
     heatW,
-    minutesToLimit: figure(time, 'time', 'bypass-heat', [
-      input('m', tank ? 'half tank' : 'loop', massKg, 'mass'), input('Δp', 'pump pressure in bypass', pumpPressure, 'pressure'),
-      input('Q', 'machine flow', machine.flow, 'flow'), input('T', 'water', rig.brief.water, 'temperature'), input('T_limit', 'limit', limitK, 'temperature'),
-    ], ['bypass-limit', ...(tank ? [] : (['bypass-loop'] as const)), ...(machine.unloader.kind === 'trapped-pressure' ? (['bypass-trapped'] as const) : [])]),
+    minutesToLimit: figure(
+      time,
+      'time',
+      'bypass-heat',
+      [
+        input('m', tank ? 'half tank' : 'loop', massKg, 'mass'),
+        input('Δp', 'pump pressure in bypass', pumpPressure, 'pressure'),
+        input('Q', 'machine flow', machine.flow, 'flow'),
+        input('T', 'water', rig.brief.water, 'temperature'),
+        input('T_limit', 'limit', limitK, 'temperature'),
+      ],
+      ['bypass-limit', ...(tank ? [] : (['bypass-loop'] as const)), ...(machine.unloader.kind === 'trapped-pressure' ? (['bypass-trapped'] as const) : [])],
+    ),
     riseHourK: massKg > 0 ? (heatW * 3600) / (massKg * WATER_SPECIFIC_HEAT) : 0,
     backPressure: figure(backPressure, 'pressure', 'return-pressure', [input('Q', 'machine flow', machine.flow, 'flow')], ['return-limit']),
     bubbles,
@@ -101,7 +110,11 @@ function bubbleCheck(cases: Cases, machine: Machine, line: Line): BypassResult['
   const depth = bubbleDepth(machine.flow, bore, Math.max(portLevel - low, 0));
   return {
     reachesBelowLevelM: low,
-    depth: figure(depth, 'length', 'bubble-depth', [input('Q', 'return flow', machine.flow, 'flow'), input('d', 'return bore', bore, 'length'), input('fall', 'free fall', Math.max(portLevel - low, 0), 'length')]),
+    depth: figure(depth, 'length', 'bubble-depth', [
+      input('Q', 'return flow', machine.flow, 'flow'),
+      input('d', 'return bore', bore, 'length'),
+      input('fall', 'free fall', Math.max(portLevel - low, 0), 'length'),
+    ]),
   };
 }
 
@@ -110,13 +123,52 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
   const subject = { kind: 'machine', id: machine.id } as const;
   const limit = { value: cases.values['bypass-limit'], dimension: 'temperature' as const };
   if (result.goesTo === 'inlet' && result.minutesToLimit.value < 600)
-    out.push({ code: 'bypass-hot', verdict: 'tight', station: 'bypass', subject, message: message('With the trigger shut {m} turns the same water round and reaches {limit} in {t}. Return it to the tank, or stop the engine.', { m: machine.name, limit, t: { value: result.minutesToLimit.value, dimension: 'time' } }) });
+    out.push({
+      code: 'bypass-hot',
+      verdict: 'tight',
+      station: 'bypass',
+      subject,
+      message: message('With the trigger shut {m} turns the same water round and reaches {limit} in {t}. Return it to the tank, or stop the engine.', {
+        m: machine.name,
+        limit,
+        t: { value: result.minutesToLimit.value, dimension: 'time' },
+      }),
+    });
   else if (result.goesTo === 'tank' && result.minutesToLimit.value < 3600)
-    out.push({ code: 'bypass-warm', verdict: 'tight', station: 'bypass', subject, message: message('Half a tank warms to {limit} in {t} of bypass with {m}.', { m: machine.name, limit, t: { value: result.minutesToLimit.value, dimension: 'time' } }) });
+    out.push({
+      code: 'bypass-warm',
+      verdict: 'tight',
+      station: 'bypass',
+      subject,
+      message: message('Half a tank warms to {limit} in {t} of bypass with {m}.', {
+        m: machine.name,
+        limit,
+        t: { value: result.minutesToLimit.value, dimension: 'time' },
+      }),
+    });
   if (result.backPressure.value > cases.values['return-limit'])
-    out.push({ code: 'return-tight', verdict: 'tight', station: 'bypass', subject, message: message('The return line of {m} pushes back with {p}: it needs a wider bore.', { m: machine.name, p: { value: result.backPressure.value, dimension: 'pressure' } }) });
+    out.push({
+      code: 'return-tight',
+      verdict: 'tight',
+      station: 'bypass',
+      subject,
+      message: message('The return line of {m} pushes back with {p}: it needs a wider bore.', {
+        m: machine.name,
+        p: { value: result.backPressure.value, dimension: 'pressure' },
+      }),
+    });
   const tank = cases.rig.tanks.find((t) => t.id === result.tankId);
   if (tank && result.bubbles && result.bubbles.reachesBelowLevelM > cases.levelIn(tank, { level: 'lowest' }) + 0.02)
-    out.push({ code: 'return-bubbles', verdict: 'tight', station: 'bypass', subject, message: message('Below {level} of water in {tank}, bubbles from the return of {m} reach the outlet: the pump shakes before the tank is empty.', { level: { value: result.bubbles.reachesBelowLevelM, dimension: 'length' }, tank: tank.name, m: machine.name }) });
+    out.push({
+      code: 'return-bubbles',
+      verdict: 'tight',
+      station: 'bypass',
+      subject,
+      message: message('Below {level} of water in {tank}, bubbles from the return of {m} reach the outlet: the pump shakes before the tank is empty.', {
+        level: { value: result.bubbles.reachesBelowLevelM, dimension: 'length' },
+        tank: tank.name,
+        m: machine.name,
+      }),
+    });
   return out;
 }

@@ -89,16 +89,24 @@ export class Cases {
     const heel = this.heel.get(tank.id)!;
     const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
     switch (settings.level ?? 'half') {
-      case 'full': return full;
-      case 'half': return (full + heel) / 2;
-      case 'lowest': return heel;
+      case 'full':
+        return full;
+      case 'half':
+        return (full + heel) / 2;
+      case 'lowest':
+        return heel;
     }
   }
 
   /** Sets and solves a case. What is left out is half full, clean, usual water, typical spigot, all guns as drawn. */
   set(settings: CaseSettings): boolean {
     const { net, values, rig } = this;
-    this.state = { level: settings.level ?? 'half', strainer: settings.strainer ?? 'clean', water: settings.water ?? 'usual', spigot: settings.spigot ?? 'typical' };
+    this.state = {
+      level: settings.level ?? 'half',
+      strainer: settings.strainer ?? 'clean',
+      water: settings.water ?? 'usual',
+      spigot: settings.spigot ?? 'typical',
+    };
     net.setWater(this.state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
     net.setStrainers(this.state.strainer === 'dirty');
     if (this.state.spigot !== 'typical') net.setSpigots(this.state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);

@@ -91,10 +91,25 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
   return {
     tankId: tank.id,
     lineId: line?.id,
-    time: line && drained ? figure(end!, 'time', 'drain-time', [input('V', 'full tank', drained.volumeM3[0], 'volume'), input('Q', 'at full level', dump, 'flow')], ['roughness-smooth']) : undefined,
+    time:
+      line && drained
+        ? figure(
+            end!,
+            'time',
+            'drain-time',
+            [input('V', 'full tank', drained.volumeM3[0], 'volume'), input('Q', 'at full level', dump, 'flow')],
+            ['roughness-smooth'],
+          )
+        : undefined,
     series: drained ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3 } : { timeS: [], levelM: [], volumeM3: [] },
     fastestOutflowM3s: fastest,
-    vacuum: figure(worst, 'pressure', 'vent-vacuum', [input('Q', 'fastest outflow', fastest, 'flow'), input('d', 'vent', tank.ventBore, 'length')], ['vent-coefficient', 'tank-vacuum']),
+    vacuum: figure(
+      worst,
+      'pressure',
+      'vent-vacuum',
+      [input('Q', 'fastest outflow', fastest, 'flow'), input('d', 'vent', tank.ventBore, 'length')],
+      ['vent-coefficient', 'tank-vacuum'],
+    ),
     vacuumAtDraw: vacuum(draw),
     verdict,
   };
@@ -105,14 +120,28 @@ export function drainFindings(cases: Cases, tank: Tank, result: DrainResult): Fi
   const subject = { kind: 'tank', id: tank.id } as const;
   if (result.verdict === 'fed') return out;
   if (tank.ventBore <= 0)
-    out.push({ code: 'no-vent', verdict: 'stop', station: 'dump', subject, message: message('{tank} has a closed lid and no vent: drawing or dumping sucks it in.', { tank: tank.name }) });
+    out.push({
+      code: 'no-vent',
+      verdict: 'stop',
+      station: 'dump',
+      subject,
+      message: message('{tank} has a closed lid and no vent: drawing or dumping sucks it in.', { tank: tank.name }),
+    });
   else
     out.push({
-      code: 'vent-small', verdict: result.verdict, station: 'dump', subject,
-      message: message('With the lid closed, {tank} is pulled to {p} below the air at {q}; {limit} is taken as its limit. A wider vent, or an open lid while dumping.', {
-        tank: tank.name, p: { value: result.vacuum.value, dimension: 'pressure' }, q: { value: result.fastestOutflowM3s, dimension: 'flow' }, limit: { value: cases.values['tank-vacuum'], dimension: 'pressure' },
-      }),
+      code: 'vent-small',
+      verdict: result.verdict,
+      station: 'dump',
+      subject,
+      message: message(
+        'With the lid closed, {tank} is pulled to {p} below the air at {q}; {limit} is taken as its limit. A wider vent, or an open lid while dumping.',
+        {
+          tank: tank.name,
+          p: { value: result.vacuum.value, dimension: 'pressure' },
+          q: { value: result.fastestOutflowM3s, dimension: 'flow' },
+          limit: { value: cases.values['tank-vacuum'], dimension: 'pressure' },
+        },
+      ),
     });
   return out;
 }
-

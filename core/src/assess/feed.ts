@@ -7,7 +7,7 @@ import { velocity } from '../hydraulics/friction.js';
 import type { Hose, Line, Machine, Part } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
-import { Cases } from './cases.js';
+import type { Cases } from './cases.js';
 import { nodeIds } from './rig-network.js';
 import type { FeedCase, FeedResult, FeedTerm, Finding, PartShare, Verdict } from './types.js';
 
@@ -51,7 +51,11 @@ function inletTerms(cases: Cases, machine: Machine, path: readonly Line[], altit
     rigidM: pulse.rigidM,
     capM: pulse.capM,
     terms: [
-      { id: 'air', label: direct ? 'air and spigot' : 'air', valueM: airPressure(altitudeM) / rhoG + (direct ? sourceHead - rig.spigots.find((s) => s.id === first.from.id)!.height : 0) },
+      {
+        id: 'air',
+        label: direct ? 'air and spigot' : 'air',
+        valueM: airPressure(altitudeM) / rhoG + (direct ? sourceHead - rig.spigots.find((s) => s.id === first.from.id)!.height : 0),
+      },
       { id: 'vapour', label: 'vapour', valueM: -water.vapourPressurePa / rhoG },
       { id: 'lift', label: 'lift', valueM: (direct ? rig.spigots.find((s) => s.id === first.from.id)!.height : sourceHead) - machine.inletHeight },
       { id: 'booster', label: 'booster', valueM: boosterM },
@@ -67,8 +71,18 @@ function pulses(cases: Cases, machine: Machine, path: readonly Line[], flowM3s: 
   const hoses = hosesOf(path);
   if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0 };
   const last = hoses[hoses.length - 1];
-  const lv = lengthTimesVelocity(hoses.map((h) => ({ lengthM: h.length, boreM: h.bore })), flowM3s);
-  return accelerationHead(lv, (machine.speed * flowM3s) / machine.flow, machine.arrangement, cases.values['acceleration-k'], velocity(flowM3s, last.bore), cases.values[waveAssumption(last)]);
+  const lv = lengthTimesVelocity(
+    hoses.map((h) => ({ lengthM: h.length, boreM: h.bore })),
+    flowM3s,
+  );
+  return accelerationHead(
+    lv,
+    (machine.speed * flowM3s) / machine.flow,
+    machine.arrangement,
+    cases.values['acceleration-k'],
+    velocity(flowM3s, last.bore),
+    cases.values[waveAssumption(last)],
+  );
 }
 
 /** What each part of the path takes in the case just solved, worst first in `share` of the whole. */
@@ -77,7 +91,11 @@ export function partShares(cases: Cases, path: readonly Line[], dirty: boolean):
   const out = path.flatMap((line) => {
     const flow = net.flowOf(line.id);
     return line.parts.map((part: Part) => ({
-      lineId: line.id, partId: part.id, name: part.name, flowM3s: flow, share: 0,
+      lineId: line.id,
+      partId: part.id,
+      name: part.name,
+      flowM3s: flow,
+      share: 0,
       lossM: partHeadLoss(part, flow, net.water, values, dirty),
     }));
   });
@@ -143,7 +161,9 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const widest = hosesOf(path);
   const suction = widest.length ? Math.max(...widest.map((h) => velocity(machine.flow, h.bore))) : 0;
   const available = sum(terms);
-  const strainerLoss = parts.filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId))).reduce((s, p) => s + p.lossM, 0);
+  const strainerLoss = parts
+    .filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId)))
+    .reduce((s, p) => s + p.lossM, 0);
   const byLevel = direct ? [] : marginByLevel(cases, worst, path, marginNow);
 
   const verdict: Verdict = worst.marginM < 0 ? 'starved' : worst.marginM < values['feed-comfort'] ? 'tight' : 'fed';
@@ -156,13 +176,42 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
     cases: list,
     worst,
     terms,
-    available: figure(available, 'length', 'npsh-available', terms.map((t) => input(t.id, t.label, t.valueM, 'length')), used),
+    available: figure(
+      available,
+      'length',
+      'npsh-available',
+      terms.map((t) => input(t.id, t.label, t.valueM, 'length')),
+      used,
+    ),
     required: figure(requiredM, 'length', 'given', [], machine.npshRequired === undefined ? ['npsh-required'] : []),
-    margin: figure(worst.marginM, 'length', 'npsh-margin', [input('NPSHa', 'available', available, 'length'), input('NPSHr', 'required', requiredM, 'length')], used),
-    velocity: figure(suction, 'velocity', 'velocity', [input('Q', 'flow', machine.flow, 'flow'), input('d', 'tightest bore', tightest, 'length')], ['suction-velocity']),
+    margin: figure(
+      worst.marginM,
+      'length',
+      'npsh-margin',
+      [input('NPSHa', 'available', available, 'length'), input('NPSHr', 'required', requiredM, 'length')],
+      used,
+    ),
+    velocity: figure(
+      suction,
+      'velocity',
+      'velocity',
+      [input('Q', 'flow', machine.flow, 'flow'), input('d', 'tightest bore', tightest, 'length')],
+      ['suction-velocity'],
+    ),
     acceleration: {
-      rigidM, capM,
-      used: figure(Math.min(rigidM, capM), 'length', 'acceleration-head', [input('h', 'rigid line, uncapped', rigidM, 'length'), input('cap', 'water-hammer cap', capM, 'length'), input('n', 'crank speed', machine.speed, 'rotation')], used),
+      rigidM,
+      capM,
+      used: figure(
+        Math.min(rigidM, capM),
+        'length',
+        'acceleration-head',
+        [
+          input('h', 'rigid line, uncapped', rigidM, 'length'),
+          input('cap', 'water-hammer cap', capM, 'length'),
+          input('n', 'crank speed', machine.speed, 'rotation'),
+        ],
+        used,
+      ),
     },
     parts,
     grade,
@@ -175,7 +224,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
       dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,
     },
     elbows: { count: elbowCount, shareByPhysics: lossTotal > 0 ? elbowLoss / lossTotal : 0, shareByRule: 1 - (1 - values['elbow-rule']) ** elbowCount },
-    otherWay: otherWay(cases, machine, worst, path),
+    otherWay: otherWay(cases, worst, path, marginNow),
     verdict,
   };
 }
@@ -185,7 +234,14 @@ function gradeLine(cases: Cases, machine: Machine, path: readonly Line[]): FeedR
   const { net } = cases;
   const out: { label: string; headM: number; lineId: string }[] = [];
   for (const line of path) {
-    const start = line.from.at === 'tank' ? nodeIds.tank(line.from.id!) : line.from.at === 'spigot' ? nodeIds.tap(line.from.id!) : line.from.at === 'booster' ? nodeIds.boosterOut(line.from.id!) : nodeIds.manifold(line.from.id!);
+    const start =
+      line.from.at === 'tank'
+        ? nodeIds.tank(line.from.id!)
+        : line.from.at === 'spigot'
+          ? nodeIds.tap(line.from.id!)
+          : line.from.at === 'booster'
+            ? nodeIds.boosterOut(line.from.id!)
+            : nodeIds.manifold(line.from.id!);
     let head = net.headOf(start);
     out.push({ label: line.from.at, headM: head, lineId: line.id });
     const dirty = cases.state.strainer === 'dirty';
@@ -270,7 +326,7 @@ function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, marginNow: ()
       const flow = (low * atHigh - high * atLow) / (atHigh - atLow);
       const at = marginAt(flow);
       if (Math.abs(at) < 1e-4) {
-        low = high = flow;
+        low = flow;
         break;
       }
       if (at > 0) {
@@ -291,17 +347,31 @@ function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, marginNow: ()
   return low;
 }
 
-/** The same feed with its booster switched the other way, on a network of its own. */
-function otherWay(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[]): FeedResult['otherWay'] {
-  const { rig, values } = cases;
-  const booster = rig.boosters.find((b) => path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
-  if (!booster) return undefined;
-  const switched = new Cases({ ...rig, boosters: rig.boosters.map((b) => (b === booster ? { ...b, running: !b.running } : b)) }, values);
-  switched.set(worst);
-  return { boosted: !booster.running, marginM: inletMargin(switched, machine, path).marginM };
+/** The same feed the other way: its booster switched, or a usual one (45 psi shut off, open flow 2.2 times the line’s) where there is none. */
+function otherWay(cases: Cases, worst: FeedCase, path: readonly Line[], marginNow: () => InletMargin): FeedResult['otherWay'] {
+  const { rig, net } = cases;
+  if (path[0].from.at !== 'tank') return undefined;
+  const own = rig.boosters.find((b) => path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
+  const undo = own ? net.switchBooster(own) : net.tryBooster(path[0], 310264, net.flowOf(path[0].id) * 2.2);
+  cases.set(worst);
+  const { marginM } = marginNow();
+  undo();
+  cases.set(worst);
+  return { boosted: own ? !own.running : true, marginM };
 }
 
-const WORDS = { full: 'full tank', half: 'half tank', lowest: 'lowest level', clean: 'clean strainer', dirty: 'dirty strainer', usual: 'usual water', summer: 'summer water', poor: 'poor spigot', typical: 'typical spigot', good: 'good spigot' } as const;
+const WORDS = {
+  full: 'full tank',
+  half: 'half tank',
+  lowest: 'lowest level',
+  clean: 'clean strainer',
+  dirty: 'dirty strainer',
+  usual: 'usual water',
+  summer: 'summer water',
+  poor: 'poor spigot',
+  typical: 'typical spigot',
+  good: 'good spigot',
+} as const;
 
 /** The worst case in words: "lowest level, dirty strainer, summer water". */
 export function caseWords(c: FeedCase, direct: boolean): string {
@@ -311,41 +381,69 @@ export function caseWords(c: FeedCase, direct: boolean): string {
 export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | undefined): Finding[] {
   const subject = { kind: 'machine', id: machine.id } as const;
   if (!feed)
-    return [{
-      code: 'no-feed', verdict: 'starved', station: 'feed', subject,
-      message: message('{machine} has no water: no open line joins its inlet to a tank or a spigot.', { machine: machine.name }),
-    }];
+    return [
+      {
+        code: 'no-feed',
+        verdict: 'starved',
+        station: 'feed',
+        subject,
+        message: message('{machine} has no water: no open line joins its inlet to a tank or a spigot.', { machine: machine.name }),
+      },
+    ];
   const out: Finding[] = [];
   const where = caseWords(feed.worst, feed.direct);
   const values = {
-    machine: machine.name, where, margin: { value: Math.abs(feed.worst.marginM), dimension: 'length' as const },
-    flow: { value: feed.limits.mostFlowM3s, dimension: 'flow' as const }, wants: { value: machine.flow, dimension: 'flow' as const },
+    machine: machine.name,
+    where,
+    margin: { value: Math.abs(feed.worst.marginM), dimension: 'length' as const },
+    flow: { value: feed.limits.mostFlowM3s, dimension: 'flow' as const },
+    wants: { value: machine.flow, dimension: 'flow' as const },
     hot: { value: feed.limits.hottestK, dimension: 'temperature' as const },
   };
   if (feed.verdict === 'starved')
     out.push({
-      code: 'feed-starved', verdict: 'starved', station: 'feed', subject,
+      code: 'feed-starved',
+      verdict: 'starved',
+      station: 'feed',
+      subject,
       message: message('{machine} is starved: {margin} of inlet head short at {where}. The feed passes {flow}; the pump wants {wants}.', values),
     });
   else if (feed.verdict === 'tight')
     out.push({
-      code: 'feed-tight', verdict: 'tight', station: 'feed', subject,
-      message: message(Number.isFinite(feed.limits.hottestK) ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. Above {hot} it starves.' : '{machine} is fed, but only just: {margin} of inlet head to spare at {where}.', values),
+      code: 'feed-tight',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message(
+        Number.isFinite(feed.limits.hottestK)
+          ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. Above {hot} it starves.'
+          : '{machine} is fed, but only just: {margin} of inlet head to spare at {where}.',
+        values,
+      ),
     });
   if (feed.direct) {
     const poor = feed.cases.filter((c) => c.spigot === 'poor').reduce((a, b) => (b.marginM < a.marginM ? b : a));
     if (poor.marginM < 0 && feed.verdict !== 'starved')
       out.push({
-        code: 'direct-poor-spigot', verdict: 'tight', station: 'feed', subject,
+        code: 'direct-poor-spigot',
+        verdict: 'tight',
+        station: 'feed',
+        subject,
         message: message('{machine} runs straight from the spigot; at a poor site it starves. A buffer tank would carry it.', values),
       });
   }
   const limit = cases.values['suction-velocity'];
   if (!feed.direct && feed.velocity.value > 1.5 * limit && feed.verdict === 'fed')
     out.push({
-      code: 'suction-fast', verdict: 'tight', station: 'feed', subject,
-      message: message('Water runs at {v} in the suction line of {machine}; {limit} is the usual most.', { machine: machine.name, v: { value: feed.velocity.value, dimension: 'velocity' }, limit: { value: limit, dimension: 'velocity' } }),
+      code: 'suction-fast',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message('Water runs at {v} in the suction line of {machine}; {limit} is the usual most.', {
+        machine: machine.name,
+        v: { value: feed.velocity.value, dimension: 'velocity' },
+        limit: { value: limit, dimension: 'velocity' },
+      }),
     });
   return out;
 }
-

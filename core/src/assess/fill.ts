@@ -33,13 +33,26 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
     lineId: line.id,
     spigotId: spigot.id,
     tankId: tank.id,
-    arrives: figure(arrives, 'flow', 'network', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure'), input('H', 'as head', head, 'length'), ...parts.filter((p) => p.share > 0.005).map((p) => input('h', p.name, p.lossM, 'length'))], ['roughness-smooth']),
+    arrives: figure(
+      arrives,
+      'flow',
+      'network',
+      [
+        input('p₀', 'at rest', curve.staticPressurePa, 'pressure'),
+        input('H', 'as head', head, 'length'),
+        ...parts.filter((p) => p.share > 0.005).map((p) => input('h', p.name, p.lossM, 'length')),
+      ],
+      ['roughness-smooth'],
+    ),
     poor,
     good,
     spigotFlow: figure(bareFlow, 'flow', 'spigot-curve', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure')]),
     parts,
     costliest: parts.reduce<FillResult['costliest']>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined),
-    fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [input('V', 'full tank', full, 'volume'), input('Q_in', 'arrives', arrives, 'flow')]),
+    fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [
+      input('V', 'full tank', full, 'volume'),
+      input('Q_in', 'arrives', arrives, 'flow'),
+    ]),
     wider: widerHose(cases, line),
     curve,
     asks: asks(cases, line, bareFlow, Math.max(line.to.height ?? 0, tank.base) - spigot.height),
@@ -80,6 +93,12 @@ export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
   const tank = cases.rig.tanks.find((t) => t.id === fill.tankId)!;
   const out: Finding[] = [];
   if (!(fill.arrives.value > 0))
-    out.push({ code: 'no-fill', verdict: 'starved', station: 'fill', subject: { kind: 'line', id: line.id }, message: message('Nothing arrives at {tank}: its inlet is higher than the spigot can push.', { tank: tank.name }) });
+    out.push({
+      code: 'no-fill',
+      verdict: 'starved',
+      station: 'fill',
+      subject: { kind: 'line', id: line.id },
+      message: message('Nothing arrives at {tank}: its inlet is higher than the spigot can push.', { tank: tank.name }),
+    });
   return out;
 }

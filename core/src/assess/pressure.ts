@@ -85,10 +85,29 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
     machineId: machine.id,
-    pumpPressure: figure(state.pumpPressurePa, 'pressure', 'gun-pressure', [input('Q', 'machine flow', machine.flow, 'flow'), input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure')]),
+    pumpPressure: figure(state.pumpPressurePa, 'pressure', 'gun-pressure', [
+      input('Q', 'machine flow', machine.flow, 'flow'),
+      input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
+    ]),
     returned: figure(state.returnedM3s, 'flow', 'network', [input('Q', 'machine flow', machine.flow, 'flow')]),
-    enginePower: figure(needed, 'power', 'shaft-power', [input('p', 'highest pump pressure', hardest, 'pressure'), input('Q', 'flow', machine.flow, 'flow'), input('η', 'efficiency', values['pump-efficiency'], 'ratio')], ['pump-efficiency']),
-    engineAvailable: figure(available, 'power', 'shaft-power', [input('P', 'rated', machine.enginePower, 'power'), input('z', 'altitude', rig.brief.altitude, 'length')], ['engine-derate']),
+    enginePower: figure(
+      needed,
+      'power',
+      'shaft-power',
+      [
+        input('p', 'highest pump pressure', hardest, 'pressure'),
+        input('Q', 'flow', machine.flow, 'flow'),
+        input('η', 'efficiency', values['pump-efficiency'], 'ratio'),
+      ],
+      ['pump-efficiency'],
+    ),
+    engineAvailable: figure(
+      available,
+      'power',
+      'shaft-power',
+      [input('P', 'rated', machine.enginePower, 'power'), input('z', 'altitude', rig.brief.altitude, 'length')],
+      ['engine-derate'],
+    ),
     verdict,
   };
 }
@@ -111,12 +130,21 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
     outletId: outlet.id,
     machineIds: machines.map((m) => m.id),
     lineIds: path.map((l) => l.id),
-    pressure: figure(pressure, 'pressure', 'gun-pressure', [
-      input('p_pump', 'at the pump', net.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
-      input('Δp', 'lost on the way', loss, 'pressure'),
+    pressure: figure(
+      pressure,
+      'pressure',
+      'gun-pressure',
+      [
+        input('p_pump', 'at the pump', net.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
+        input('Δp', 'lost on the way', loss, 'pressure'),
+        input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
+      ],
+      ['roughness-smooth'],
+    ),
+    flow: figure(flow, 'flow', 'nozzle-flow', [
       input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
-    ], ['roughness-smooth']),
-    flow: figure(flow, 'flow', 'nozzle-flow', [input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'), input('p', 'at the nozzle', pressure, 'pressure')]),
+      input('p', 'at the nozzle', pressure, 'pressure'),
+    ]),
     lineLossPa: loss,
     parts,
     betterSize: flow > 0 ? nozzleSize(flow / outlet.nozzle.count, wanted) : 0,
@@ -132,24 +160,71 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     const machine = rig.machines.find((m) => m.id === result.machineId)!;
     const subject = { kind: 'machine', id: machine.id } as const;
     if (machine.unloader.setting > machine.ratedPressure * 1.001)
-      out.push({ code: 'unloader-high', verdict: 'tight', station: 'machines', subject, message: message('The unloader of {m} opens at {set}, above the pump’s {rated}: set it lower.', { m: machine.name, set: p(machine.unloader.setting), rated: p(machine.ratedPressure) }) });
+      out.push({
+        code: 'unloader-high',
+        verdict: 'tight',
+        station: 'machines',
+        subject,
+        message: message('The unloader of {m} opens at {set}, above the pump’s {rated}: set it lower.', {
+          m: machine.name,
+          set: p(machine.unloader.setting),
+          rated: p(machine.ratedPressure),
+        }),
+      });
     if (result.enginePower.value > result.engineAvailable.value * 1.02)
-      out.push({ code: 'engine-small', verdict: 'tight', station: 'machines', subject, message: message('{m} asks {need} of an engine that gives {have} at this altitude: it labours.', { m: machine.name, need: { value: result.enginePower.value, dimension: 'power' }, have: { value: result.engineAvailable.value, dimension: 'power' } }) });
+      out.push({
+        code: 'engine-small',
+        verdict: 'tight',
+        station: 'machines',
+        subject,
+        message: message('{m} asks {need} of an engine that gives {have} at this altitude: it labours.', {
+          m: machine.name,
+          need: { value: result.enginePower.value, dimension: 'power' },
+          have: { value: result.engineAvailable.value, dimension: 'power' },
+        }),
+      });
     const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
     const flows = cases.net.outletsOf(machine.id).length > 0;
     if (flows && open.returnedM3s > 0.05 * machine.flow)
-      out.push({ code: 'unloader-cycles', verdict: 'tight', station: 'guns', subject, message: message('With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.', { m: machine.name, q: { value: open.returnedM3s, dimension: 'flow' } }) });
+      out.push({
+        code: 'unloader-cycles',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.', {
+          m: machine.name,
+          q: { value: open.returnedM3s, dimension: 'flow' },
+        }),
+      });
     if (!flows)
-      out.push({ code: 'no-gun', verdict: 'tight', station: 'guns', subject, message: message('{m} has no gun: no open pressure line leads to an outlet.', { m: machine.name }) });
+      out.push({
+        code: 'no-gun',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('{m} has no gun: no open pressure line leads to an outlet.', { m: machine.name }),
+      });
   }
   for (const result of outlets) {
     const outlet = rig.outlets.find((o) => o.id === result.outletId)!;
     const subject = { kind: 'outlet', id: outlet.id } as const;
     const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
     if (result.pressure.value < 0.92 * outlet.wantedPressure)
-      out.push({ code: 'gun-weak', verdict: result.verdict, station: 'guns', subject, message: message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values) });
+      out.push({
+        code: 'gun-weak',
+        verdict: result.verdict,
+        station: 'guns',
+        subject,
+        message: message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
+      });
     else if (result.pressure.value > 1.25 * outlet.wantedPressure)
-      out.push({ code: 'gun-strong', verdict: 'tight', station: 'guns', subject, message: message('{gun} gets {p}, well over the {want} that is wanted: a larger nozzle spares the surface.', values) });
+      out.push({
+        code: 'gun-strong',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('{gun} gets {p}, well over the {want} that is wanted: a larger nozzle spares the surface.', values),
+      });
   }
   return out;
 }

@@ -5,7 +5,7 @@ import { type Water, waterAt } from '../fluid/water.js';
 import { type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
-import type { End, Line, LineRole, Outlet, Part, Rig, Tank } from '../rig/schema.js';
+import type { Booster, End, Line, LineRole, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
 /** Names of the network's nodes and links, by the thing on the rig. */
@@ -44,15 +44,21 @@ const find = <T extends { id: string }>(list: readonly T[], id: string | undefin
 function endNode(role: LineRole, end: End, side: 'from' | 'to', lineId: string): string {
   const id = end.id ?? '';
   switch (end.at) {
-    case 'spigot': return nodeIds.tap(id);
-    case 'tank': return role === 'fill' || role === 'bypass' ? nodeIds.lineEnd(lineId) : nodeIds.tank(id);
-    case 'manifold': return nodeIds.manifold(id);
-    case 'booster': return side === 'to' ? nodeIds.boosterIn(id) : nodeIds.boosterOut(id);
+    case 'spigot':
+      return nodeIds.tap(id);
+    case 'tank':
+      return role === 'fill' || role === 'bypass' ? nodeIds.lineEnd(lineId) : nodeIds.tank(id);
+    case 'manifold':
+      return nodeIds.manifold(id);
+    case 'booster':
+      return side === 'to' ? nodeIds.boosterIn(id) : nodeIds.boosterOut(id);
     case 'machine':
       if (side === 'to') return nodeIds.machineIn(id);
       return role === 'bypass' ? nodeIds.machineReturn(id) : nodeIds.machineOut(id);
-    case 'outlet': return nodeIds.outlet(id);
-    case 'open': return nodeIds.lineEnd(lineId);
+    case 'outlet':
+      return nodeIds.outlet(id);
+    case 'open':
+      return nodeIds.lineEnd(lineId);
   }
 }
 
@@ -128,7 +134,10 @@ export class RigNetwork {
     const links: LinkSpec[] = [];
     for (const s of rig.spigots) {
       const curve = this.curves.get(s.id)!;
-      nodes.push({ id: nodeIds.spigot(s.id), elevationM: s.height, headM: s.height + curve.staticPressurePa * head }, { id: nodeIds.tap(s.id), elevationM: s.height });
+      nodes.push(
+        { id: nodeIds.spigot(s.id), elevationM: s.height, headM: s.height + curve.staticPressurePa * head },
+        { id: nodeIds.tap(s.id), elevationM: s.height },
+      );
       links.push({ id: linkIds.tap(s.id), from: nodeIds.spigot(s.id), to: nodeIds.tap(s.id), quadratic: Math.max(curve.k * head, 1e-3), oneWay: true });
     }
     for (const t of rig.tanks) {
@@ -140,7 +149,9 @@ export class RigNetwork {
       nodes.push({ id: nodeIds.boosterIn(b.id), elevationM: b.height }, { id: nodeIds.boosterOut(b.id), elevationM: b.height });
       const shutoff = b.shutoffPressure * head;
       links.push({
-        id: linkIds.booster(b.id), from: nodeIds.boosterIn(b.id), to: nodeIds.boosterOut(b.id),
+        id: linkIds.booster(b.id),
+        from: nodeIds.boosterIn(b.id),
+        to: nodeIds.boosterOut(b.id),
         ...(b.running ? { constantM: -shutoff, quadratic: shutoff / b.openFlow ** 2, oneWay: true } : { quadratic: 1e-3 }),
       });
     }
@@ -150,7 +161,14 @@ export class RigNetwork {
         { id: nodeIds.machineOut(m.id), elevationM: m.inletHeight, demandM3s: -m.flow },
         { id: nodeIds.machineReturn(m.id), elevationM: m.inletHeight },
       );
-      links.push({ id: linkIds.unloader(m.id), from: nodeIds.machineOut(m.id), to: nodeIds.machineReturn(m.id), constantM: m.unloader.setting * head, quadratic: 1e-3, oneWay: true });
+      links.push({
+        id: linkIds.unloader(m.id),
+        from: nodeIds.machineOut(m.id),
+        to: nodeIds.machineReturn(m.id),
+        constantM: m.unloader.setting * head,
+        quadratic: 1e-3,
+        oneWay: true,
+      });
       if (!rig.lines.some((l) => l.role === 'bypass' && l.from.id === m.id && !l.closed)) {
         nodes.push({ id: nodeIds.air(m.id), elevationM: m.inletHeight, headM: m.inletHeight });
         links.push({ id: `loop:${m.id}`, from: nodeIds.machineReturn(m.id), to: nodeIds.air(m.id), quadratic: 1e-3 });
@@ -158,7 +176,14 @@ export class RigNetwork {
     }
     for (const o of rig.outlets) {
       nodes.push({ id: nodeIds.outlet(o.id), elevationM: o.height }, { id: nodeIds.air(o.id), elevationM: o.height, headM: o.height });
-      links.push({ id: linkIds.nozzle(o.id), from: nodeIds.outlet(o.id), to: nodeIds.air(o.id), quadratic: nozzleQuadratic(o, water), oneWay: true, closed: !o.open });
+      links.push({
+        id: linkIds.nozzle(o.id),
+        from: nodeIds.outlet(o.id),
+        to: nodeIds.air(o.id),
+        quadratic: nozzleQuadratic(o, water),
+        oneWay: true,
+        closed: !o.open,
+      });
     }
     for (const line of rig.lines) {
       if (line.role === 'dump') continue;
@@ -191,6 +216,35 @@ export class RigNetwork {
     };
   }
 
+  /** Gives a link another constant and quadratic term, whatever the strainers, until the returned function is called. */
+  private tryTerms(link: number, constantM: number, quadratic: (now: number) => number): () => void {
+    const { network, cleanQuadratic, dirtyQuadratic } = this;
+    const before = { constant: network.constant[link], clean: cleanQuadratic[link], dirty: dirtyQuadratic[link] };
+    network.constant[link] = constantM;
+    cleanQuadratic[link] = quadratic(before.clean);
+    dirtyQuadratic[link] = quadratic(before.dirty);
+    return () => {
+      network.constant[link] = before.constant;
+      cleanQuadratic[link] = before.clean;
+      dirtyQuadratic[link] = before.dirty;
+    };
+  }
+
+  /** A booster in a line that has none. */
+  tryBooster(line: Line, shutoffPa: number, openFlowM3s: number): () => void {
+    const link = this.lineLink.get(line.id)!;
+    const shutoff = shutoffPa / (this.water.densityKgM3 * GRAVITY);
+    return this.tryTerms(link, this.network.constant[link] - shutoff, (q) => q + shutoff / openFlowM3s ** 2);
+  }
+
+  /** A booster switched the other way than the rig says. */
+  switchBooster(booster: Booster): () => void {
+    const shutoff = booster.shutoffPressure / (this.water.densityKgM3 * GRAVITY);
+    return this.tryTerms(this.network.link(linkIds.booster(booster.id)), booster.running ? 0 : -shutoff, () =>
+      booster.running ? 1e-3 : shutoff / booster.openFlow ** 2,
+    );
+  }
+
   setStrainers(dirty: boolean): void {
     this.network.quadratic.set(dirty ? this.dirtyQuadratic : this.cleanQuadratic);
   }
@@ -206,7 +260,15 @@ export class RigNetwork {
   /** Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open. */
   setGuns(open: (outlet: Outlet) => boolean): void {
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
-    for (const o of this.rig.outlets) this.network.closed[this.network.link(linkIds.nozzle(o.id))] = open(o) ? 0 : 1;
+    let changed = false;
+    for (const o of this.rig.outlets) {
+      const link = this.network.link(linkIds.nozzle(o.id));
+      const closed = open(o) ? 0 : 1;
+      changed ||= this.network.closed[link] !== closed;
+      this.network.closed[link] = closed;
+    }
+    // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
+    if (changed) this.network.restart();
     for (const m of this.rig.machines) {
       const any = this.outletsOf(m.id).some(open);
       const pressure = any || m.unloader.kind === 'regulating' ? m.unloader.setting : Math.min(this.values['bypass-trapped'], m.unloader.setting);

@@ -74,6 +74,8 @@ export interface TankResult {
   readonly tankId: string;
   /** Tanks tied to it, itself included. */
   readonly tiedIds: readonly string[];
+  /** Of this tank alone when full; all other volumes are of the tied tanks together. */
+  readonly ownVolumeM3: number;
   readonly fullVolumeM3: number;
   readonly startVolumeM3: number;
   readonly heelVolumeM3: number;
@@ -150,7 +152,7 @@ export interface FeedResult {
     readonly dirtFactor: number;
   };
   readonly elbows: { readonly count: number; readonly shareByPhysics: number; readonly shareByRule: number };
-  /** Margin with the booster as it is not: off if running, on if idle or absent (undefined without one). */
+  /** Margin the other way: by gravity where a booster runs, with one where none does. Undefined for a feed straight from a spigot. */
   readonly otherWay: { readonly boosted: boolean; readonly marginM: number } | undefined;
   readonly verdict: Verdict;
 }
@@ -165,7 +167,12 @@ export interface GunState {
 export interface PressureCase {
   readonly label: string;
   readonly guns: readonly GunState[];
-  readonly machines: readonly { readonly machineId: string; readonly pumpPressurePa: number; readonly returnedM3s: number; readonly returnPressurePa: number }[];
+  readonly machines: readonly {
+    readonly machineId: string;
+    readonly pumpPressurePa: number;
+    readonly returnedM3s: number;
+    readonly returnPressurePa: number;
+  }[];
 }
 
 export interface MachineResult {

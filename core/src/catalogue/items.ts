@@ -41,39 +41,124 @@ function sized(): CatalogueItem[] {
     const fitting = (is: string, label: string, price: number, mass: number, extra: Record<string, unknown> = {}, source = CRANE) =>
       item(`${is}-${s}`, `${label} ${nominal} in`, 'Fittings', { kind: 'fitting', is, bore, count: '1', ...extra }, price * scale, mass * scale, source);
     return [
-      item(`hose-helix-${s}`, `Suction hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'suction-helix', bore, length: '3 ft' }, 12 * scale, 0.45 * scale, ESTIMATE),
-      item(`hose-corrugated-${s}`, `Corrugated suction hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'suction-corrugated', bore, length: '3 ft' }, 9 * scale, 0.4 * scale, ESTIMATE),
+      item(
+        `hose-helix-${s}`,
+        `Suction hose ${nominal} in`,
+        'Hose',
+        { kind: 'hose', is: 'suction-helix', bore, length: '3 ft' },
+        12 * scale,
+        0.45 * scale,
+        ESTIMATE,
+      ),
+      item(
+        `hose-corrugated-${s}`,
+        `Corrugated suction hose ${nominal} in`,
+        'Hose',
+        { kind: 'hose', is: 'suction-corrugated', bore, length: '3 ft' },
+        9 * scale,
+        0.4 * scale,
+        ESTIMATE,
+      ),
       item(`pipe-${s}`, `Plastic pipe ${nominal} in`, 'Hose', { kind: 'hose', is: 'plastic-pipe', bore, length: '3 ft' }, 7 * scale, 0.4 * scale, ESTIMATE),
       fitting('elbow-90', 'Elbow 90°', 5, 0.09),
       fitting('elbow-90-swept', 'Sweep bend 90°', 8, 0.11),
       fitting('elbow-45', 'Elbow 45°', 5, 0.08),
       fitting('tee-run', 'Tee, straight through', 7, 0.12),
       fitting('tee-branch', 'Tee, into the branch', 7, 0.12),
-      fitting('barb', 'Hose barb', 4, 0.06, { reducedBore: `${barb} in` }, 'bore of the barb: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)'),
-      item(`ball-valve-full-${s}`, `Ball valve ${nominal} in, full bore`, 'Valves', { kind: 'fitting', is: 'ball-valve', bore, count: '1' }, 22 * scale, 0.4 * scale, CRANE),
-      item(`ball-valve-reduced-${s}`, `Ball valve ${nominal} in, reduced bore`, 'Valves', { kind: 'fitting', is: 'ball-valve', bore, count: '1', reducedBore: `${ball} in` }, 14 * scale, 0.3 * scale, 'bore of the ball: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)'),
-      item(`check-valve-${s}`, `Swing check valve ${nominal} in`, 'Valves', { kind: 'fitting', is: 'check-valve', bore, count: '1' }, 18 * scale, 0.35 * scale, CRANE),
+      fitting(
+        'barb',
+        'Hose barb',
+        4,
+        0.06,
+        { reducedBore: `${barb} in` },
+        'bore of the barb: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)',
+      ),
+      item(
+        `ball-valve-full-${s}`,
+        `Ball valve ${nominal} in, full bore`,
+        'Valves',
+        { kind: 'fitting', is: 'ball-valve', bore, count: '1' },
+        22 * scale,
+        0.4 * scale,
+        CRANE,
+      ),
+      item(
+        `ball-valve-reduced-${s}`,
+        `Ball valve ${nominal} in, reduced bore`,
+        'Valves',
+        { kind: 'fitting', is: 'ball-valve', bore, count: '1', reducedBore: `${ball} in` },
+        14 * scale,
+        0.3 * scale,
+        'bore of the ball: estimate; loss as sudden contraction and expansion, Crane TP-410 (from memory)',
+      ),
+      item(
+        `check-valve-${s}`,
+        `Swing check valve ${nominal} in`,
+        'Valves',
+        { kind: 'fitting', is: 'check-valve', bore, count: '1' },
+        18 * scale,
+        0.35 * scale,
+        CRANE,
+      ),
       fitting('bulkhead', 'Bulkhead', 14, 0.25),
       fitting('bulkhead-projecting', 'Bulkhead, pipe standing into the tank', 14, 0.25),
       fitting('quick-coupler', 'Quick coupler', 12, 0.15, { reducedBore: `${barb} in` }, ESTIMATE),
       fitting('cam-coupler', 'Cam coupler', 11, 0.2),
-      item(`strainer-${s}`, `Strainer ${nominal} in, 50 mesh`, 'Strainers', { kind: 'strainer', is: 'strainer', bore, cvClean: `${strainer[0]} Cv`, cvDirty: `${strainer[1]} Cv` }, 26 * scale, 0.4 * scale, ESTIMATE),
+      item(
+        `strainer-${s}`,
+        `Strainer ${nominal} in, 50 mesh`,
+        'Strainers',
+        { kind: 'strainer', is: 'strainer', bore, cvClean: `${strainer[0]} Cv`, cvDirty: `${strainer[1]} Cv` },
+        26 * scale,
+        0.4 * scale,
+        ESTIMATE,
+      ),
     ];
   });
 }
 
 const garden = (nominal: string, price: number, mass: number): CatalogueItem =>
-  item(`hose-garden-${slug(nominal)}`, `Garden hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' }, price, mass, ESTIMATE);
+  item(
+    `hose-garden-${slug(nominal)}`,
+    `Garden hose ${nominal} in`,
+    'Hose',
+    { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' },
+    price,
+    mass,
+    ESTIMATE,
+  );
 const pressureHose = (nominal: string, price: number, mass: number): CatalogueItem =>
-  item(`hose-pressure-${slug(nominal)}`, `Pressure hose ${nominal} in`, 'Hose', { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' }, price, mass, ESTIMATE);
-const device = (is: string, id: string, name: string, bore: string, cv: string, price: number, massKg: number, extra: Record<string, unknown> = {}): CatalogueItem =>
-  item(id, name, is === 'filter' ? 'Strainers' : 'Valves', { kind: 'valve', is, bore, cv, ...extra }, price, massKg, ESTIMATE);
+  item(
+    `hose-pressure-${slug(nominal)}`,
+    `Pressure hose ${nominal} in`,
+    'Hose',
+    { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '100 ft' },
+    price,
+    mass,
+    ESTIMATE,
+  );
+const device = (
+  is: string,
+  id: string,
+  name: string,
+  bore: string,
+  cv: string,
+  price: number,
+  massKg: number,
+  extra: Record<string, unknown> = {},
+): CatalogueItem => item(id, name, is === 'filter' ? 'Strainers' : 'Valves', { kind: 'valve', is, bore, cv, ...extra }, price, massKg, ESTIMATE);
 
 /** The shelf. Generic parts only; prices and masses are the workshop's estimates. */
 export const CATALOGUE: readonly CatalogueItem[] = [
   ...sized(),
-  garden('1/2', 1.6, 0.16), garden('5/8', 2.2, 0.22), garden('3/4', 3.2, 0.3), garden('1', 5.5, 0.5),
-  pressureHose('1/4', 4.2, 0.25), pressureHose('5/16', 4.6, 0.32), pressureHose('3/8', 5.6, 0.4), pressureHose('1/2', 8.4, 0.62),
+  garden('1/2', 1.6, 0.16),
+  garden('5/8', 2.2, 0.22),
+  garden('3/4', 3.2, 0.3),
+  garden('1', 5.5, 0.5),
+  pressureHose('1/4', 4.2, 0.25),
+  pressureHose('5/16', 4.6, 0.32),
+  pressureHose('3/8', 5.6, 0.4),
+  pressureHose('1/2', 8.4, 0.62),
   device('inlet-valve', 'inlet-valve-12', 'Inlet valve 1/2 in, small bore', '1/2 in', '2.5 Cv', 12, 0.2),
   device('inlet-valve', 'inlet-valve-34', 'Inlet valve 3/4 in', '3/4 in', '8 Cv', 16, 0.3),
   device('inlet-valve', 'inlet-valve-1', 'Inlet valve 1 in', '1 in', '18 Cv', 24, 0.45),
@@ -87,7 +172,15 @@ export const CATALOGUE: readonly CatalogueItem[] = [
   device('gun-valve', 'gun-valve', 'Trigger gun and lance', '3/8 in', '2.4 Cv', 65, 1.3),
   item('swivel-38', 'Reel swivel 3/8 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '3/8 in', count: '1', reducedBore: '0.31 in' }, 38, 0.3, ESTIMATE),
   item('swivel-12', 'Reel swivel 1/2 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '1/2 in', count: '1', reducedBore: '0.42 in' }, 46, 0.4, ESTIMATE),
-  item('quick-coupler-38', 'Quick coupler 3/8 in', 'Fittings', { kind: 'fitting', is: 'quick-coupler', bore: '3/8 in', count: '1', reducedBore: '0.3 in' }, 9, 0.1, ESTIMATE),
+  item(
+    'quick-coupler-38',
+    'Quick coupler 3/8 in',
+    'Fittings',
+    { kind: 'fitting', is: 'quick-coupler', bore: '3/8 in', count: '1', reducedBore: '0.3 in' },
+    9,
+    0.1,
+    ESTIMATE,
+  ),
 ];
 
 const BY_ID: ReadonlyMap<string, CatalogueItem> = new Map(CATALOGUE.map((x) => [x.id, x]));
@@ -131,7 +224,11 @@ export function resize(part: PartDocument, bore: string): PartDocument {
   if (found) {
     const kept =
       part.kind === 'hose'
-        ? { length: part.length, ...(part.coiledLength ? { coiledLength: part.coiledLength } : {}), ...(part.coilDiameter ? { coilDiameter: part.coilDiameter } : {}) }
+        ? {
+            length: part.length,
+            ...(part.coiledLength ? { coiledLength: part.coiledLength } : {}),
+            ...(part.coilDiameter ? { coilDiameter: part.coilDiameter } : {}),
+          }
         : part.kind === 'fitting'
           ? { count: part.count }
           : {};

@@ -25,7 +25,23 @@ export interface InpNetwork {
 
 export type ReadInp = { readonly ok: true; readonly network: InpNetwork } | { readonly ok: false; readonly problems: readonly InpProblem[] };
 
-const KNOWN = new Set(['TITLE', 'JUNCTIONS', 'RESERVOIRS', 'TANKS', 'PIPES', 'PUMPS', 'VALVES', 'EMITTERS', 'CURVES', 'PATTERNS', 'DEMANDS', 'STATUS', 'OPTIONS', 'TIMES', 'END']);
+const KNOWN = new Set([
+  'TITLE',
+  'JUNCTIONS',
+  'RESERVOIRS',
+  'TANKS',
+  'PIPES',
+  'PUMPS',
+  'VALVES',
+  'EMITTERS',
+  'CURVES',
+  'PATTERNS',
+  'DEMANDS',
+  'STATUS',
+  'OPTIONS',
+  'TIMES',
+  'END',
+]);
 /** Sections that say nothing about one hydraulic state. */
 const IDLE = new Set(['REPORT', 'COORDINATES', 'VERTICES', 'LABELS', 'BACKDROP', 'TAGS', 'ENERGY', 'QUALITY', 'SOURCES', 'REACTIONS', 'MIXING']);
 
@@ -112,7 +128,8 @@ class Reader {
     this.readEmitters(options.exponent);
     this.checkEnds();
     if (this.nodes.length === 0) this.say(1, 'The file holds no nodes.');
-    else if (!this.nodes.some((n) => n.headM !== undefined && !n.id.startsWith('\u0000'))) this.say(1, 'The file holds no reservoir or tank: there is nothing to give the water its head.');
+    else if (!this.nodes.some((n) => n.headM !== undefined && !n.id.startsWith('\u0000')))
+      this.say(1, 'The file holds no reservoir or tank: there is nothing to give the water its head.');
     if (this.problems.length) return { ok: false, problems: this.problems.sort((a, b) => a.line - b.line) };
     return {
       ok: true,
@@ -205,8 +222,13 @@ class Reader {
       if (rough < 0 || rough > bore) this.say(row.line, 'Roughness must lie between zero and the diameter.');
       this.bores.set(id, bore);
       this.addLink(row, {
-        id, from, to, runs: [{ lengthM: this.positive(row, 3, 'Length') * length, boreM: bore, roughnessM: rough }], quadratic: quadraticOfK(minor, bore),
-        oneWay: named === 'CV', closed: named === 'CLOSED' || isClosed(id),
+        id,
+        from,
+        to,
+        runs: [{ lengthM: this.positive(row, 3, 'Length') * length, boreM: bore, roughnessM: rough }],
+        quadratic: quadraticOfK(minor, bore),
+        oneWay: named === 'CV',
+        closed: named === 'CLOSED' || isClosed(id),
       });
     }
     for (const pump of this.pumps()) this.addPump(pump, status.get(pump.row.words[0]));
@@ -223,7 +245,15 @@ class Reader {
       else if (kind === 'PRV') {
         const down = this.nodes.find((n) => n.id === to);
         if (fixed === 'OPEN') this.addLink(row, { id, from, to, quadratic: Math.max(minor, 1e-3) });
-        else this.addLink(row, { id, from, to, quadratic: Math.max(minor, 1e-3), reducesToHeadM: (down?.elevationM ?? 0) + setting * this.units.pressureHead, closed });
+        else
+          this.addLink(row, {
+            id,
+            from,
+            to,
+            quadratic: Math.max(minor, 1e-3),
+            reducesToHeadM: (down?.elevationM ?? 0) + setting * this.units.pressureHead,
+            closed,
+          });
       } else this.say(row.line, `Valve type ${type ?? '(none)'} is not supported: TCV and PRV are.`);
     }
   }
@@ -253,7 +283,10 @@ class Reader {
     const factor = set !== undefined && set !== 'OPEN' && set !== 'CLOSED' ? this.number(status!, 1, 'Speed') : speed;
     const points = this.rows('CURVES')
       .filter((r) => r.words[0] === curve)
-      .map((r) => ({ flowM3s: this.number(r, 1, 'Flow of the curve') * flow * factor, headM: this.number(r, 2, 'Head of the curve') * length * factor * factor }));
+      .map((r) => ({
+        flowM3s: this.number(r, 1, 'Flow of the curve') * flow * factor,
+        headM: this.number(r, 2, 'Head of the curve') * length * factor * factor,
+      }));
     if (points.length === 0) return this.say(row.line, `Pump ${id} names a curve "${curve}" that is not there.`);
     const base = { id, from, to, oneWay: true, closed: set === 'CLOSED' || factor === 0 };
     if (points.length === 1) {
@@ -261,7 +294,8 @@ class Reader {
       if (!(p.flowM3s > 0 && p.headM > 0)) return this.say(row.line, `The curve of pump ${id} needs a flow and a head above zero.`);
       return this.addLink(row, { ...base, constantM: (-4 / 3) * p.headM, power: { coefficient: p.headM / 3 / p.flowM3s ** 2, exponent: 2 } });
     }
-    if (points.some((p, i) => i > 0 && (p.flowM3s <= points[i - 1].flowM3s || p.headM >= points[i - 1].headM))) return this.say(row.line, `The curve of pump ${id} must rise in flow and fall in head.`);
+    if (points.some((p, i) => i > 0 && (p.flowM3s <= points[i - 1].flowM3s || p.headM >= points[i - 1].headM)))
+      return this.say(row.line, `The curve of pump ${id} must rise in flow and fall in head.`);
     if (points.length === 3 && points[0].flowM3s === 0) {
       const [p0, p1, p2] = points;
       const exponent = Math.log((p0.headM - p2.headM) / (p0.headM - p1.headM)) / Math.log(p2.flowM3s / p1.flowM3s);
@@ -294,7 +328,8 @@ class Reader {
     const ids = new Set(this.nodes.map((n) => n.id));
     for (const section of ['PIPES', 'PUMPS', 'VALVES'])
       for (const row of this.rows(section)) {
-        for (const end of [row.words[1], row.words[2]]) if (!ids.has(end)) this.say(row.line, `Link ${row.words[0]} leads to node "${end ?? ''}", which is not there.`);
+        for (const end of [row.words[1], row.words[2]])
+          if (!ids.has(end)) this.say(row.line, `Link ${row.words[0]} leads to node "${end ?? ''}", which is not there.`);
         if (row.words[1] === row.words[2]) this.say(row.line, `Link ${row.words[0]} begins and ends at the same node.`);
       }
   }

@@ -42,6 +42,10 @@ export function solveInp(inp: InpNetwork): InpSolution {
     const n = network.node(id);
     nodes[id] = { headM: network.head[n], pressurePa: (network.head[n] - inp.spec.nodes[n].elevationM) * inp.weight };
   }
-  const failure = outcome.converged ? undefined : outcome.failure.reason === 'cut-off' ? `Node ${outcome.failure.nodeId} wants water and is cut off from it.` : `The flow of link ${outcome.failure.linkId} does not settle.`;
+  const failure = outcome.converged
+    ? undefined
+    : outcome.failure.reason === 'cut-off'
+      ? `Node ${outcome.failure.nodeId} wants water and is cut off from it.`
+      : `The flow of link ${outcome.failure.linkId} does not settle.`;
   return { links, nodes, converged: outcome.converged, iterations: outcome.iterations, ...(failure ? { failure } : {}) };
 }

@@ -16,7 +16,7 @@ const us = (flow: number): InpUnits => ({ flow, length: FOOT, diameter: 0.0254, 
 const si = (flow: number): InpUnits => ({ flow, length: 1, diameter: 1e-3, roughness: 1e-3, pressureHead: 1 });
 
 export const INP_UNITS: Readonly<Record<string, InpUnits>> = {
-  GPM: us(231 * 0.0254 ** 3 / 60),
+  GPM: us((231 * 0.0254 ** 3) / 60),
   LPM: si(1e-3 / 60),
   LPS: si(1e-3),
   CMH: si(1 / 3600),

@@ -65,8 +65,12 @@ class Writer {
     spec.links.forEach((l, i) => this.link(l, i, air));
     return [
       `[TITLE]\n${title.replace(/[\r\n[\]]+/g, ' ')}`,
-      section('JUNCTIONS', this.junctions), section('RESERVOIRS', this.reservoirs), section('PIPES', this.pipes), section('PUMPS', this.pumps),
-      section('EMITTERS', this.emitters), section('CURVES', this.curves),
+      section('JUNCTIONS', this.junctions),
+      section('RESERVOIRS', this.reservoirs),
+      section('PIPES', this.pipes),
+      section('PUMPS', this.pumps),
+      section('EMITTERS', this.emitters),
+      section('CURVES', this.curves),
       `[OPTIONS]\nUNITS\tLPM\nHEADLOSS\tD-W\nVISCOSITY\t${number(this.network.viscosity / INP_VISCOSITY)}\nACCURACY\t0.0000001\nTRIALS\t500\nUNBALANCED\tCONTINUE 20`,
       '[END]\n',
     ].join('\n\n');
@@ -99,7 +103,16 @@ class Writer {
       const to = last ? l.to : this.between(l.id, r, from);
       const reynolds = (Math.abs(velocity(flow, run.boreM)) * run.boreM) / network.viscosity;
       const length = run.lengthM + Math.min(run.coiledLengthM ?? 0, run.lengthM) * (coilFactor(reynolds, run.boreM, run.coilDiameterM ?? 0) - 1);
-      this.pipe(this.name(r === 0 ? l.id : `${l.id}_${r + 1}`), from, to, length, run.boreM, run.roughnessM, last ? kOf(quadratic, run.boreM) : 0, r === 0 ? status : 'OPEN');
+      this.pipe(
+        this.name(r === 0 ? l.id : `${l.id}_${r + 1}`),
+        from,
+        to,
+        length,
+        run.boreM,
+        run.roughnessM,
+        last ? kOf(quadratic, run.boreM) : 0,
+        r === 0 ? status : 'OPEN',
+      );
       from = to;
     });
   }
@@ -112,7 +125,9 @@ class Writer {
   }
 
   private pipe(name: string, from: string, to: string, lengthM: number, boreM: number, roughnessM: number, k: number, status: string): void {
-    this.pipes.push([name, this.name(from), this.name(to), number(lengthM), number(boreM / U.diameter), number(roughnessM / U.roughness), number(k), status].join('\t'));
+    this.pipes.push(
+      [name, this.name(from), this.name(to), number(lengthM), number(boreM / U.diameter), number(roughnessM / U.roughness), number(k), status].join('\t'),
+    );
   }
 
   private pump(l: LinkSpec, i: number): void {

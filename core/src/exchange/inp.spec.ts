@@ -65,19 +65,32 @@ function agrees(inp: string, flowUnit = LPM, lengthUnit = 1): void {
 
 describe('against the EPANET engine, on rigs written by hand', () => {
   test('two tied tanks, a header and two washers', () =>
-    agrees(`[JUNCTIONS]\nH 0.1 0\nA 0.3 15\nB 0.3 30\n[RESERVOIRS]\nT1 0.80\nT2 0.78\n[PIPES]\ntie T1 T2 1 40 0.0015 2 OPEN\nmain T1 H 1.5 50 0.0015 1.5 OPEN\nmain2 T2 H 1.2 50 0.0015 1.5 OPEN\na H A 2 25.4 0.0015 4 OPEN\nb H B 2.5 25.4 0.0015 6 OPEN\n${options()}`));
+    agrees(
+      `[JUNCTIONS]\nH 0.1 0\nA 0.3 15\nB 0.3 30\n[RESERVOIRS]\nT1 0.80\nT2 0.78\n[PIPES]\ntie T1 T2 1 40 0.0015 2 OPEN\nmain T1 H 1.5 50 0.0015 1.5 OPEN\nmain2 T2 H 1.2 50 0.0015 1.5 OPEN\na H A 2 25.4 0.0015 4 OPEN\nb H B 2.5 25.4 0.0015 6 OPEN\n${options()}`,
+    ));
   test('a booster pump before a strainer', () =>
-    agrees(`[JUNCTIONS]\nS 0 0\nD 0 0\nP 0.4 30\n[RESERVOIRS]\nT 0.5\n[PIPES]\nsuck T S 1 25.4 0.0015 1.5 OPEN\nfeed D P 3 19.05 0.0015 25 OPEN\n[PUMPS]\nboost S D HEAD c\n[CURVES]\nc 0 30\nc 30 22\nc 60 4\n${options()}`));
+    agrees(
+      `[JUNCTIONS]\nS 0 0\nD 0 0\nP 0.4 30\n[RESERVOIRS]\nT 0.5\n[PIPES]\nsuck T S 1 25.4 0.0015 1.5 OPEN\nfeed D P 3 19.05 0.0015 25 OPEN\n[PUMPS]\nboost S D HEAD c\n[CURVES]\nc 0 30\nc 30 22\nc 60 4\n${options()}`,
+    ));
   test('a one-point pump curve', () =>
     agrees(`[JUNCTIONS]\nD 0 0\n[RESERVOIRS]\nT 0\nR 8\n[PIPES]\nline D R 40 25.4 0.01 3 OPEN\n[PUMPS]\nboost T D HEAD c\n[CURVES]\nc 30 15\n${options()}`));
   test('a check valve that shuts', () =>
     agrees(`[JUNCTIONS]\nJ 0 10\n[RESERVOIRS]\nlow 1\nhigh 3\n[PIPES]\na low J 5 25.4 0.0015 0 CV\nb high J 5 25.4 0.0015 0 CV\n${options()}`));
   test('nozzles as emitters', () =>
-    agrees(`[JUNCTIONS]\nJ 0 0\nG1 1 0\nG2 1 0\n[RESERVOIRS]\nP 2400\n[PIPES]\nmain P J 30 12.7 0.0015 2 OPEN\na J G1 45 9.525 0.0015 5 OPEN\nb J G2 30 9.525 0.0015 5 OPEN\n[EMITTERS]\nG1 0.3\nG2 0.25\n${options()}`));
+    agrees(
+      `[JUNCTIONS]\nJ 0 0\nG1 1 0\nG2 1 0\n[RESERVOIRS]\nP 2400\n[PIPES]\nmain P J 30 12.7 0.0015 2 OPEN\na J G1 45 9.525 0.0015 5 OPEN\nb J G2 30 9.525 0.0015 5 OPEN\n[EMITTERS]\nG1 0.3\nG2 0.25\n${options()}`,
+    ));
   test('a throttle and a reducing valve, in gallons', () =>
-    agrees(`[JUNCTIONS]\nA 0 0\nB 0 0\nC 0 0\nD 2 4\n[RESERVOIRS]\nS 120\n[PIPES]\nin S A 50 0.75 0.005 0 OPEN\nout C D 100 0.75 0.005 0 OPEN\n[VALVES]\nt A B 0.75 TCV 20 0\nr B C 0.75 PRV 25 0\n${options('GPM')}`, GPM, 0.3048));
+    agrees(
+      `[JUNCTIONS]\nA 0 0\nB 0 0\nC 0 0\nD 2 4\n[RESERVOIRS]\nS 120\n[PIPES]\nin S A 50 0.75 0.005 0 OPEN\nout C D 100 0.75 0.005 0 OPEN\n[VALVES]\nt A B 0.75 TCV 20 0\nr B C 0.75 PRV 25 0\n${options('GPM')}`,
+      GPM,
+      0.3048,
+    ));
   test('a closed pipe, tanks and litres a second', () =>
-    agrees(`[JUNCTIONS]\nJ 0 0.5\nK 0 0.2\n[TANKS]\nT 1 2 0 3 1 0\n[PIPES]\na T J 10 40 0.05 0 OPEN\nb J K 10 25 0.05 0 OPEN\nc T K 10 25 0.05 0 CLOSED\n${options('LPS')}`, 1e-3));
+    agrees(
+      `[JUNCTIONS]\nJ 0 0.5\nK 0 0.2\n[TANKS]\nT 1 2 0 3 1 0\n[PIPES]\na T J 10 40 0.05 0 OPEN\nb J K 10 25 0.05 0 OPEN\nc T K 10 25 0.05 0 CLOSED\n${options('LPS')}`,
+      1e-3,
+    ));
 });
 
 /** A random rig-like network: tanks, a header tree with some loops, boosters, check valves, nozzles. */
@@ -91,7 +104,10 @@ function randomNetwork(random: () => number): string {
   const pumps: string[] = [];
   const curves: string[] = [];
   const emitters: string[] = [];
-  const pipe = (id: string, a: string, b: string, status: string): void => void pipes.push(`${id} ${a} ${b} ${(0.5 + 20 * random()).toFixed(3)} ${pick(12.7, 15.875, 19.05, 25.4, 31.75, 38.1)} ${pick(0.0015, 0.01, 0.15)} ${(10 * random()).toFixed(2)} ${status}`);
+  const pipe = (id: string, a: string, b: string, status: string): void =>
+    void pipes.push(
+      `${id} ${a} ${b} ${(0.5 + 20 * random()).toFixed(3)} ${pick(12.7, 15.875, 19.05, 25.4, 31.75, 38.1)} ${pick(0.0015, 0.01, 0.15)} ${(10 * random()).toFixed(2)} ${status}`,
+    );
   for (let t = 0; t < tanks; t++) r.push(`T${t} ${(3 + 3 * random()).toFixed(3)}`);
   for (let i = 0; i < n; i++) {
     j.push(`J${i} ${(0.5 * random()).toFixed(3)} ${random() < 0.5 ? (12 * random()).toFixed(3) : 0}`);
@@ -130,26 +146,30 @@ test('against the EPANET engine, on 300 random networks (seed 2026)', () => {
 });
 
 describe('every rig of the yard exports a network', () => {
-  test.each(DEMO_RIGS().map((r) => [r.id, r.document] as const))('%s: the engine finds the flows that Pozzo shows, and Pozzo reads it back', (_id, document) => {
-    const rig = parseRig(document);
-    const cases = new Cases(rig, assumptionValues(rig.assumptions));
-    cases.set({});
-    const inp = rigInp(rig);
-    const reference = epanet(inp);
-    const most = Math.max(...rig.lines.map((l) => Math.abs(cases.net.flowOf(l.id))));
-    let compared = 0;
-    for (const l of rig.lines) {
-      const theirs = reference.flow[`line_${l.id}`];
-      if (theirs === undefined) continue;
-      compared++;
-      const ours = cases.net.flowOf(l.id);
-      if (Math.abs(ours - theirs) > 0.01 * Math.abs(ours) + 2e-3 * most) throw new Error(`${l.id}: ${ours} against ${theirs}`);
-    }
-    expect(compared).toBeGreaterThanOrEqual(3);
-    const { answer } = solved(inp);
-    expect(answer.converged).toBe(true);
-    for (const [id, flow] of Object.entries(reference.flow)) expect(Math.abs(answer.links[id].flowM3s - flow)).toBeLessThan(0.01 * Math.abs(flow) + 2e-3 * most);
-  });
+  test.each(DEMO_RIGS().map((r) => [r.id, r.document] as const))(
+    '%s: the engine finds the flows that Pozzo shows, and Pozzo reads it back',
+    (_id, document) => {
+      const rig = parseRig(document);
+      const cases = new Cases(rig, assumptionValues(rig.assumptions));
+      cases.set({});
+      const inp = rigInp(rig);
+      const reference = epanet(inp);
+      const most = Math.max(...rig.lines.map((l) => Math.abs(cases.net.flowOf(l.id))));
+      let compared = 0;
+      for (const l of rig.lines) {
+        const theirs = reference.flow[`line_${l.id}`];
+        if (theirs === undefined) continue;
+        compared++;
+        const ours = cases.net.flowOf(l.id);
+        if (Math.abs(ours - theirs) > 0.01 * Math.abs(ours) + 2e-3 * most) throw new Error(`${l.id}: ${ours} against ${theirs}`);
+      }
+      expect(compared).toBeGreaterThanOrEqual(3);
+      const { answer } = solved(inp);
+      expect(answer.converged).toBe(true);
+      for (const [id, flow] of Object.entries(reference.flow))
+        expect(Math.abs(answer.links[id].flowM3s - flow)).toBeLessThan(0.01 * Math.abs(flow) + 2e-3 * most);
+    },
+  );
 });
 
 describe('reading a network file', () => {

@@ -10,7 +10,11 @@ const PSI = 6894.757293;
 const gpm = si('1 gpm', 'flow');
 const psiLost = (bore: string, length: string, flow: string, temperature = '68 °F', roughness = '0.0015 mm'): number => {
   const water = waterAt(si(temperature, 'temperature'));
-  const head = runHeadLoss({ boreM: si(bore, 'length'), lengthM: si(length, 'length'), roughnessM: si(roughness, 'length') }, si(flow, 'flow'), water.kinematicViscosityM2S);
+  const head = runHeadLoss(
+    { boreM: si(bore, 'length'), lengthM: si(length, 'length'), roughnessM: si(roughness, 'length') },
+    si(flow, 'flow'),
+    water.kinematicViscosityM2S,
+  );
   return (head * water.densityKgM3 * GRAVITY) / PSI;
 };
 
@@ -40,7 +44,11 @@ describe('friction', () => {
   });
   // Smooth (drawn, 0.0015 mm) hose. Hazen–Williams with C = 150 (published coefficient, from memory) is an independent
   // formula: it lands within 1 % at 8 gpm and within 4.5 % at 4 gpm, where it is known to read low.
-  test.each([['3/8 in', '100 ft', '4 gpm', 68], ['3/8 in', '200 ft', '8 gpm', 470], ['1/2 in', '200 ft', '8 gpm', 117]])('smooth %s, %s, %s', (bore, length, flow, psi) => {
+  test.each([
+    ['3/8 in', '100 ft', '4 gpm', 68],
+    ['3/8 in', '200 ft', '8 gpm', 470],
+    ['1/2 in', '200 ft', '8 gpm', 117],
+  ])('smooth %s, %s, %s', (bore, length, flow, psi) => {
     near(psiLost(bore, length, flow), psi, 0.01);
     const d = si(bore, 'length');
     const hazenWilliams = (10.67 * si(length, 'length') * si(flow, 'flow') ** 1.852) / (150 ** 1.852 * d ** 4.8704);
@@ -88,7 +96,11 @@ describe('friction', () => {
   });
 
   // Crane TP-410 f_T table, commercial steel (from memory): 1/2 in 0.027 (later edition 0.026), 1 in 0.023 (0.022), 2 in 0.019.
-  test.each([[0.01580, 0.0265], [0.02664, 0.0225], [0.0525, 0.019]])('f_T of a %p m bore is about %p', (d, f) => near(fullyTurbulentFactor(d), f, 0.03));
+  test.each([
+    [0.0158, 0.0265],
+    [0.02664, 0.0225],
+    [0.0525, 0.019],
+  ])('f_T of a %p m bore is about %p', (d, f) => near(fullyTurbulentFactor(d), f, 0.03));
 });
 
 describe('nozzles', () => {

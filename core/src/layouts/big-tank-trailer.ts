@@ -17,10 +17,30 @@ export function bigTankTrailer(): RigDocument {
     lines: [
       line('fill', 'fill', 'spigot:yard-tap', 'tank:water@38 in', gardenFill('34', '150 ft')),
       line('main', 'feed', 'tank:water@5 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
-      line('feed-a', 'feed', 'manifold:header', 'machine:washer-a', parts('tee-branch-1-14', 'ball-valve-full-1-14', 'strainer-1-14', 'barb-1-14', ['hose-helix-1-14', { length: '5 ft' }], 'elbow-90-swept-1-14', 'barb-1-14')),
+      line(
+        'feed-a',
+        'feed',
+        'manifold:header',
+        'machine:washer-a',
+        parts(
+          'tee-branch-1-14',
+          'ball-valve-full-1-14',
+          'strainer-1-14',
+          'barb-1-14',
+          ['hose-helix-1-14', { length: '5 ft' }],
+          'elbow-90-swept-1-14',
+          'barb-1-14',
+        ),
+      ),
       line('feed-b', 'feed', 'manifold:header', 'manifold:stub', parts('tee-run-1-14', 'ball-valve-full-1-14'), true),
       line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '200 ft', '60 ft')),
-      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@38 in~60 in', parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }])),
+      line(
+        'return-a',
+        'bypass',
+        'machine:washer-a',
+        'tank:water@38 in~60 in',
+        parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }]),
+      ),
       line('dump', 'dump', 'tank:water@3 in', 'open@-8 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };

@@ -12,10 +12,21 @@ export function pontoonRig(): RigDocument {
     outlets: [gun('gun-a', 'Gun', '9', '2900 psi')],
     lines: [
       line('fill', 'fill', 'spigot:spigot', 'tank:water@36 in', gardenFill('58', '100 ft')),
-      line('feed-a', 'feed', 'tank:water@3 in', 'machine:washer-a', parts(
-        'bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], ['elbow-90-1', { count: '2' }], 'barb-1')),
+      line(
+        'feed-a',
+        'feed',
+        'tank:water@3 in',
+        'machine:washer-a',
+        parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], ['elbow-90-1', { count: '2' }], 'barb-1'),
+      ),
       line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '150 ft')),
-      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@32 in~40 in', parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }])),
+      line(
+        'return-a',
+        'bypass',
+        'machine:washer-a',
+        'tank:water@32 in~40 in',
+        parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }]),
+      ),
       line('dump', 'dump', 'tank:water@3 in', 'open@1 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
     ],
   };

@@ -34,18 +34,47 @@ export function spigot(id: string, name: string, flow: string, staticPressure = 
 }
 
 export function boxTank(id: string, name: string, size: [length: string, width: string, height: string], changes: Partial<TankDocument> = {}): TankDocument {
-  return { id, name, liquid: 'water', shape: { kind: 'box', length: size[0], width: size[1], height: size[2] }, base: '2 in', fullLevel: size[2], startLevel: size[2], lid: 'closed', ventBore: '2 in', ...changes };
+  return {
+    id,
+    name,
+    liquid: 'water',
+    shape: { kind: 'box', length: size[0], width: size[1], height: size[2] },
+    base: '2 in',
+    fullLevel: size[2],
+    startLevel: size[2],
+    lid: 'closed',
+    ventBore: '2 in',
+    ...changes,
+  };
 }
 
 export function uprightTank(id: string, name: string, diameter: string, height: string, changes: Partial<TankDocument> = {}): TankDocument {
-  return { id, name, liquid: 'water', shape: { kind: 'upright-cylinder', diameter, height }, base: '2 in', fullLevel: height, startLevel: height, lid: 'closed', ventBore: '2 in', ...changes };
+  return {
+    id,
+    name,
+    liquid: 'water',
+    shape: { kind: 'upright-cylinder', diameter, height },
+    base: '2 in',
+    fullLevel: height,
+    startLevel: height,
+    lid: 'closed',
+    ventBore: '2 in',
+    ...changes,
+  };
 }
 
 export function washer(id: string, name: string, flow: string, pressure: string, enginePower: string, changes: Partial<MachineDocument> = {}): MachineDocument {
   return {
-    id, name, arrangement: 'triplex', flow, ratedPressure: pressure,
+    id,
+    name,
+    arrangement: 'triplex',
+    flow,
+    ratedPressure: pressure,
     unloader: { kind: 'trapped-pressure', setting: pressure },
-    speed: '1450 rpm', enginePower, inletHeight: '14 in', ...changes,
+    speed: '1450 rpm',
+    enginePower,
+    inletHeight: '14 in',
+    ...changes,
   };
 }
 
@@ -72,4 +101,9 @@ export const gardenFill = (hose: '12' | '58' | '34' | '1', length: string): Part
 
 /** The usual way from a gun's machine to its gun. */
 export const pressureRun = (bore: '14' | '516' | '38' | '12', length: string, coiled = '40 ft'): PartDocument[] =>
-  parts([`hose-pressure-${bore}`, { length: '6 ft', name: 'Whip line' }], bore === '12' ? 'swivel-12' : 'swivel-38', [`hose-pressure-${bore}`, { length, coiledLength: coiled, coilDiameter: '16 in' }], 'gun-valve');
+  parts(
+    [`hose-pressure-${bore}`, { length: '6 ft', name: 'Whip line' }],
+    bore === '12' ? 'swivel-12' : 'swivel-38',
+    [`hose-pressure-${bore}`, { length, coiledLength: coiled, coilDiameter: '16 in' }],
+    'gun-valve',
+  );

@@ -11,9 +11,21 @@ export function plainFirst(): RigDocument {
     machines: [washer('washer-a', 'Washer', '4 gpm', '3500 psi', '13 hp')],
     outlets: [gun('gun-a', 'Gun', '4.5', '2900 psi')],
     lines: [
-      line('feed-a', 'feed', 'tank:water@4 in', 'machine:washer-a', parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '5 ft' }], 'elbow-90-1', 'barb-1')),
+      line(
+        'feed-a',
+        'feed',
+        'tank:water@4 in',
+        'machine:washer-a',
+        parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '5 ft' }], 'elbow-90-1', 'barb-1'),
+      ),
       line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '150 ft', '50 ft')),
-      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@30 in~40 in', parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }])),
+      line(
+        'return-a',
+        'bypass',
+        'machine:washer-a',
+        'tank:water@30 in~40 in',
+        parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }]),
+      ),
       line('dump', 'dump', 'tank:water@3 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
       line('hand-wash', 'dump', 'tank:water@6 in', 'open@-4 in', parts('bulkhead-12', 'ball-valve-full-12')),
     ],

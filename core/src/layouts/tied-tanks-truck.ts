@@ -3,15 +3,13 @@ import { emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, uprightTan
 
 /** Two equal washers on two narrow tanks tied at the bottom. */
 export function tiedTanksTruck(): RigDocument {
-  const feed = (bore: '1-14') => parts('tee-branch-1-14', `ball-valve-full-${bore}`, `strainer-${bore}`, `barb-${bore}`, [`hose-helix-${bore}`, { length: '5 ft' }], `barb-${bore}`);
+  const feed = (bore: '1-14') =>
+    parts('tee-branch-1-14', `ball-valve-full-${bore}`, `strainer-${bore}`, `barb-${bore}`, [`hose-helix-${bore}`, { length: '5 ft' }], `barb-${bore}`);
   return {
     ...emptyRig('Twin-tank truck', 'Holiday park'),
     brief: { job: '90 min', triggerShare: '60 %', water: '65 °F', altitude: '150 ft' },
     spigots: [spigot('park-tap', 'Park tap', '6.5 gpm', '60 psi')],
-    tanks: [
-      uprightTank('left', 'Left tank', '36 in', '50 in', { base: '3 in' }),
-      uprightTank('right', 'Right tank', '36 in', '50 in', { base: '3 in' }),
-    ],
+    tanks: [uprightTank('left', 'Left tank', '36 in', '50 in', { base: '3 in' }), uprightTank('right', 'Right tank', '36 in', '50 in', { base: '3 in' })],
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
     machines: [washer('washer-a', 'Washer A', '5.5 gpm', '3500 psi', '16 hp'), washer('washer-b', 'Washer B', '5.5 gpm', '3500 psi', '16 hp')],
     outlets: [gun('gun-a', 'Gun A', '6', '3000 psi'), gun('gun-b', 'Gun B', '6', '3000 psi')],

@@ -13,7 +13,21 @@ export function twoGunSplit(): RigDocument {
     outlets: [gun('gun-a', 'Gun A', '5', '2200 psi'), gun('gun-b', 'Gun B', '5', '2200 psi')],
     lines: [
       line('fill', 'fill', 'spigot:site-tap', 'tank:water@34 in', gardenFill('58', '100 ft')),
-      line('feed-a', 'feed', 'tank:water@4 in', 'machine:washer-a', parts('bulkhead-1-12', 'ball-valve-full-1-12', 'strainer-1-14', 'barb-1-14', ['hose-helix-1-14', { length: '5 ft' }], 'elbow-90-swept-1-14', 'barb-1-14')),
+      line(
+        'feed-a',
+        'feed',
+        'tank:water@4 in',
+        'machine:washer-a',
+        parts(
+          'bulkhead-1-12',
+          'ball-valve-full-1-12',
+          'strainer-1-14',
+          'barb-1-14',
+          ['hose-helix-1-14', { length: '5 ft' }],
+          'elbow-90-swept-1-14',
+          'barb-1-14',
+        ),
+      ),
       line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }])),
       line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '150 ft', '30 ft')),
       line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '150 ft', '30 ft')),

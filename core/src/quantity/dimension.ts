@@ -127,11 +127,7 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('oz', POUND / 16, 'ounces', ['ounce', 'ounces']),
     unit('t', 1000, 'tonnes', ['tonne', 'tonnes']),
   ],
-  power: [
-    unit('W', 1, 'watts', ['watt', 'watts']),
-    unit('kW', 1000, 'kilowatts', []),
-    unit('hp', 550 * FOOT * POUND * G, 'horsepower', ['bhp']),
-  ],
+  power: [unit('W', 1, 'watts', ['watt', 'watts']), unit('kW', 1000, 'kilowatts', []), unit('hp', 550 * FOOT * POUND * G, 'horsepower', ['bhp'])],
   ratio: [unit('%', 0.01, 'percent', ['percent', 'pct'])],
   number: [unit('', 1, '')],
   rotation: [unit('rpm', 1 / 60, 'revolutions per minute', ['r/min', '1/min']), unit('Hz', 1, 'hertz', ['rev/s'])],
@@ -190,11 +186,7 @@ export function findUnit(dimension: Dimension, spelling: string): Unit | undefin
   const s = squash(spelling);
   const lower = s.toLowerCase();
   const units = UNITS[dimension];
-  return (
-    units.find((u) => u.symbol === s) ??
-    units.find((u) => u.symbol.toLowerCase() === lower) ??
-    units.find((u) => u.also.includes(lower))
-  );
+  return units.find((u) => u.symbol === s) ?? units.find((u) => u.symbol.toLowerCase() === lower) ?? units.find((u) => u.also.includes(lower));
 }
 
 /** The dimension that a unit spelling belongs to, if any: used to say "that is a pressure, not a flow". */

@@ -17,7 +17,15 @@ export interface ParseError {
 export type ParseResult = ({ readonly ok: true } & Quantity) | { readonly ok: false; readonly error: ParseError };
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 };
 
 /** One number: `12`, `1.5`, `2,5`, `1,200`, `3/8`, `1 1/2`, `1-1/2`, `1e-3`. */
@@ -35,7 +43,11 @@ const fail = (code: ParseErrorCode, message: string): ParseResult => ({ ok: fals
 
 /** What a person may type for this dimension, for error sentences. */
 export function unitChoices(dimension: Dimension): string {
-  return UNITS[dimension].map((u) => u.symbol).filter(Boolean).slice(0, 6).join(', ');
+  return UNITS[dimension]
+    .map((u) => u.symbol)
+    .filter(Boolean)
+    .slice(0, 6)
+    .join(', ');
 }
 
 const NAMES: Partial<Record<Dimension, string>> = { flowCoefficient: 'valve coefficient', number: 'plain number', rotation: 'speed of rotation' };
@@ -74,7 +86,10 @@ function terms(body: string): Term[] | null {
 export function parseQuantity(text: string, dimension: Dimension, bareUnit?: string): ParseResult {
   const typed = text.trim();
   if (typed === '') return fail('empty', `Type ${aDimension(dimension)}, such as ${example(dimension)}.`);
-  let body = typed.replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`).replace(/−/g, '-').trim();
+  let body = typed
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`)
+    .replace(/−/g, '-')
+    .trim();
   let sign = 1;
   if (/^[+-]/.test(body)) {
     sign = body.startsWith('-') ? -1 : 1;
@@ -82,15 +97,13 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit?: str
   }
   if (dimension === 'money') body = body.replace(/^\$\s*/, '');
   const read = terms(body);
-  if (!read || read.some((t) => !Number.isFinite(t.value)))
-    return fail('number', `"${typed}" is not a number with a unit. Try ${example(dimension)}.`);
+  if (!read || read.some((t) => !Number.isFinite(t.value))) return fail('number', `"${typed}" is not a number with a unit. Try ${example(dimension)}.`);
 
   let magnitude = 0;
   let first: Unit | undefined;
   for (const [i, term] of read.entries()) {
     const spelling = term.spelling || (read.length === 1 ? defaultSpelling(dimension, bareUnit) : '');
-    if (spelling === undefined)
-      return fail('unit-missing', `"${typed}" has no unit. Use ${unitChoices(dimension)}.`);
+    if (spelling === undefined) return fail('unit-missing', `"${typed}" has no unit. Use ${unitChoices(dimension)}.`);
     const found = findUnit(dimension, spelling);
     if (!found) return wrongUnit(typed, spelling, dimension);
     if (i > 0 && first && (first.offset || found.factor >= first.factor))
@@ -116,9 +129,23 @@ function wrongUnit(typed: string, spelling: string, dimension: Dimension): Parse
 }
 
 const EXAMPLES: Readonly<Record<Dimension, string>> = {
-  length: '3/8 in, 6 ft 4 in or 2.5 m', area: '200 ft² or 18 m²', volume: '210 gal or 800 L', flow: '5 gpm or 19 L/min',
-  pressure: '3000 psi or 2.5 bar', temperature: '68 °F or 20 °C', velocity: '3 ft/s', time: '45 min or 1 h 30 min', mass: '80 lb or 36 kg',
-  power: '13 hp', ratio: '70 %', number: '4', rotation: '1450 rpm', density: '8.34 lb/gal', viscosity: '1 mPa·s', flowCoefficient: '12 Cv', money: '$64',
+  length: '3/8 in, 6 ft 4 in or 2.5 m',
+  area: '200 ft² or 18 m²',
+  volume: '210 gal or 800 L',
+  flow: '5 gpm or 19 L/min',
+  pressure: '3000 psi or 2.5 bar',
+  temperature: '68 °F or 20 °C',
+  velocity: '3 ft/s',
+  time: '45 min or 1 h 30 min',
+  mass: '80 lb or 36 kg',
+  power: '13 hp',
+  ratio: '70 %',
+  number: '4',
+  rotation: '1450 rpm',
+  density: '8.34 lb/gal',
+  viscosity: '1 mPa·s',
+  flowCoefficient: '12 Cv',
+  money: '$64',
 };
 
 /** An example of what can be typed for the dimension. */

@@ -103,7 +103,15 @@ describe('printing', () => {
   test('the text as typed is kept', () => expect(parseQuantity(' 1 1/2" ', 'length')).toMatchObject({ text: '1 1/2"' }));
 
   test.each([
-    [0, '0'], [3.456, '3.46'], [99.96, '100'], [0.00123, '0.00123'], [-2.5, '−2.5'], [33620.7, '33\u00a0621'], [9.996, '10'], [Infinity, '∞'], [NaN, 'no figure'],
+    [0, '0'],
+    [3.456, '3.46'],
+    [99.96, '100'],
+    [0.00123, '0.00123'],
+    [-2.5, '−2.5'],
+    [33620.7, '33\u00a0621'],
+    [9.996, '10'],
+    [Infinity, '∞'],
+    [NaN, 'no figure'],
   ])('%p prints as %s', (value, text) => expect(formatNumber(value)).toBe(text));
 
   test('figures take the unit a builder would say', () => {

@@ -28,7 +28,11 @@ export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): Problem[] {
 function sentence(issue: v.BaseIssue<unknown>, path: string): string {
   const leaf = path.split('.').pop() || 'the document';
   if (issue.type === 'strict_object')
-    return issue.expected === 'never' ? `"${leaf}" is not a field known here.` : issue.received === 'undefined' ? `"${leaf}" is missing.` : `"${leaf}" must be ${issue.expected}.`;
+    return issue.expected === 'never'
+      ? `"${leaf}" is not a field known here.`
+      : issue.received === 'undefined'
+        ? `"${leaf}" is missing.`
+        : `"${leaf}" must be ${issue.expected}.`;
   if (/^Invalid (type|key)/.test(issue.message)) return `"${leaf}" must be ${issue.expected}, not ${issue.received}.`;
   return issue.message;
 }

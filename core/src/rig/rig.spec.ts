@@ -49,7 +49,17 @@ describe('a rig file', () => {
     expect(p.message.length).toBeGreaterThan(10);
   });
 
-  test.each([[null], [42], ['text'], [[]], [{}], [{ format: 'other' }], [{ format: 'pozzo-rig' }], [{ format: 'pozzo-rig', version: 'x' }], [{ format: 'pozzo-rig', version: 1 }]])('%j is refused without an exception', (input) => {
+  test.each([
+    [null],
+    [42],
+    ['text'],
+    [[]],
+    [{}],
+    [{ format: 'other' }],
+    [{ format: 'pozzo-rig' }],
+    [{ format: 'pozzo-rig', version: 'x' }],
+    [{ format: 'pozzo-rig', version: 1 }],
+  ])('%j is refused without an exception', (input) => {
     expect(problems(input).length).toBeGreaterThan(0);
     expect(() => parseRig(input)).toThrow();
   });

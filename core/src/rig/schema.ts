@@ -18,8 +18,22 @@ const bore = quantity('length', '1 mm', '300 mm');
 
 /** Families of fitting and valve whose loss coefficient follows from the bore (see `hydraulics/part-loss.ts`). */
 export const FITTING_KINDS = [
-  'elbow-90', 'elbow-90-swept', 'elbow-45', 'tee-run', 'tee-branch', 'barb', 'ball-valve', 'gate-valve', 'check-valve',
-  'bulkhead', 'bulkhead-projecting', 'quick-coupler', 'cam-coupler', 'swivel', 'reducer', 'exit',
+  'elbow-90',
+  'elbow-90-swept',
+  'elbow-45',
+  'tee-run',
+  'tee-branch',
+  'barb',
+  'ball-valve',
+  'gate-valve',
+  'check-valve',
+  'bulkhead',
+  'bulkhead-projecting',
+  'quick-coupler',
+  'cam-coupler',
+  'swivel',
+  'reducer',
+  'exit',
 ] as const;
 export const HOSE_KINDS = ['smooth-hose', 'suction-helix', 'suction-corrugated', 'plastic-pipe', 'steel-pipe', 'galvanised-pipe'] as const;
 export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 'filter', 'unloader', 'gun-valve', 'metering-valve'] as const;
@@ -208,8 +222,13 @@ const assumptions = v.pipe(
 
 /** Widest values an assumption of a dimension may take. */
 const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> = {
-  length: ['0 mm', '100 m'], velocity: ['0 m/s', '5000 m/s'], ratio: ['0 %', '1000 %'], temperature: ['0 °C', '100 °C'],
-  pressure: ['0 psi', '10000 psi'], volume: ['0.1 L', '10000 L'], number: ['0.001', '1000'],
+  length: ['0 mm', '100 m'],
+  velocity: ['0 m/s', '5000 m/s'],
+  ratio: ['0 %', '1000 %'],
+  temperature: ['0 °C', '100 °C'],
+  pressure: ['0 psi', '10000 psi'],
+  volume: ['0.1 L', '10000 L'],
+  number: ['0.001', '1000'],
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */

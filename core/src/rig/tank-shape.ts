@@ -3,8 +3,10 @@ import type { TankShape } from './schema.js';
 /** Inside height of a tank, m. */
 export function shapeHeight(shape: TankShape): number {
   switch (shape.kind) {
-    case 'lying-cylinder': return shape.diameter;
-    default: return shape.height;
+    case 'lying-cylinder':
+      return shape.diameter;
+    default:
+      return shape.height;
   }
 }
 
@@ -21,10 +23,14 @@ export function volumeAt(shape: TankShape, levelM: number): number {
   const height = shapeHeight(shape);
   const level = Math.min(Math.max(levelM, 0), height);
   switch (shape.kind) {
-    case 'box': return shape.length * shape.width * level;
-    case 'upright-cylinder': return (Math.PI / 4) * shape.diameter ** 2 * level;
-    case 'lying-cylinder': return (Math.PI / 4) * shape.diameter ** 2 * shape.length * segmentShare(level / height);
-    case 'elliptical': return (Math.PI / 4) * shape.width * shape.height * shape.length * segmentShare(level / height);
+    case 'box':
+      return shape.length * shape.width * level;
+    case 'upright-cylinder':
+      return (Math.PI / 4) * shape.diameter ** 2 * level;
+    case 'lying-cylinder':
+      return (Math.PI / 4) * shape.diameter ** 2 * shape.length * segmentShare(level / height);
+    case 'elliptical':
+      return (Math.PI / 4) * shape.width * shape.height * shape.length * segmentShare(level / height);
   }
 }
 
@@ -32,8 +38,10 @@ export function volumeAt(shape: TankShape, levelM: number): number {
 export function surfaceAt(shape: TankShape, levelM: number): number {
   const height = shapeHeight(shape);
   switch (shape.kind) {
-    case 'box': return shape.length * shape.width;
-    case 'upright-cylinder': return (Math.PI / 4) * shape.diameter ** 2;
+    case 'box':
+      return shape.length * shape.width;
+    case 'upright-cylinder':
+      return (Math.PI / 4) * shape.diameter ** 2;
     case 'lying-cylinder':
     case 'elliptical': {
       const width = shape.kind === 'elliptical' ? shape.width : shape.diameter;

@@ -18,11 +18,9 @@ const refuse = (code: string, path: string, bound: string, message: string): Lif
  * @param upgrades steps to use; the register's own unless a test plants others
  */
 export function upgrade(input: unknown, upgrades: Upgrades = UPGRADES, current: number = RIG_VERSION): Lifted {
-  if (typeof input !== 'object' || input === null || Array.isArray(input))
-    return refuse('type', '', 'object', 'A rig file holds one JSON object.');
+  if (typeof input !== 'object' || input === null || Array.isArray(input)) return refuse('type', '', 'object', 'A rig file holds one JSON object.');
   let document = input as Raw;
-  if (document['format'] !== RIG_FORMAT)
-    return refuse('format', 'format', RIG_FORMAT, `This is not a rig file: "format" must be "${RIG_FORMAT}".`);
+  if (document['format'] !== RIG_FORMAT) return refuse('format', 'format', RIG_FORMAT, `This is not a rig file: "format" must be "${RIG_FORMAT}".`);
   let version = document['version'];
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
     return refuse('version', 'version', `1 to ${current}`, 'The version of a rig file is a whole number.');

@@ -39,11 +39,19 @@ export function wiringProblems(rig: Rig): Problem[] {
       const end = line[side];
       const path = `lines.${i}.${side}`;
       if (!ENDS[line.role][side].includes(end.at)) {
-        out.push(problem('end', `${path}.at`, ENDS[line.role][side].join(', '), `A ${line.role} line cannot ${side === 'from' ? 'start at' : 'end at'} ${article(end.at)}.`));
+        out.push(
+          problem(
+            'end',
+            `${path}.at`,
+            ENDS[line.role][side].join(', '),
+            `A ${line.role} line cannot ${side === 'from' ? 'start at' : 'end at'} ${article(end.at)}.`,
+          ),
+        );
         continue;
       }
       if (end.at === 'open') continue;
-      if (!end.id) out.push(problem('missing', `${path}.id`, 'an id', `Line "${line.id}" does not say which ${end.at} it ${side === 'from' ? 'starts at' : 'ends at'}.`));
+      if (!end.id)
+        out.push(problem('missing', `${path}.id`, 'an id', `Line "${line.id}" does not say which ${end.at} it ${side === 'from' ? 'starts at' : 'ends at'}.`));
       else if (!rig[LIST[end.at]].some((x) => x.id === end.id))
         out.push(problem('nowhere', `${path}.id`, `a ${end.at}`, `Line "${line.name ?? line.id}" leads nowhere: there is no ${end.at} called "${end.id}".`));
     }

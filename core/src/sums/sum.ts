@@ -65,14 +65,20 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
   const problems: SumProblem[] = [];
   const names = sum.inputs.map((i) => i.name);
   for (const key of Object.keys(typed))
-    if (!names.includes(key)) problems.push({ code: 'unknown', path: key, bound: names.join(', '), message: `"${key}" is not an input of ${sum.name}. It takes ${names.join(', ')}.` });
+    if (!names.includes(key))
+      problems.push({ code: 'unknown', path: key, bound: names.join(', '), message: `"${key}" is not an input of ${sum.name}. It takes ${names.join(', ')}.` });
   const values: Record<string, number> = {};
   const inputs: Record<string, Amount> = {};
   for (const field of sum.inputs) {
     const given = Object.hasOwn(typed, field.name) ? typed[field.name] : undefined;
     const text = given === undefined || given === '' ? field.fallback : given;
     if (text === undefined) {
-      problems.push({ code: 'missing', path: field.name, bound: `a ${field.rule.dimension}`, message: `${sum.name} needs ${field.name} (${field.label.toLowerCase()}).` });
+      problems.push({
+        code: 'missing',
+        path: field.name,
+        bound: `a ${field.rule.dimension}`,
+        message: `${sum.name} needs ${field.name} (${field.label.toLowerCase()}).`,
+      });
       continue;
     }
     if (typeof text !== 'string') {
@@ -91,7 +97,8 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
   const result: Record<string, Amount> = {};
   for (const o of sum.outputs) {
     const value = out[o.name];
-    if (Number.isNaN(value)) return { ok: false, problems: [{ code: 'range', path: o.name, bound: '', message: `These inputs give no ${o.label.toLowerCase()}.` }] };
+    if (Number.isNaN(value))
+      return { ok: false, problems: [{ code: 'range', path: o.name, bound: '', message: `These inputs give no ${o.label.toLowerCase()}.` }] };
     result[o.name] = { si: value, unit: SI_UNIT[o.dimension], text: formatQuantity(value, o.dimension, system) };
   }
   const equation = EQUATIONS[sum.equation];

@@ -15,12 +15,14 @@ describe('quick sums', () => {
   test('nozzle-size', () => near(run('nozzle-size', { flow: '8 gpm', pressure: '3500 psi' })['size'], 8.55, 1e-3));
   test('nozzle-pressure', () => near(run('nozzle-pressure', { size: '4', flow: '4 gpm' })['pressure'] / PSI, 4000, 1e-9));
   // Crane TP-410 table, Schedule 40, 60 °F (from memory): 2.03 psi per 100 ft.
-  test('hose-loss', () => near(run('hose-loss', { bore: '2.067 in', length: '100 ft', flow: '50 gpm', temperature: '60 °F', roughness: '0.00015 ft' })['loss'] / PSI, 2.03, 0.01));
+  test('hose-loss', () =>
+    near(run('hose-loss', { bore: '2.067 in', length: '100 ft', flow: '50 gpm', temperature: '60 °F', roughness: '0.00015 ft' })['loss'] / PSI, 2.03, 0.01));
   /** Common practice: 300 ft of 1/2 in hose holds about 3 gal. */
   test('hose-volume', () => near(run('hose-volume', { bore: '1/2 in', length: '300 ft' })['volume'] / (GPM * 60), 3.06, 0.01));
   test('bucket-test', () => near(run('bucket-test', { volume: '5 gal', time: '1 min' })['flow'] / GPM, 5, 1e-12));
   test('time-to-empty', () => near(run('time-to-empty', { volume: '210 gal', out: '8 gpm', in: '4 gpm' })['time'], 52.5 * 60, 1e-9));
-  test('time-to-empty of a tank that is not losing', () => expect(run('time-to-empty', { volume: '210 gal', out: '4 gpm', in: '4 gpm' })['time']).toBe(Infinity));
+  test('time-to-empty of a tank that is not losing', () =>
+    expect(run('time-to-empty', { volume: '210 gal', out: '4 gpm', in: '4 gpm' })['time']).toBe(Infinity));
 
   test.each<[Record<string, unknown>, string, string]>([
     [{ size: '4' }, 'missing', 'pressure'],

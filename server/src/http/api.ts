@@ -7,7 +7,10 @@ import { AppError, InvalidError } from './errors.js';
 
 const ID = v.pipe(v.string(), v.regex(/^[A-Za-z0-9-]{1,64}$/, 'An id is up to 64 letters, digits and dashes.'));
 const AddBody = v.strictObject({ id: v.optional(ID), document: v.unknown() });
-const SaveBody = v.strictObject({ version: v.pipe(v.number(), v.integer('A version is a whole number.'), v.minValue(1, 'A version is at least 1.')), document: v.unknown() });
+const SaveBody = v.strictObject({
+  version: v.pipe(v.number(), v.integer('A version is a whole number.'), v.minValue(1, 'A version is at least 1.')),
+  document: v.unknown(),
+});
 
 function body<T extends v.GenericSchema>(schema: T, request: Request): v.InferOutput<T> {
   const read = v.safeParse(schema, request.body);
@@ -16,7 +19,9 @@ function body<T extends v.GenericSchema>(schema: T, request: Request): v.InferOu
     code: i.type,
     path: (i.path ?? []).map((p) => String(p.key)).join('.'),
     bound: i.expected ?? '',
-    message: /^Invalid/.test(i.message) ? `"${(i.path ?? []).map((p) => String(p.key)).join('.') || 'body'}" must be ${i.expected ?? 'something else'}, not ${i.received}.` : i.message,
+    message: /^Invalid/.test(i.message)
+      ? `"${(i.path ?? []).map((p) => String(p.key)).join('.') || 'body'}" must be ${i.expected ?? 'something else'}, not ${i.received}.`
+      : i.message,
   }));
   throw new InvalidError(problems);
 }
@@ -82,14 +87,27 @@ export function api(store: BuildStore): Router {
 
   router.get('/sums', (_request, response) => {
     response.json({
-      sums: SUMS.map((s) => ({ name: s.name, title: s.title, inputs: s.inputs.map(({ name, label, rule, fallback }) => ({ name, label, dimension: rule.dimension, min: rule.min, max: rule.max, default: fallback })), outputs: s.outputs })),
+      sums: SUMS.map((s) => ({
+        name: s.name,
+        title: s.title,
+        inputs: s.inputs.map(({ name, label, rule, fallback }) => ({
+          name,
+          label,
+          dimension: rule.dimension,
+          min: rule.min,
+          max: rule.max,
+          default: fallback,
+        })),
+        outputs: s.outputs,
+      })),
     });
   });
   router.post('/sums/:name', (request, response) => {
     const sum = findSum(request.params.name);
     if (!sum) throw new AppError(404, 'unknown', 'name', SUMS.map((s) => s.name).join(', '), `There is no sum "${request.params.name.slice(0, 60)}".`);
     const given = request.body as unknown;
-    if (typeof given !== 'object' || given === null || Array.isArray(given)) throw new AppError(400, 'type', '', 'object', 'A sum takes a JSON object of inputs.');
+    if (typeof given !== 'object' || given === null || Array.isArray(given))
+      throw new AppError(400, 'type', '', 'object', 'A sum takes a JSON object of inputs.');
     const done = doSum(sum, given as Record<string, unknown>);
     if (!done.ok) throw new InvalidError(done.problems);
     response.json(done.value);

@@ -43,11 +43,20 @@ export function createApp({ store, log, webFolder }: AppOptions): Express {
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'self'"], scriptSrc: ["'self'"], workerSrc: ["'self'"],
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
           // Style elements that the application adds at run time carry this answer's nonce.
           styleSrc: ["'self'", (_request, response) => `'nonce-${(response as Response).locals['nonce'] as string}'`],
-          styleSrcAttr: ["'unsafe-inline'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
-          connectSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"], upgradeInsecureRequests: null,
+          styleSrcAttr: ["'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+          upgradeInsecureRequests: null,
         },
       },
       strictTransportSecurity: false,

@@ -17,7 +17,13 @@ export class StaleWriteError extends AppError {
     readonly yours: RigDocument,
     readonly yourVersion: number,
   ) {
-    super(409, 'stale', 'version', `= ${current.version}`, `This build was saved elsewhere: it is at version ${current.version}, yours was made from version ${yourVersion}.`);
+    super(
+      409,
+      'stale',
+      'version',
+      `= ${current.version}`,
+      `This build was saved elsewhere: it is at version ${current.version}, yours was made from version ${yourVersion}.`,
+    );
   }
 
   override body(): object {
@@ -95,7 +101,12 @@ export class BuildStore {
 
   /** Takes a build out of the yard; it can be brought back with {@link restore}. */
   async remove(id: string): Promise<void> {
-    const done = await this.rows.createQueryBuilder().update().set({ deletedAt: this.now().toISOString() }).where('id = :id AND deleted_at IS NULL', { id }).execute();
+    const done = await this.rows
+      .createQueryBuilder()
+      .update()
+      .set({ deletedAt: this.now().toISOString() })
+      .where('id = :id AND deleted_at IS NULL', { id })
+      .execute();
     if (!done.affected) throw notFound(id);
   }
 

@@ -1,4 +1,4 @@
-import { coilFactor, frictionFactor } from '../friction.js';
+import { coilFactor, colebrook, frictionFactor, TURBULENT } from '../friction.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { SparseLdl } from './ldl.js';
 import type { LinkSpec, NetworkSpec, SolveOutcome } from './spec.js';
@@ -8,9 +8,13 @@ const STILL = 1e-7;
 /** Head per flow of a shut check valve, s/m²: 10 m across it leak 10⁻¹¹ m³/s. */
 const SHUT = 1e12;
 const MAX_ITERATIONS = 120;
-const RELATIVE_FLOW_CHANGE = 1e-9;
+/** Newton’s method squares its error at each step: a last step this small leaves one of its square. */
+const RELATIVE_FLOW_CHANGE = 1e-7;
+/** Resistance that every link has at the least, s/m²: some µm of head, so that no link is quite without. */
+const LEAST = 0.01;
 /** Changes below this count as none, m³/s: a network at rest has settled. */
 const STANDSTILL = 1e-13;
+const TWO_OVER_LN10 = 2 / Math.LN10;
 const PIN = 1e9;
 
 enum ValveState {
@@ -73,6 +77,8 @@ export class Network {
   private readonly rowOf: Int32Array;
   private readonly diagonalOf: Int32Array;
   private readonly factor = new Float64Array(2);
+  /** 1/√f of each run at its last turbulent flow; 0 before the first. */
+  private readonly rootOf: Float64Array;
 
   constructor(readonly spec: NetworkSpec) {
     const { nodes, links } = spec;
@@ -108,6 +114,7 @@ export class Network {
     this.runLength = Float64Array.from(runs, (r) => r.lengthM);
     this.runBore = Float64Array.from(runs, (r) => r.boreM);
     this.runRoughness = Float64Array.from(runs, (r) => r.roughnessM);
+    this.rootOf = new Float64Array(runs.length);
     this.runCoiled = Float64Array.from(runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
     this.runCoilDiameter = Float64Array.from(runs, (r) => r.coilDiameterM ?? 0);
     const points = links.flatMap((x) => x.curve ?? []);
@@ -155,6 +162,7 @@ export class Network {
   /** Forgets the last answer, so that the next solve depends on the present settings only. */
   restart(): void {
     this.flow.set(this.startFlow);
+    this.rootOf.fill(0);
     this.valve.fill(ValveState.Active);
   }
 
@@ -357,8 +365,9 @@ export class Network {
     const sign = q < 0 ? -1 : 1;
     const smooth = Math.sqrt(q * q + STILL * STILL);
     const k = this.quadratic[l];
-    let h = this.constant[l] + this.linear[l] * q + k * q * smooth;
-    let s = this.linear[l] + (k * (2 * q * q + STILL * STILL)) / smooth;
+    const linear = this.linear[l] + LEAST;
+    let h = this.constant[l] + linear * q + k * q * smooth;
+    let s = linear + (k * (2 * q * q + STILL * STILL)) / smooth;
     const c = this.powerCoefficient[l];
     if (c !== 0) {
       const e = this.exponent[l] - 1;
@@ -379,11 +388,33 @@ export class Network {
         s += laminar;
         continue;
       }
-      frictionFactor(reynolds, this.runRoughness[r] / d, this.factor);
+      let f: number;
+      let logSlope: number;
+      if (reynolds < TURBULENT) {
+        frictionFactor(reynolds, this.runRoughness[r] / d, this.factor);
+        f = this.factor[0];
+        logSlope = this.factor[1];
+      } else {
+        // Colebrook–White by Newton's method from the last root: near the answer one step is exact to rounding.
+        const rough = this.runRoughness[r] / d / 3.7;
+        const viscous = 2.51 / reynolds;
+        let x = this.rootOf[r];
+        if (x === 0) x = 1 / Math.sqrt(colebrook(reynolds, rough * 3.7));
+        let step = 1;
+        for (let i = 0; i < 4 && (step > 1e-6 || step < -1e-6); i++) {
+          const inside = rough + viscous * x;
+          step = (x + TWO_OVER_LN10 * Math.log(inside)) / (1 + (TWO_OVER_LN10 * viscous) / inside);
+          x -= step;
+        }
+        this.rootOf[r] = x;
+        f = 1 / (x * x);
+        const pull = (TWO_OVER_LN10 * viscous) / (rough + viscous * x);
+        logSlope = (-2 * pull) / (1 + pull);
+      }
       if (this.runCoiled[r] > 0) length += this.runCoiled[r] * (coilFactor(reynolds, d, this.runCoilDiameter[r]) - 1);
-      const loss = ((this.factor[0] * length) / d) * ((v * v) / (2 * GRAVITY));
+      const loss = ((f * length) / d) * ((v * v) / (2 * GRAVITY));
       h += sign * loss;
-      s += ((2 + this.factor[1]) * loss) / size;
+      s += ((2 + logSlope) * loss) / size;
     }
     if (this.curveStart[l + 1] > this.curveStart[l]) {
       let i = this.curveStart[l] + 1;
@@ -393,7 +424,7 @@ export class Network {
       s += fall;
     }
     this.loss[l] = h;
-    this.slope[l] = Math.max(s, 1e-6);
+    this.slope[l] = s;
   }
 
   /** Marks nodes that no open link joins to a fixed head; returns one of them that wants water, or -1. */
@@ -441,10 +472,19 @@ function starts(counts: readonly number[]): Int32Array {
   return out;
 }
 
-/** About 1 m/s in the narrowest run; a middling flow elsewhere. */
+/** Head that a first guess lets a link lose at most, m. */
+const FIRST_LOSS = 50;
+
+/** About 1 m/s in the narrowest run, less where that would lose more head than is likely. */
 function firstGuess(link: LinkSpec): number {
   if (link.curve?.length) return link.curve[link.curve.length - 1].flowM3s / 2;
-  if (link.power && link.constantM && link.constantM < 0) return (-link.constantM / 2 / link.power.coefficient) ** (1 / link.power.exponent);
+  if (link.constantM && link.constantM < 0) {
+    if (link.power) return (-link.constantM / 2 / link.power.coefficient) ** (1 / link.power.exponent);
+    if (link.quadratic) return Math.sqrt(-link.constantM / 2 / link.quadratic);
+  }
   const bores = (link.runs ?? []).map((r) => r.boreM);
-  return bores.length ? (Math.PI / 4) * Math.min(...bores) ** 2 : 2e-4;
+  const brisk = bores.length ? (Math.PI / 4) * Math.min(...bores) ** 2 : 2e-4;
+  const byQuadratic = link.quadratic ? Math.sqrt(FIRST_LOSS / link.quadratic) : Infinity;
+  const byPower = link.power ? (FIRST_LOSS / link.power.coefficient) ** (1 / link.power.exponent) : Infinity;
+  return Math.min(brisk, byQuadratic, byPower);
 }

@@ -44,8 +44,7 @@ export interface LinkSpec {
 
 /** Why a solve gave no answer. */
 export type SolveFailure =
-  | { readonly reason: 'cut-off'; readonly nodeId: string }
-  | { readonly reason: 'not-converged'; readonly linkId: string; readonly flowChange: number };
+  { readonly reason: 'cut-off'; readonly nodeId: string } | { readonly reason: 'not-converged'; readonly linkId: string; readonly flowChange: number };
 
 export type SolveOutcome =
   | { readonly converged: true; readonly iterations: number; readonly massError: number }

@@ -10,13 +10,27 @@ import { CATALOGUE, type CatalogueItem, type PartDocument } from '@pozzo/core';
     <h2 mat-dialog-title>Add a part</h2>
     <mat-dialog-content>
       <label for="find">Find</label>
-      <input id="find" #box type="search" autocomplete="off" placeholder="1 in ball valve, sweep, strainer…" (input)="words.set(box.value)" (keydown.enter)="take(found()[0])" />
+      <input
+        id="find"
+        #box
+        type="search"
+        autocomplete="off"
+        placeholder="1 in ball valve, sweep, strainer…"
+        (input)="words.set(box.value)"
+        (keydown.enter)="take(found()[0])"
+      />
       <p class="quiet" role="status">{{ found().length }} of {{ total }} parts. Prices and weights are estimates.</p>
       @for (g of groups(); track g.name) {
         <h3>{{ g.name }}</h3>
         <ul>
           @for (i of g.items; track i.id) {
-            <li><button type="button" (click)="take(i)"><span>{{ i.name }}</span><small class="quiet">{{ i.source }}</small><span class="price">{{ '$' + i.price.toFixed(0) }}{{ i.part.kind === 'hose' ? ' a metre' : '' }}</span></button></li>
+            <li>
+              <button type="button" (click)="take(i)">
+                <span>{{ i.name }}</span
+                ><small class="quiet">{{ i.source }}</small
+                ><span class="price">{{ '$' + i.price.toFixed(0) }}{{ i.part.kind === 'hose' ? ' a metre' : '' }}</span>
+              </button>
+            </li>
           }
         </ul>
       }
@@ -24,11 +38,38 @@ import { CATALOGUE, type CatalogueItem, type PartDocument } from '@pozzo/core';
     <mat-dialog-actions align="end"><button type="button" class="press" mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
-    input { width: 100%; height: 36px; padding: 4px 10px; border: 1px solid var(--field-line); border-radius: 4px; background: var(--field); }
-    ul { list-style: none; margin: 0 0 10px; padding: 0; }
-    button:not(.press) { display: grid; grid-template-columns: 1fr auto; width: 100%; text-align: left; border: 0; border-bottom: 1px solid var(--line); background: none; padding: 6px 4px; cursor: pointer; }
-    button:not(.press):hover { background: var(--water-pale); }
-    small { grid-column: 1 / -1; order: 3; font-size: 12.5px; }
+    input {
+      width: 100%;
+      height: 36px;
+      padding: 4px 10px;
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      background: var(--field);
+    }
+    ul {
+      list-style: none;
+      margin: 0 0 10px;
+      padding: 0;
+    }
+    button:not(.press) {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      width: 100%;
+      text-align: left;
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      background: none;
+      padding: 6px 4px;
+      cursor: pointer;
+    }
+    button:not(.press):hover {
+      background: var(--water-pale);
+    }
+    small {
+      grid-column: 1 / -1;
+      order: 3;
+      font-size: 12.5px;
+    }
   `,
 })
 export class CatalogueDialog {
@@ -51,6 +92,9 @@ export class CatalogueDialog {
 export function findParts(words: string): CatalogueItem[] {
   const typed = words.toLowerCase();
   const size = /(\d+ \d+\/\d+|\d+\/\d+|\d+)\s*in\b/.exec(typed);
-  const wanted = typed.replace(size?.[0] ?? '', ' ').split(/\s+/).filter(Boolean);
+  const wanted = typed
+    .replace(size?.[0] ?? '', ' ')
+    .split(/\s+/)
+    .filter(Boolean);
   return CATALOGUE.filter((i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => i.name.toLowerCase().includes(w)));
 }

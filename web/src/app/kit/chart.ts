@@ -21,8 +21,25 @@ export type ChartOption = (colours: ChartColours) => object;
 /** A chart with a title in words; the same data stand in `summary` for those who do not see it. */
 @Component({
   selector: 'pz-chart',
-  template: `<div #box class="box" [style.height.px]="height()" role="img" [attr.aria-label]="summary()"></div>@if (!ready()) {<p class="quiet wait">Drawing…</p>}`,
-  styles: `:host { display: block; position: relative; } .box { width: 100%; } .wait { position: absolute; top: 40%; width: 100%; text-align: center; }`,
+  template: `<div #box class="box" [style.height.px]="height()" role="img" [attr.aria-label]="summary()"></div>
+    @if (!ready()) {
+      <p class="quiet wait">Drawing…</p>
+    }`,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+    }
+    .box {
+      width: 100%;
+    }
+    .wait {
+      position: absolute;
+      top: 40%;
+      width: 100%;
+      text-align: center;
+    }
+  `,
 })
 export class Chart {
   readonly option = input.required<ChartOption>();
@@ -60,6 +77,15 @@ export class Chart {
   private colours(): ChartColours {
     const style = getComputedStyle(document.documentElement);
     const of = (name: string): string => style.getPropertyValue(name).trim();
-    return { ink: of('--ink'), quiet: of('--ink-quiet'), line: of('--line'), water: of('--water'), waterMid: of('--water-mid'), waterPale: of('--water-pale'), attention: of('--attention'), card: of('--card') };
+    return {
+      ink: of('--ink'),
+      quiet: of('--ink-quiet'),
+      line: of('--line'),
+      water: of('--water'),
+      waterMid: of('--water-mid'),
+      waterPale: of('--water-pale'),
+      attention: of('--attention'),
+      card: of('--card'),
+    };
   }
 }

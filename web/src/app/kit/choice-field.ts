@@ -15,8 +15,24 @@ let serial = 0;
     </select>
   `,
   styles: `
-    :host { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); }
-    select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; padding: 0 6px; width: 100%; }
+    :host {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      padding: 0 6px;
+      width: 100%;
+    }
   `,
 })
 export class ChoiceField {
@@ -30,6 +46,10 @@ export class ChoiceField {
   protected choose(event: Event): void {
     const { value } = event.target as HTMLSelectElement;
     const stored = valueAt(this.rig.document(), this.path());
-    this.rig.edit(this.label(), (d) => setAt(d, this.path(), typeof stored === 'boolean' || value === 'true' || value === 'false' ? value === 'true' : value), '');
+    this.rig.edit(
+      this.label(),
+      (d) => setAt(d, this.path(), typeof stored === 'boolean' || value === 'true' || value === 'false' ? value === 'true' : value),
+      '',
+    );
   }
 }

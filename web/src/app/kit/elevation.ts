@@ -34,20 +34,60 @@ const PUMP_X = 430;
     }
   `,
   styles: `
-    :host { display: block; }
-    svg { width: 100%; height: auto; max-height: 270px; font: 13.5px var(--face); }
-    text { fill: var(--ink); }
-    .strong { font-weight: 600; }
-    .quiet { fill: var(--ink-quiet); }
-    .water { fill: var(--water); }
-    .shout { fill: var(--attention); }
-    .deck { stroke: var(--ink); stroke-width: 2; }
-    .wall { fill: var(--card); stroke: var(--ink); stroke-width: 2; }
-    .pale { fill: var(--water-pale); }
-    .level { fill: var(--water-mid); }
-    .pipe { fill: none; stroke: var(--ink-quiet); stroke-width: 8; stroke-linejoin: round; opacity: 0.55; }
-    .grade { fill: none; stroke: var(--water); stroke-width: 2.5; }
-    .solid { fill: var(--ink); }
+    :host {
+      display: block;
+    }
+    svg {
+      width: 100%;
+      height: auto;
+      max-height: 270px;
+      font: 13.5px var(--face);
+    }
+    text {
+      fill: var(--ink);
+    }
+    .strong {
+      font-weight: 600;
+    }
+    .quiet {
+      fill: var(--ink-quiet);
+    }
+    .water {
+      fill: var(--water);
+    }
+    .shout {
+      fill: var(--attention);
+    }
+    .deck {
+      stroke: var(--ink);
+      stroke-width: 2;
+    }
+    .wall {
+      fill: var(--card);
+      stroke: var(--ink);
+      stroke-width: 2;
+    }
+    .pale {
+      fill: var(--water-pale);
+    }
+    .level {
+      fill: var(--water-mid);
+    }
+    .pipe {
+      fill: none;
+      stroke: var(--ink-quiet);
+      stroke-width: 8;
+      stroke-linejoin: round;
+      opacity: 0.55;
+    }
+    .grade {
+      fill: none;
+      stroke: var(--water);
+      stroke-width: 2.5;
+    }
+    .solid {
+      fill: var(--ink);
+    }
   `,
 })
 export class Elevation {
@@ -76,17 +116,32 @@ export class Elevation {
     const start = LEFT + tankW;
     const bend = start + (PUMP_X - start) * 0.55;
     const inlet = machine.inletHeight;
-    const heads = feed.grade.map((g, i) => ({ x: start + ((PUMP_X - 21 - start) * i) / Math.max(feed.grade.length - 1, 1), y: Math.min(Math.max(y(g.headM), 4), H - 4) }));
+    const heads = feed.grade.map((g, i) => ({
+      x: start + ((PUMP_X - 21 - start) * i) / Math.max(feed.grade.length - 1, 1),
+      y: Math.min(Math.max(y(g.headM), 4), H - 4),
+    }));
     return {
-      width: W, height: H,
+      width: W,
+      height: H,
       deck: y(0),
-      tank: tank && result
-        ? { x: LEFT, w: tankW, top: y(tank.base + shapeHeight(tank.shape)), bottom: y(tank.base), full: y(tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape))), low: y(tank.base + result.heelLevel.value), name: tank.name, lowWords: `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}` }
-        : null,
+      tank:
+        tank && result
+          ? {
+              x: LEFT,
+              w: tankW,
+              top: y(tank.base + shapeHeight(tank.shape)),
+              bottom: y(tank.base),
+              full: y(tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape))),
+              low: y(tank.base + result.heelLevel.value),
+              name: tank.name,
+              lowWords: `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}`,
+            }
+          : null,
       pipe: `M${start} ${y(outlet)}H${bend}V${y(inlet)}H${PUMP_X - 21}`,
       grade: `M${heads.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}`,
-      gradeText: { x: start + 16, y: Math.max((heads[1]?.y ?? 30) - 10, 16) },
-      pumpX: PUMP_X, pumpY: y(inlet),
+      gradeText: feed.boosted ? { x: PUMP_X - 290, y: 20 } : { x: start + 16, y: Math.max((heads[1]?.y ?? 30) - 10, 16) },
+      pumpX: PUMP_X,
+      pumpY: y(inlet),
       margin: formatQuantity(Math.abs(feed.margin.value), 'length', system, { digits: 2 }),
       short: feed.margin.value < 0,
       words: `Side view: water surface falls to ${formatQuantity(feed.grade[0].headM, 'length', system)} above the deck, pump inlet at ${formatQuantity(inlet, 'length', system)}; ${formatQuantity(feed.margin.value, 'length', system)} of head to spare.`,

@@ -8,18 +8,51 @@ import { figureAt, OpenWorking } from './working-panel';
   selector: 'pz-figure',
   template: `
     @if (figure()) {
-      <button type="button" class="figure" [class.open]="opened()" [attr.aria-expanded]="opened()" [attr.aria-label]="label() + ': ' + parts().value + ' ' + parts().unit + '. Show the working.'" (click)="toggle()">
+      <button
+        type="button"
+        class="figure"
+        [class.open]="opened()"
+        [attr.aria-expanded]="opened()"
+        [attr.aria-label]="label() + ': ' + parts().value + ' ' + parts().unit + '. Show the working.'"
+        (click)="toggle()"
+      >
         <span class="value">{{ parts().value }}</span>&ngsp;<span class="unit">{{ parts().unit }}</span>
       </button>
-      @if (change(); as c) {<span class="change" [attr.aria-label]="'Changed by ' + c">{{ c }}</span>}
-    } @else {<span class="quiet">–</span>}
+      @if (change(); as c) {
+        <span class="change" [attr.aria-label]="'Changed by ' + c">{{ c }}</span>
+      }
+    } @else {
+      <span class="quiet">–</span>
+    }
   `,
   styles: `
-    :host { display: inline-flex; align-items: baseline; gap: 6px; white-space: nowrap; }
-    .figure { border: 0; background: none; padding: 0 1px; cursor: pointer; border-bottom: 1px dotted var(--ink-quiet); font-weight: 600; border-radius: 0; }
-    .figure:hover, .figure.open { background: var(--water-pale); }
-    .unit { font-weight: 500; }
-    .change { font-size: 13px; color: var(--water); font-weight: 600; }
+    :host {
+      display: inline-flex;
+      align-items: baseline;
+      gap: 6px;
+      white-space: nowrap;
+    }
+    .figure {
+      border: 0;
+      background: none;
+      padding: 0 1px;
+      cursor: pointer;
+      border-bottom: 1px dotted var(--ink-quiet);
+      font-weight: 600;
+      border-radius: 0;
+    }
+    .figure:hover,
+    .figure.open {
+      background: var(--water-pale);
+    }
+    .unit {
+      font-weight: 500;
+    }
+    .change {
+      font-size: 13px;
+      color: var(--water);
+      font-weight: 600;
+    }
   `,
 })
 export class FigureView {
@@ -38,7 +71,14 @@ export class FigureView {
   protected readonly change = computed(() => {
     const now = this.figure();
     const before = figureAt(this.rig.held(), this.at());
-    if (!now || !before || !Number.isFinite(now.value) || !Number.isFinite(before.value) || Math.abs(now.value - before.value) < 1e-9 * Math.abs(before.value || 1)) return '';
+    if (
+      !now ||
+      !before ||
+      !Number.isFinite(now.value) ||
+      !Number.isFinite(before.value) ||
+      Math.abs(now.value - before.value) < 1e-9 * Math.abs(before.value || 1)
+    )
+      return '';
     return formatDifference(now.value - before.value, now.dimension, this.rig.units(), { signed: true });
   });
 

@@ -10,48 +10,121 @@ import { WorkingPanel } from './working-panel';
   imports: [VerdictMark, WorkingPanel],
   template: `
     @for (f of findings(); track $index) {
-      <div class="finding" [class]="f.verdict"><pz-verdict [of]="f.verdict" /><p>{{ words(f.message) }}</p></div>
+      <div class="finding" [class]="f.verdict">
+        <pz-verdict [of]="f.verdict" />
+        <p>{{ words(f.message) }}</p>
+      </div>
     } @empty {
-      @if (rig.assessment()) {<div class="finding fed"><pz-verdict of="fed" /><p>{{ calm() }}</p></div>}
+      @if (rig.assessment()) {
+        <div class="finding fed">
+          <pz-verdict of="fed" />
+          <p>{{ calm() }}</p>
+        </div>
+      }
     }
-    @if (elsewhere(); as n) {<p class="quiet small">{{ n }} more to look at on other stations.</p>}
+    @if (elsewhere(); as n) {
+      <p class="quiet small">{{ n }} more to look at on other stations.</p>
+    }
 
     @if (fixes().length) {
       <h3>What would help most</h3>
       @for (fix of shown(); track fix.id; let first = $first) {
         <div class="card fix">
           <strong>{{ fix.title }}</strong>
-          <span class="numbers"><span class="gain">{{ gain(fix) }}</span> <span>{{ money(fix) }}</span> <span>{{ mass(fix) }}</span></span>
-          @if (fix.cures) {<span class="small cure">cures it{{ fix.verdictAfter === 'fed' ? ', rig fed' : '' }}</span>}
+          <span class="numbers"
+            ><span class="gain">{{ gain(fix) }}</span> <span>{{ money(fix) }}</span> <span>{{ mass(fix) }}</span></span
+          >
+          @if (fix.cures) {
+            <span class="small cure">cures it{{ fix.verdictAfter === 'fed' ? ', rig fed' : '' }}</span>
+          }
           <button type="button" class="press small" [class.strong]="first" (click)="apply(fix)" [attr.aria-label]="'Try it: ' + fix.title">Try it</button>
         </div>
       }
-      @if (fixes().length > 3) {<button type="button" class="press small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>}
+      @if (fixes().length > 3) {
+        <button type="button" class="press small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>
+      }
     } @else if (findings().length && rig.fixing()) {
       <p class="quiet" role="status">Trying fixes…</p>
     } @else if (findings().length) {
       <p class="quiet">Nothing tried here gains enough to tell.</p>
     }
     <pz-working />
-    @for (c of cautions(); track c.text) {<p class="caution"><strong>Take care.</strong> {{ c.text }}</p>}
+    @for (c of cautions(); track c.text) {
+      <p class="caution"><strong>Take care.</strong> {{ c.text }}</p>
+    }
   `,
   styles: `
-    :host { display: block; }
-    .finding { background: var(--water-pale); border-left: 4px solid var(--water); padding: 9px 12px; margin-bottom: 8px; }
-    .finding.tight, .finding.starved { background: var(--attention-pale); border-color: var(--attention); }
-    .finding.stop { background: var(--danger-pale); border-color: var(--danger); }
-    .finding p { margin: 4px 0 0; }
-    h3 { margin: 14px 0 6px; }
-    .fix { display: grid; grid-template-columns: 1fr auto; gap: 3px 10px; margin-bottom: 8px; align-items: center; }
-    .fix strong { grid-column: 1 / -1; line-height: 1.25; font-weight: 600; }
-    .numbers { grid-column: 1 / -1; display: flex; gap: 3px 11px; color: var(--ink-quiet); flex-wrap: wrap; font-size: 14px; }
-    .numbers span { white-space: nowrap; }
-    .gain { color: var(--water); font-weight: 700; }
-    .cure { grid-column: 1; color: var(--ink-quiet); }
-    .fix button { grid-column: 2; }
-    .small { font-size: 13.5px; }
-    .caution { font-size: 13.5px; border-top: 1px solid var(--line); padding-top: 8px; margin: 12px 0 0; color: var(--ink-quiet); }
-    .caution strong { color: var(--danger); }
+    :host {
+      display: block;
+    }
+    .finding {
+      background: var(--water-pale);
+      border-left: 4px solid var(--water);
+      padding: 9px 12px;
+      margin-bottom: 8px;
+    }
+    .finding.tight,
+    .finding.starved {
+      background: var(--attention-pale);
+      border-color: var(--attention);
+    }
+    .finding.stop {
+      background: var(--danger-pale);
+      border-color: var(--danger);
+    }
+    .finding p {
+      margin: 4px 0 0;
+    }
+    h3 {
+      margin: 14px 0 6px;
+    }
+    .fix {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 3px 10px;
+      margin-bottom: 8px;
+      align-items: center;
+    }
+    .fix strong {
+      grid-column: 1 / -1;
+      line-height: 1.25;
+      font-weight: 600;
+    }
+    .numbers {
+      grid-column: 1 / -1;
+      display: flex;
+      gap: 3px 11px;
+      color: var(--ink-quiet);
+      flex-wrap: wrap;
+      font-size: 14px;
+    }
+    .numbers span {
+      white-space: nowrap;
+    }
+    .gain {
+      color: var(--water);
+      font-weight: 700;
+    }
+    .cure {
+      grid-column: 1;
+      color: var(--ink-quiet);
+    }
+    .fix button {
+      grid-column: 2;
+    }
+    .small {
+      font-size: 13.5px;
+    }
+    .caution {
+      font-size: 13.5px;
+      border-top: 1px solid var(--line);
+      padding-top: 8px;
+      margin: 12px 0 0;
+      color: var(--ink-quiet);
+    }
+    .caution strong {
+      color: var(--danger);
+    }
   `,
 })
 export class HelpColumn {

@@ -8,7 +8,16 @@ import { unusedPartId } from './line-editor';
 import { step } from './quantity-field';
 import { figureAt } from './working-panel';
 
-test.each([['5 gpm', 1, '6 gpm'], ['5 gpm', -1, '4 gpm'], ['2.5 bar', 1, '2.6 bar'], ['3500 psi', 1, '3550 psi'], ['150 ft', -1, '145 ft'], ['3/8 in', 1, null], ['6 ft 4 in', 1, null], ['', 1, null]] as const)('arrow on %s by %p gives %s', (text, by, next) => expect(step(text, by)).toBe(next));
+test.each([
+  ['5 gpm', 1, '6 gpm'],
+  ['5 gpm', -1, '4 gpm'],
+  ['2.5 bar', 1, '2.6 bar'],
+  ['3500 psi', 1, '3550 psi'],
+  ['150 ft', -1, '145 ft'],
+  ['3/8 in', 1, null],
+  ['6 ft 4 in', 1, null],
+  ['', 1, null],
+] as const)('arrow on %s by %p gives %s', (text, by, next) => expect(step(text, by)).toBe(next));
 
 test('the shelf is searched by words in any order', () => {
   expect(findParts('1 in sweep').map((i) => i.name)).toContain('Sweep bend 90° 1 in');

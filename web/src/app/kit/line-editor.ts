@@ -11,13 +11,24 @@ import { PartFields } from './part-fields';
   imports: [CdkDrag, CdkDragHandle, CdkDropList, PartFields],
   template: `
     @if (line(); as l) {
-      @if (heading()) {<h3>{{ heading() }}</h3>}
+      @if (heading()) {
+        <h3>{{ heading() }}</h3>
+      }
       <ol cdkDropList (cdkDropListDropped)="dropped($event)">
         @for (p of l.parts; track p.id; let i = $index) {
           <li cdkDrag [class.open]="opened() === p.id">
             <div class="row">
               <span class="icon grip" cdkDragHandle aria-hidden="true">drag_indicator</span>
-              <button type="button" class="name" [attr.aria-expanded]="opened() === p.id" [attr.aria-label]="rowLabel(p, i)" (click)="toggle(p.id)" (keydown)="key($event, i)">{{ title(p) }}</button>
+              <button
+                type="button"
+                class="name"
+                [attr.aria-expanded]="opened() === p.id"
+                [attr.aria-label]="rowLabel(p, i)"
+                (click)="toggle(p.id)"
+                (keydown)="key($event, i)"
+              >
+                {{ title(p) }}
+              </button>
               <span class="share">{{ percent(p.id) }}</span>
             </div>
             <div class="track" aria-hidden="true"><span [style.width.%]="100 * share(p.id)" [class.hot]="troubled() && hottest() === p.id"></span></div>
@@ -31,31 +42,111 @@ import { PartFields } from './part-fields';
               </div>
             }
           </li>
-        } @empty {<li class="quiet none">No parts yet: water passes without loss.</li>}
+        } @empty {
+          <li class="quiet none">No parts yet: water passes without loss.</li>
+        }
       </ol>
-      <div class="foot"><button type="button" class="press small" (click)="add()">Add a part</button>
-      <label class="shut"><input type="checkbox" [checked]="!!l.closed" (change)="shut()" /> Valve shut</label></div>
+      <div class="foot">
+        <button type="button" class="press small" (click)="add()">Add a part</button>
+        <label class="shut"><input type="checkbox" [checked]="!!l.closed" (change)="shut()" /> Valve shut</label>
+      </div>
     }
   `,
   styles: `
-    h3 { margin: 14px 0 4px; }
-    ol { list-style: none; margin: 0; padding: 0; }
-    li { background: var(--ground); border-bottom: 1px solid var(--line); padding: 3px 0 4px; }
-    .row { display: flex; align-items: center; gap: 6px; min-height: 30px; }
-    .grip { cursor: grab; color: var(--ink-quiet); font-size: 18px; touch-action: none; }
-    .name { flex: 1; text-align: left; border: 0; background: none; padding: 3px 2px; cursor: pointer; border-radius: 3px; line-height: 1.25; min-width: 0; }
-    .name:hover { background: var(--water-pale); }
-    .open .name { font-weight: 600; }
-    .share { color: var(--ink-quiet); min-width: 40px; text-align: right; }
-    .track { margin: 0 0 2px 24px; height: 4px; background: var(--track); border-radius: 2px; }
-    .track span { display: block; height: 4px; min-width: 3px; background: var(--water); border-radius: 2px; }
-    .track .hot { background: var(--attention); }
-    .acts { display: flex; flex-wrap: wrap; gap: 6px; padding: 6px 0 6px 24px; }
-    .foot { display: flex; justify-content: space-between; align-items: center; margin: 8px 0 4px; }
-    .shut { display: inline-flex; gap: 6px; align-items: center; min-height: 32px; }
-    .none { padding: 8px 0; }
-    .cdk-drag-preview { box-shadow: 0 2px 10px #0004; background: var(--card); padding: 3px 6px; list-style: none; font: 400 15px/1.4 var(--face); }
-    .cdk-drag-placeholder { opacity: 0.3; }
+    h3 {
+      margin: 14px 0 4px;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      background: var(--ground);
+      border-bottom: 1px solid var(--line);
+      padding: 3px 0 4px;
+    }
+    .row {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+      min-height: 30px;
+    }
+    .grip {
+      cursor: grab;
+      color: var(--ink-quiet);
+      font-size: 18px;
+      touch-action: none;
+    }
+    .name {
+      flex: 1;
+      text-align: left;
+      border: 0;
+      background: none;
+      padding: 3px 2px;
+      cursor: pointer;
+      border-radius: 3px;
+      line-height: 1.25;
+      min-width: 0;
+    }
+    .name:hover {
+      background: var(--water-pale);
+    }
+    .open .name {
+      font-weight: 600;
+    }
+    .share {
+      color: var(--ink-quiet);
+      min-width: 40px;
+      text-align: right;
+    }
+    .track {
+      margin: 0 0 2px 24px;
+      height: 4px;
+      background: var(--track);
+      border-radius: 2px;
+    }
+    .track span {
+      display: block;
+      height: 4px;
+      min-width: 3px;
+      background: var(--water);
+      border-radius: 2px;
+    }
+    .track .hot {
+      background: var(--attention);
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px;
+      padding: 6px 0 6px 24px;
+    }
+    .foot {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      margin: 8px 0 4px;
+    }
+    .shut {
+      display: inline-flex;
+      gap: 6px;
+      align-items: center;
+      min-height: 32px;
+    }
+    .none {
+      padding: 8px 0;
+    }
+    .cdk-drag-preview {
+      box-shadow: 0 2px 10px #0004;
+      background: var(--card);
+      padding: 3px 6px;
+      list-style: none;
+      font: 400 15px/1.4 var(--face);
+    }
+    .cdk-drag-placeholder {
+      opacity: 0.3;
+    }
   `,
 })
 export class LineEditor {
@@ -69,7 +160,12 @@ export class LineEditor {
   protected readonly opened = signal<string | null>(null);
   protected readonly index = computed(() => this.rig.document()?.lines.findIndex((l) => l.id === this.lineId()) ?? -1);
   protected readonly line = computed(() => this.rig.document()?.lines[this.index()]);
-  protected readonly hottest = computed(() => this.shares().filter((s) => s.lineId === this.lineId()).reduce<PartShare | undefined>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined)?.partId);
+  protected readonly hottest = computed(
+    () =>
+      this.shares()
+        .filter((s) => s.lineId === this.lineId())
+        .reduce<PartShare | undefined>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined)?.partId,
+  );
 
   protected share(partId: string): number {
     return this.shares().find((s) => s.lineId === this.lineId() && s.partId === partId)?.share ?? 0;
@@ -105,7 +201,8 @@ export class LineEditor {
     this.rig.edit(label, (d) => recipe(d.lines[this.index()].parts));
   }
   protected dropped(event: CdkDragDrop<unknown>): void {
-    if (event.previousIndex !== event.currentIndex) this.change('Move a part', (parts) => parts.splice(event.currentIndex, 0, ...parts.splice(event.previousIndex, 1)));
+    if (event.previousIndex !== event.currentIndex)
+      this.change('Move a part', (parts) => parts.splice(event.currentIndex, 0, ...parts.splice(event.previousIndex, 1)));
   }
   protected move(i: number, by: number): void {
     const to = i + by;

@@ -8,13 +8,45 @@ let serial = 0;
   selector: 'pz-name',
   template: `
     <label [for]="id">{{ label() }}</label>
-    <input #box [id]="id" type="text" maxlength="80" [value]="value()" [attr.aria-invalid]="error() ? 'true' : null" (input)="typed(box.value)" (blur)="box.value = value(); error.set('')" />
-    @if (error()) {<p role="alert">{{ error() }}</p>}
+    <input
+      #box
+      [id]="id"
+      type="text"
+      maxlength="80"
+      [value]="value()"
+      [attr.aria-invalid]="error() ? 'true' : null"
+      (input)="typed(box.value)"
+      (blur)="box.value = value(); error.set('')"
+    />
+    @if (error()) {
+      <p role="alert">{{ error() }}</p>
+    }
   `,
   styles: `
-    :host { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 2px 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); }
-    input { height: 29px; padding: 2px 8px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; width: 100%; }
-    p { grid-column: 1 / -1; margin: 0; color: var(--attention); font-size: 13.5px; }
+    :host {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 2px 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    input {
+      height: 29px;
+      padding: 2px 8px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      width: 100%;
+    }
+    p {
+      grid-column: 1 / -1;
+      margin: 0;
+      color: var(--attention);
+      font-size: 13.5px;
+    }
   `,
 })
 export class NameField {

@@ -32,7 +32,11 @@ import { QuantityField } from './quantity-field';
       }
     </div>
   `,
-  styles: `.fields { padding-left: 24px; }`,
+  styles: `
+    .fields {
+      padding-left: 24px;
+    }
+  `,
 })
 export class PartFields {
   readonly part = input.required<PartDocument>();

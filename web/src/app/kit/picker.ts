@@ -18,9 +18,26 @@ export interface Pick {
     }
   `,
   styles: `
-    .row { display: flex; flex-wrap: wrap; gap: 4px; margin: 2px 0 8px; }
-    button { border: 1px solid var(--field-line); background: var(--card); border-radius: 4px; padding: 4px 10px; min-height: 32px; cursor: pointer; font-weight: 500; }
-    button.on { background: var(--press); color: var(--press-ink); border-color: var(--press); }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px;
+      margin: 2px 0 8px;
+    }
+    button {
+      border: 1px solid var(--field-line);
+      background: var(--card);
+      border-radius: 4px;
+      padding: 4px 10px;
+      min-height: 32px;
+      cursor: pointer;
+      font-weight: 500;
+    }
+    button.on {
+      background: var(--press);
+      color: var(--press-ink);
+      border-color: var(--press);
+    }
   `,
 })
 export class Picker {

@@ -12,25 +12,92 @@ let serial = 0;
 @Component({
   selector: 'pz-quantity',
   template: `
-    <label [for]="id">{{ label() }}@if (hint()) {<small>{{ hint() }}</small>}</label>
+    <label [for]="id"
+      >{{ label() }}
+      @if (hint()) {
+        <small>{{ hint() }}</small>
+      }
+    </label>
     <span class="box">
-      <input #box type="text" autocomplete="off" spellcheck="false" [id]="id" [value]="text()" [placeholder]="placeholder()" [attr.aria-invalid]="error() ? 'true' : null"
-        [attr.aria-describedby]="error() ? id + '-error' : spoken() ? id + '-other' : null" [attr.data-path]="path()" [attr.data-dirty]="dirty() ? 'true' : null"
-        (input)="typed(box.value)" (blur)="leave()" (keydown)="key($event)" />
-      @if (spoken(); as s) {<small class="other" [id]="id + '-other'">{{ s }}</small>}
+      <input
+        #box
+        type="text"
+        autocomplete="off"
+        spellcheck="false"
+        [id]="id"
+        [value]="text()"
+        [placeholder]="placeholder()"
+        [attr.aria-invalid]="error() ? 'true' : null"
+        [attr.aria-describedby]="error() ? id + '-error' : spoken() ? id + '-other' : null"
+        [attr.data-path]="path()"
+        [attr.data-dirty]="dirty() ? 'true' : null"
+        (input)="typed(box.value)"
+        (blur)="leave()"
+        (keydown)="key($event)"
+      />
+      @if (spoken(); as s) {
+        <small class="other" [id]="id + '-other'">{{ s }}</small>
+      }
     </span>
-    @if (error(); as e) {<p class="error" role="alert" [id]="id + '-error'">{{ e }}</p>}
+    @if (error(); as e) {
+      <p class="error" role="alert" [id]="id + '-error'">{{ e }}</p>
+    }
   `,
   styles: `
-    :host { display: grid; grid-template-columns: 1fr 118px; align-items: center; gap: 2px 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); }
-    label { line-height: 1.2; }
-    label small { display: block; color: var(--ink-quiet); font-size: 12.5px; }
-    .box { position: relative; display: block; }
-    input { width: 100%; height: 29px; padding: 2px 8px; text-align: right; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; }
-    input[aria-invalid] { border: 2px solid var(--attention); }
-    input::placeholder { color: var(--ink-quiet); font-weight: 400; opacity: 1; }
-    .other { display: block; text-align: right; color: var(--ink-quiet); font-size: 12px; line-height: 1.2; padding-right: 8px; }
-    .error { grid-column: 1 / -1; margin: 0 0 4px; color: var(--attention); font-size: 13.5px; line-height: 1.25; }
+    :host {
+      display: grid;
+      grid-template-columns: 1fr 118px;
+      align-items: center;
+      gap: 2px 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    label {
+      line-height: 1.2;
+    }
+    label small {
+      display: block;
+      color: var(--ink-quiet);
+      font-size: 12.5px;
+    }
+    .box {
+      position: relative;
+      display: block;
+    }
+    input {
+      width: 100%;
+      height: 29px;
+      padding: 2px 8px;
+      text-align: right;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+    }
+    input[aria-invalid] {
+      border: 2px solid var(--attention);
+    }
+    input::placeholder {
+      color: var(--ink-quiet);
+      font-weight: 400;
+      opacity: 1;
+    }
+    .other {
+      display: block;
+      text-align: right;
+      color: var(--ink-quiet);
+      font-size: 12px;
+      line-height: 1.2;
+      padding-right: 8px;
+    }
+    .error {
+      grid-column: 1 / -1;
+      margin: 0 0 4px;
+      color: var(--attention);
+      font-size: 13.5px;
+      line-height: 1.25;
+    }
   `,
 })
 export class QuantityField {
@@ -96,7 +163,8 @@ export class QuantityField {
     }
     const read = readField(this.rule(), text, this.bareUnit());
     this.error.set(read.ok ? '' : read.error.message);
-    if (read.ok && read.text !== this.stored()) this.rig.edit(this.label(), (d) => (this.write() ? this.write()!(d, read.text) : setAt(d, this.path(), read.text)), this.path());
+    if (read.ok && read.text !== this.stored())
+      this.rig.edit(this.label(), (d) => (this.write() ? this.write()!(d, read.text) : setAt(d, this.path(), read.text)), this.path());
   }
 
   protected leave(): void {
@@ -127,4 +195,3 @@ export function step(text: string, by: 1 | -1): string | null {
   const size = 10 ** -decimals * (Math.abs(Number(m[1])) >= 1000 ? 50 : Math.abs(Number(m[1])) >= 100 ? 5 : 1);
   return `${(Number(m[1]) + by * size).toFixed(decimals)}${m[3]}`;
 }
-

@@ -9,7 +9,9 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { fed: 'Fed', ti
   template: `
     <svg viewBox="0 0 20 24" width="18" height="22" aria-hidden="true">
       @switch (of()) {
-        @case ('fed') { <path [attr.d]="drop" fill="var(--water)" /> }
+        @case ('fed') {
+          <path [attr.d]="drop" fill="var(--water)" />
+        }
         @case ('tight') {
           <path [attr.d]="drop" fill="var(--card)" stroke="var(--attention)" stroke-width="2" />
           <path d="M4.2 14.500h11.600a6 6 0 0 1-11.600 0z" fill="var(--attention)" />
@@ -29,9 +31,19 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { fed: 'Fed', ti
     }
   `,
   styles: `
-    :host { display: inline-flex; align-items: center; gap: 5px; font-weight: 600; white-space: nowrap; }
-    .danger { color: var(--danger); }
-    .calm { color: var(--water); }
+    :host {
+      display: inline-flex;
+      align-items: center;
+      gap: 5px;
+      font-weight: 600;
+      white-space: nowrap;
+    }
+    .danger {
+      color: var(--danger);
+    }
+    .calm {
+      color: var(--water);
+    }
   `,
 })
 export class VerdictMark {

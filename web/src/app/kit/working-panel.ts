@@ -16,30 +16,76 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
   template: `
     @if (figure(); as f) {
       <section aria-label="Working">
-        <div class="head"><h3>Working: {{ label() }}</h3><button type="button" class="plain" aria-label="Close the working" (click)="open.shown.set(null)"><span class="icon" aria-hidden="true">close</span></button></div>
+        <div class="head">
+          <h3>Working: {{ label() }}</h3>
+          <button type="button" class="plain" aria-label="Close the working" (click)="open.shown.set(null)">
+            <span class="icon" aria-hidden="true">close</span>
+          </button>
+        </div>
         <p class="value">{{ print(f) }}</p>
         <p class="equation">{{ equation()!.text }}</p>
         @if (f.working.inputs.length) {
           <dl>
-            @for (i of f.working.inputs; track $index) {<div><dt>{{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : i.label }}</span></dt><dd>{{ quantity(i.value, i.dimension) }}</dd></div>}
+            @for (i of f.working.inputs; track $index) {
+              <div>
+                <dt>
+                  {{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : i.label }}</span>
+                </dt>
+                <dd>{{ quantity(i.value, i.dimension) }}</dd>
+              </div>
+            }
           </dl>
         }
         @for (a of assumptions(); track a.id) {
-          <p class="assumption"><strong>{{ a.label }}: {{ a.text }}</strong> · {{ a.kind }}<br /><span class="quiet">{{ a.source }}</span></p>
+          <p class="assumption">
+            <strong>{{ a.label }}: {{ a.text }}</strong> · {{ a.kind }}<br /><span class="quiet">{{ a.source }}</span>
+          </p>
         }
         <p class="quiet source">{{ equation()!.title }}. Source: {{ equation()!.source }}.</p>
       </section>
     }
   `,
   styles: `
-    section { border-top: 2px solid var(--ink); padding-top: 8px; margin-top: 12px; }
-    .head { display: flex; justify-content: space-between; align-items: center; }
-    .value { font: 600 22px/1.2 var(--face-head); margin: 4px 0; }
-    .equation { margin: 4px 0; padding: 6px 8px; background: var(--water-pale); border-radius: 4px; }
-    dl { margin: 6px 0; }
-    dl div { display: flex; justify-content: space-between; gap: 8px; border-bottom: 1px solid var(--line); padding: 2px 0; }
-    dd { margin: 0; font-weight: 600; white-space: nowrap; }
-    .assumption, .source { font-size: 13.5px; margin: 6px 0; }
+    section {
+      border-top: 2px solid var(--ink);
+      padding-top: 8px;
+      margin-top: 12px;
+    }
+    .head {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+    }
+    .value {
+      font: 600 22px/1.2 var(--face-head);
+      margin: 4px 0;
+    }
+    .equation {
+      margin: 4px 0;
+      padding: 6px 8px;
+      background: var(--water-pale);
+      border-radius: 4px;
+    }
+    dl {
+      margin: 6px 0;
+    }
+    dl div {
+      display: flex;
+      justify-content: space-between;
+      gap: 8px;
+      border-bottom: 1px solid var(--line);
+      padding: 2px 0;
+    }
+    dd {
+      margin: 0;
+      font-weight: 600;
+      white-space: nowrap;
+    }
+    .assumption,
+    .source {
+      font-size: 13.5px;
+      margin: 6px 0;
+    }
   `,
 })
 export class WorkingPanel {
@@ -75,4 +121,3 @@ export function figureAt(assessment: unknown, at: string): Figure | undefined {
   const found = at.split('.').reduce<unknown>((x, key) => (x === null || typeof x !== 'object' ? undefined : (x as Record<string, unknown>)[key]), assessment);
   return found && typeof found === 'object' && 'working' in found ? (found as Figure) : undefined;
 }
-

@@ -18,7 +18,8 @@ export function differences(mine: unknown, theirs: unknown, path = ''): Differen
     const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
     return keys.flatMap((k) => differences(mine[k], theirs[k], path ? `${path}.${k}` : k));
   }
-  const say = (x: unknown): string => (x === undefined ? '(not there)' : plain(x) ? ((x['name'] as string | undefined) ?? (x['id'] as string | undefined) ?? 'changed') : String(x));
+  const say = (x: unknown): string =>
+    x === undefined ? '(not there)' : plain(x) ? ((x['name'] as string | undefined) ?? (x['id'] as string | undefined) ?? 'changed') : String(x);
   return [{ path, mine: say(mine), theirs: say(theirs) }];
 }
 
@@ -30,18 +31,46 @@ export function differences(mine: unknown, theirs: unknown, path = ''): Differen
       <h2>This build was saved elsewhere while you worked on it.</h2>
       <p>Nothing is lost yet: choose which one goes on. The other stays in the build’s history on the server if it was saved there.</p>
       <table>
-        <thead><tr><th>Where</th><th>Yours</th><th>Saved elsewhere</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Where</th>
+            <th>Yours</th>
+            <th>Saved elsewhere</th>
+          </tr>
+        </thead>
         <tbody>
-          @for (d of rows(); track d.path) {<tr><td>{{ d.path }}</td><td>{{ d.mine }}</td><td>{{ d.theirs }}</td></tr>}
+          @for (d of rows(); track d.path) {
+            <tr>
+              <td>{{ d.path }}</td>
+              <td>{{ d.mine }}</td>
+              <td>{{ d.theirs }}</td>
+            </tr>
+          }
         </tbody>
       </table>
-      <p><button type="button" class="press strong" (click)="mine()">Keep mine</button> <button type="button" class="press" (click)="theirs()">Take the other</button></p>
+      <p>
+        <button type="button" class="press strong" (click)="mine()">Keep mine</button>
+        <button type="button" class="press" (click)="theirs()">Take the other</button>
+      </p>
     </section>
   `,
   styles: `
-    section { background: var(--attention-pale); border-left: 4px solid var(--attention); padding: 12px var(--gutter); max-height: 50vh; overflow: auto; }
-    table { border-collapse: collapse; }
-    th, td { text-align: left; padding: 3px 16px 3px 0; border-bottom: 1px solid var(--line); }
+    section {
+      background: var(--attention-pale);
+      border-left: 4px solid var(--attention);
+      padding: 12px var(--gutter);
+      max-height: 50vh;
+      overflow: auto;
+    }
+    table {
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 3px 16px 3px 0;
+      border-bottom: 1px solid var(--line);
+    }
   `,
 })
 export class ConflictPanel {

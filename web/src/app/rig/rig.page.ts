@@ -11,7 +11,18 @@ import { ConflictPanel } from './conflict-panel';
 
 const GROUPS: readonly { name: string; stations: readonly { id: Station; name: string }[] }[] = [
   { name: 'Ask', stations: [{ id: 'brief', name: 'Brief' }] },
-  { name: 'Water', stations: [{ id: 'tanks', name: 'Tanks' }, { id: 'fill', name: 'Fill' }, { id: 'feed', name: 'Feed' }, { id: 'machines', name: 'Machines' }, { id: 'bypass', name: 'Bypass' }, { id: 'guns', name: 'Guns' }, { id: 'dump', name: 'Dump and vent' }] },
+  {
+    name: 'Water',
+    stations: [
+      { id: 'tanks', name: 'Tanks' },
+      { id: 'fill', name: 'Fill' },
+      { id: 'feed', name: 'Feed' },
+      { id: 'machines', name: 'Machines' },
+      { id: 'bypass', name: 'Bypass' },
+      { id: 'guns', name: 'Guns' },
+      { id: 'dump', name: 'Dump and vent' },
+    ],
+  },
 ];
 
 /** An open build: its verdict in a sentence, the waterway, the stations. */

@@ -24,8 +24,12 @@ export const appConfig: ApplicationConfig = {
       {},
       {
         runtimeChecks: {
-          strictStateImmutability: true, strictActionImmutability: true, strictStateSerializability: true, strictActionSerializability: true,
-          strictActionWithinNgZone: false, strictActionTypeUniqueness: true,
+          strictStateImmutability: true,
+          strictActionImmutability: true,
+          strictStateSerializability: true,
+          strictActionSerializability: true,
+          strictActionWithinNgZone: false,
+          strictActionTypeUniqueness: true,
         },
       },
     ),

@@ -6,6 +6,12 @@ import { TopBar } from './top-bar';
   selector: 'pz-root',
   imports: [RouterOutlet, TopBar],
   template: `<pz-top-bar /><router-outlet />`,
-  styles: `:host { display: flex; flex-direction: column; min-height: 100%; }`,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      min-height: 100%;
+    }
+  `,
 })
 export class App {}

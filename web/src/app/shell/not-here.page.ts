@@ -4,7 +4,16 @@ import { RouterLink } from '@angular/router';
 @Component({
   selector: 'pz-not-here',
   imports: [RouterLink],
-  template: `<main><h2>There is nothing at this address.</h2><p><a class="press" routerLink="/">To the yard</a></p></main>`,
-  styles: `main { padding: 48px var(--gutter); max-width: 640px; margin: auto; }`,
+  template: `<main>
+    <h2>There is nothing at this address.</h2>
+    <p><a class="press" routerLink="/">To the yard</a></p>
+  </main>`,
+  styles: `
+    main {
+      padding: 48px var(--gutter);
+      max-width: 640px;
+      margin: auto;
+    }
+  `,
 })
 export class NotHerePage {}

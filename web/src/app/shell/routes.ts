@@ -2,6 +2,10 @@ import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', title: 'Yard · Pozzo', loadComponent: () => import('../yard/yard.page').then((m) => m.YardPage) },
-  { path: 'rig/:id', loadComponent: () => import('../rig/rig.page').then((m) => m.RigPage), loadChildren: () => import('../rig/rig.routes').then((m) => m.rigRoutes) },
+  {
+    path: 'rig/:id',
+    loadComponent: () => import('../rig/rig.page').then((m) => m.RigPage),
+    loadChildren: () => import('../rig/rig.routes').then((m) => m.rigRoutes),
+  },
   { path: '**', title: 'Not here · Pozzo', loadComponent: () => import('./not-here.page').then((m) => m.NotHerePage) },
 ];

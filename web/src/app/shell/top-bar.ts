@@ -5,7 +5,14 @@ import { Store } from '@ngrx/store';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature, type Theme } from '../state/settings.feature';
 
-const SAVE_WORDS = { saved: 'Saved', changed: 'Saving…', saving: 'Saving…', offline: 'Offline, kept here', conflict: 'Saved elsewhere too', refused: 'Not saved' } as const;
+const SAVE_WORDS = {
+  saved: 'Saved',
+  changed: 'Saving…',
+  saving: 'Saving…',
+  offline: 'Offline, kept here',
+  conflict: 'Saved elsewhere too',
+  refused: 'Not saved',
+} as const;
 
 /** The bar over every view: where you are, whether it is saved, undo, held figures, units and light. */
 @Component({
@@ -23,11 +30,25 @@ const SAVE_WORDS = { saved: 'Saved', changed: 'Saving…', saving: 'Saving…', 
       <span class="gap"></span>
       @if (name()) {
         <span class="save" role="status" [class.warn]="warn()">{{ saveWords() }}</span>
-        <button class="bar" type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()"><span class="icon" aria-hidden="true">undo</span></button>
-        <button class="bar" type="button" (click)="rig.redo()" [disabled]="!rig.state().future.length" aria-label="Redo" title="Redo (Ctrl+Shift+Z)"><span class="icon" aria-hidden="true">redo</span></button>
-        <button class="bar word" type="button" (click)="rig.hold()" [attr.aria-pressed]="!!rig.held()" title="Keep today’s figures beside the new ones while you try things">{{ rig.held() ? 'Let figures go' : 'Hold figures' }}</button>
+        <button class="bar" type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
+          <span class="icon" aria-hidden="true">undo</span>
+        </button>
+        <button class="bar" type="button" (click)="rig.redo()" [disabled]="!rig.state().future.length" aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+          <span class="icon" aria-hidden="true">redo</span>
+        </button>
+        <button
+          class="bar word"
+          type="button"
+          (click)="rig.hold()"
+          [attr.aria-pressed]="!!rig.held()"
+          title="Keep today’s figures beside the new ones while you try things"
+        >
+          {{ rig.held() ? 'Let figures go' : 'Hold figures' }}
+        </button>
       }
-      <button class="bar word" type="button" (click)="swapUnits()" [attr.aria-label]="'Units: ' + (units() === 'us' ? 'US' : 'metric') + '. Press to change.'">{{ units() === 'us' ? 'US' : 'Metric' }}</button>
+      <button class="bar word" type="button" (click)="swapUnits()" [attr.aria-label]="'Units: ' + (units() === 'us' ? 'US' : 'metric') + '. Press to change.'">
+        {{ units() === 'us' ? 'US' : 'Metric' }}
+      </button>
       <button class="bar" type="button" [matMenuTriggerFor]="light" aria-label="Light"><span class="icon" aria-hidden="true">contrast</span></button>
       <mat-menu #light="matMenu">
         @for (t of themes; track t.id) {
@@ -37,22 +58,88 @@ const SAVE_WORDS = { saved: 'Saved', changed: 'Saving…', saving: 'Saving…', 
     </header>
   `,
   styles: `
-    header { display: flex; align-items: center; gap: 10px; height: 44px; padding: 0 var(--gutter); background: var(--bar); color: var(--bar-ink); }
-    .mark { font: 600 20px/1 var(--face-head); letter-spacing: 0.06em; text-decoration: none; margin-right: 4px; }
-    nav { display: flex; gap: 10px; min-width: 0; white-space: nowrap; }
-    nav a { color: var(--bar-quiet); text-decoration: none; }
-    nav a:hover { text-decoration: underline; }
-    nav strong { font-weight: 500; overflow: hidden; text-overflow: ellipsis; }
-    .gap { flex: 1; }
-    .save { color: var(--bar-quiet); white-space: nowrap; }
-    .save.warn { color: #ffb38f; font-weight: 600; }
-    .bar { background: none; border: 0; color: var(--bar-ink); min-width: 36px; min-height: 36px; border-radius: 4px; cursor: pointer; padding: 4px 6px; display: inline-flex; align-items: center; justify-content: center; }
-    .bar:hover:not(:disabled) { background: #ffffff22; }
-    .bar:disabled { opacity: 0.35; cursor: default; }
-    .bar.word { font-weight: 500; white-space: nowrap; }
-    .bar[aria-pressed='true'] { background: var(--water); }
-    :host ::ng-deep header :focus-visible { outline-color: #8cc6d4; }
-    @media (max-width: 560px) { .save { display: none; } .bar.word { font-size: 13px; } }
+    header {
+      display: flex;
+      align-items: center;
+      gap: 10px;
+      height: 44px;
+      padding: 0 var(--gutter);
+      background: var(--bar);
+      color: var(--bar-ink);
+    }
+    .mark {
+      font: 600 20px/1 var(--face-head);
+      letter-spacing: 0.06em;
+      text-decoration: none;
+      margin-right: 4px;
+    }
+    nav {
+      display: flex;
+      gap: 10px;
+      min-width: 0;
+      white-space: nowrap;
+    }
+    nav a {
+      color: var(--bar-quiet);
+      text-decoration: none;
+    }
+    nav a:hover {
+      text-decoration: underline;
+    }
+    nav strong {
+      font-weight: 500;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+    .gap {
+      flex: 1;
+    }
+    .save {
+      color: var(--bar-quiet);
+      white-space: nowrap;
+    }
+    .save.warn {
+      color: #ffb38f;
+      font-weight: 600;
+    }
+    .bar {
+      background: none;
+      border: 0;
+      color: var(--bar-ink);
+      min-width: 36px;
+      min-height: 36px;
+      border-radius: 4px;
+      cursor: pointer;
+      padding: 4px 6px;
+      display: inline-flex;
+      align-items: center;
+      justify-content: center;
+    }
+    .bar:hover:not(:disabled) {
+      background: #ffffff22;
+    }
+    .bar:disabled {
+      opacity: 0.35;
+      cursor: default;
+    }
+    .bar.word {
+      font-weight: 500;
+      white-space: nowrap;
+    }
+    .bar[aria-pressed='true'] {
+      background: var(--water);
+    }
+    :host ::ng-deep header :focus-visible {
+      outline-color: #8cc6d4;
+    }
+    @media (max-width: 560px) {
+      .save {
+        display: none;
+      }
+      .bar.word {
+        font-size: 13px;
+      }
+    }
   `,
 })
 export class TopBar {

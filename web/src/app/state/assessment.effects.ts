@@ -23,10 +23,14 @@ export const hearWorker = createEffect(
     client.answers.pipe(
       map((answer) => {
         switch (answer.kind) {
-          case 'assessed': return AssessmentActions.assessed({ assessment: answer.assessment });
-          case 'refused': return AssessmentActions.refused({ problems: answer.problems });
-          case 'advised': return AssessmentActions.advised({ fixes: answer.fixes });
-          case 'failed': return AssessmentActions.failed({ message: answer.message });
+          case 'assessed':
+            return AssessmentActions.assessed({ assessment: answer.assessment });
+          case 'refused':
+            return AssessmentActions.refused({ problems: answer.problems });
+          case 'advised':
+            return AssessmentActions.advised({ fixes: answer.fixes });
+          case 'failed':
+            return AssessmentActions.failed({ message: answer.message });
         }
       }),
     ),

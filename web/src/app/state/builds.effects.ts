@@ -14,7 +14,12 @@ export const loadBuilds = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(BuildsActions.load),
-      switchMap(() => from(api.list()).pipe(concatMap(({ builds }) => of(BuildsActions.loaded({ builds }))), catchError(failed))),
+      switchMap(() =>
+        from(api.list()).pipe(
+          concatMap(({ builds }) => of(BuildsActions.loaded({ builds }))),
+          catchError(failed),
+        ),
+      ),
     ),
   { functional: true },
 );
@@ -46,7 +51,10 @@ export const renameBuild = createEffect(
             const document: RigDocument = { ...b.document, name, customer };
             return api.save(id, b.version, document);
           }),
-        ).pipe(concatMap(() => of(BuildsActions.load())), catchError(failed)),
+        ).pipe(
+          concatMap(() => of(BuildsActions.load())),
+          catchError(failed),
+        ),
       ),
     ),
   { functional: true },
@@ -70,7 +78,12 @@ export const removeBuild = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(BuildsActions.remove),
-      mergeMap(({ id, name }) => from(api.remove(id)).pipe(concatMap(() => of(BuildsActions.removed({ id, name }))), catchError(failed))),
+      mergeMap(({ id, name }) =>
+        from(api.remove(id)).pipe(
+          concatMap(() => of(BuildsActions.removed({ id, name }))),
+          catchError(failed),
+        ),
+      ),
     ),
   { functional: true },
 );
@@ -94,7 +107,12 @@ export const restoreBuild = createEffect(
   (actions = inject(Actions), api = inject(Api)) =>
     actions.pipe(
       ofType(BuildsActions.restore),
-      mergeMap(({ id }) => from(api.restore(id)).pipe(concatMap(() => of(BuildsActions.load())), catchError(failed))),
+      mergeMap(({ id }) =>
+        from(api.restore(id)).pipe(
+          concatMap(() => of(BuildsActions.load())),
+          catchError(failed),
+        ),
+      ),
     ),
   { functional: true },
 );

@@ -45,7 +45,10 @@ export const saveDocument = createEffect(
   (actions = inject(Actions), store = inject(Store), api = inject(Api), kept = inject(KeptEdits)) =>
     merge(
       actions.pipe(ofType(...changes, DocumentActions.opened), debounceTime(SAVE_AFTER_MS)),
-      actions.pipe(ofType(DocumentActions.saveOffline), switchMap(() => timer(RETRY_MS))),
+      actions.pipe(
+        ofType(DocumentActions.saveOffline),
+        switchMap(() => timer(RETRY_MS)),
+      ),
       actions.pipe(ofType(DocumentActions.saved)),
       typeof window === 'undefined' ? EMPTY : fromEvent(window, 'online'),
     ).pipe(
@@ -62,7 +65,8 @@ export const saveDocument = createEffect(
             return DocumentActions.saved({ id: id!, version: done.version, at: done.updatedAt, revision });
           }),
           catchError((error: unknown) => {
-            if (error instanceof ApiError && error.status === 409 && error.body['current']) return of(DocumentActions.saveConflict({ current: error.body['current'] as StoredBuild }));
+            if (error instanceof ApiError && error.status === 409 && error.body['current'])
+              return of(DocumentActions.saveConflict({ current: error.body['current'] as StoredBuild }));
             if (error instanceof ApiError && !error.offline) return of(DocumentActions.saveRefused({ message: error.message }));
             return of(DocumentActions.saveOffline());
           }),

@@ -42,7 +42,18 @@ export interface DocumentState {
 }
 
 const initial: DocumentState = {
-  id: null, version: 0, document: null, past: [], future: [], save: 'saved', savedAt: null, loading: false, loadError: null, saveError: null, conflict: null, revision: 0,
+  id: null,
+  version: 0,
+  document: null,
+  past: [],
+  future: [],
+  save: 'saved',
+  savedAt: null,
+  loading: false,
+  loadError: null,
+  saveError: null,
+  conflict: null,
+  revision: 0,
 };
 
 export const DocumentActions = createActionGroup({
@@ -78,7 +89,11 @@ export function remember(past: readonly Step[], step: Step): readonly Step[] {
 }
 
 const edited = (s: DocumentState, document: RigDocument, change: Partial<DocumentState>): DocumentState => ({
-  ...s, ...change, document, revision: s.revision + 1, save: s.save === 'conflict' ? 'conflict' : s.save === 'offline' ? 'offline' : 'changed',
+  ...s,
+  ...change,
+  document,
+  revision: s.revision + 1,
+  save: s.save === 'conflict' ? 'conflict' : s.save === 'offline' ? 'offline' : 'changed',
 });
 
 export const documentFeature = createFeature({
@@ -87,8 +102,18 @@ export const documentFeature = createFeature({
     initial,
     on(DocumentActions.open, (_s, { id }): DocumentState => ({ ...initial, id, loading: true })),
     on(DocumentActions.opened, (s, { build, pending, clash }): DocumentState => ({
-      ...s, id: build.id, version: build.version, document: pending ?? build.document, savedAt: build.updatedAt, loading: false, loadError: null, past: [], future: [],
-      save: clash ? 'conflict' : pending ? 'changed' : 'saved', conflict: clash ? build : null, revision: s.revision + (pending ? 1 : 0),
+      ...s,
+      id: build.id,
+      version: build.version,
+      document: pending ?? build.document,
+      savedAt: build.updatedAt,
+      loading: false,
+      loadError: null,
+      past: [],
+      future: [],
+      save: clash ? 'conflict' : pending ? 'changed' : 'saved',
+      conflict: clash ? build : null,
+      revision: s.revision + (pending ? 1 : 0),
     })),
     on(DocumentActions.openFailed, (s, { message }): DocumentState => ({ ...s, loading: false, loadError: message })),
     on(DocumentActions.close, (): DocumentState => initial),
@@ -112,10 +137,22 @@ export const documentFeature = createFeature({
     on(DocumentActions.saveOffline, (s): DocumentState => ({ ...s, save: 'offline' })),
     on(DocumentActions.saveRefused, (s, { message }): DocumentState => ({ ...s, save: 'refused', saveError: message })),
     on(DocumentActions.saveConflict, (s, { current }): DocumentState => ({ ...s, save: 'conflict', conflict: current })),
-    on(DocumentActions.keepMine, (s): DocumentState => (s.conflict ? { ...s, version: s.conflict.version, conflict: null, save: 'changed', revision: s.revision + 1 } : s)),
+    on(DocumentActions.keepMine, (s): DocumentState =>
+      s.conflict ? { ...s, version: s.conflict.version, conflict: null, save: 'changed', revision: s.revision + 1 } : s,
+    ),
     on(DocumentActions.takeTheirs, (s): DocumentState =>
       s.conflict
-        ? { ...s, version: s.conflict.version, document: s.conflict.document, savedAt: s.conflict.updatedAt, conflict: null, save: 'saved', past: [], future: [], revision: s.revision + 1 }
+        ? {
+            ...s,
+            version: s.conflict.version,
+            document: s.conflict.document,
+            savedAt: s.conflict.updatedAt,
+            conflict: null,
+            save: 'saved',
+            past: [],
+            future: [],
+            revision: s.revision + 1,
+          }
         : s,
     ),
   ),

@@ -13,7 +13,9 @@ export interface KeptEdit {
 @Injectable({ providedIn: 'root' })
 export class KeptEdits {
   private readonly db: Promise<IDBPDatabase | null> =
-    typeof indexedDB === 'undefined' ? Promise.resolve(null) : openDB('pozzo', 1, { upgrade: (db) => void db.createObjectStore('edits', { keyPath: 'id' }) }).catch(() => null);
+    typeof indexedDB === 'undefined'
+      ? Promise.resolve(null)
+      : openDB('pozzo', 1, { upgrade: (db) => void db.createObjectStore('edits', { keyPath: 'id' }) }).catch(() => null);
 
   async keep(edit: KeptEdit): Promise<void> {
     await (await this.db)?.put('edits', edit);

@@ -8,14 +8,16 @@ import { keepSettings, keptSettings } from './settings.feature';
 
 const build: StoredBuild = { id: 'a', version: 3, document: pontoonRig(), updatedAt: '2026-01-01T10:00:00.000Z' };
 const reduce = documentFeature.reducer;
-const opened = (): DocumentState => reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: null, clash: false }));
+const opened = (): DocumentState =>
+  reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: null, clash: false }));
 const step = (doc: RigDocument, recipe: (d: RigDocument) => void, key = '', at = 0): Step => {
   const [, patches, inverse] = produceWithPatches(doc, (d) => {
     recipe(d as RigDocument);
   });
   return { label: 'x', patches, inverse, key, at };
 };
-const edit = (s: DocumentState, recipe: (d: RigDocument) => void, key = '', at = 0): DocumentState => reduce(s, DocumentActions.edited({ step: step(s.document!, recipe, key, at) }));
+const edit = (s: DocumentState, recipe: (d: RigDocument) => void, key = '', at = 0): DocumentState =>
+  reduce(s, DocumentActions.edited({ step: step(s.document!, recipe, key, at) }));
 
 describe('the open document', () => {
   test('is undone and redone to the letter', () => {
@@ -30,7 +32,13 @@ describe('the open document', () => {
   });
 
   test('a new edit drops what was undone', () => {
-    const s = edit(reduce(edit(opened(), (d) => void (d.name = 'B')), DocumentActions.undo()), (d) => void (d.name = 'C'));
+    const s = edit(
+      reduce(
+        edit(opened(), (d) => void (d.name = 'B')),
+        DocumentActions.undo(),
+      ),
+      (d) => void (d.name = 'C'),
+    );
     expect(s.future).toEqual([]);
     expect(s.document?.name).toBe('C');
   });
@@ -46,12 +54,19 @@ describe('the open document', () => {
 
   test('history is bounded', () => {
     let past: readonly Step[] = [];
-    for (let i = 0; i < 700; i++) past = remember(past, step(pontoonRig(), (d) => void (d.name = `n${i}`)));
+    for (let i = 0; i < 700; i++)
+      past = remember(
+        past,
+        step(pontoonRig(), (d) => void (d.name = `n${i}`)),
+      );
     expect(past).toHaveLength(500);
   });
 
   test('an edit made while a save is on its way stays to be saved', () => {
-    const saving = reduce(edit(opened(), (d) => void (d.name = 'B')), DocumentActions.saving());
+    const saving = reduce(
+      edit(opened(), (d) => void (d.name = 'B')),
+      DocumentActions.saving(),
+    );
     const { revision } = saving;
     const later = edit(saving, (d) => void (d.name = 'C'));
     const s = reduce(later, DocumentActions.saved({ id: 'a', version: 4, at: 'now', revision }));
@@ -61,7 +76,10 @@ describe('the open document', () => {
 
   test('a clash keeps mine over the server’s version, or takes theirs whole', () => {
     const theirs: StoredBuild = { ...build, version: 7, document: { ...pontoonRig(), name: 'Theirs' } };
-    const clash = reduce(edit(opened(), (d) => void (d.name = 'Mine')), DocumentActions.saveConflict({ current: theirs }));
+    const clash = reduce(
+      edit(opened(), (d) => void (d.name = 'Mine')),
+      DocumentActions.saveConflict({ current: theirs }),
+    );
     expect(clash.save).toBe('conflict');
     const mine = reduce(clash, DocumentActions.keepMine());
     expect([mine.version, mine.document?.name, mine.save]).toEqual([7, 'Mine', 'changed']);
@@ -70,7 +88,10 @@ describe('the open document', () => {
   });
 
   test('edits kept from before come back as unsaved', () => {
-    const s = reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: { ...pontoonRig(), name: 'Kept' }, clash: false }));
+    const s = reduce(
+      reduce(undefined, DocumentActions.open({ id: 'a' })),
+      DocumentActions.opened({ build, pending: { ...pontoonRig(), name: 'Kept' }, clash: false }),
+    );
     expect([s.document?.name, s.save]).toEqual(['Kept', 'changed']);
   });
 
@@ -79,7 +100,14 @@ describe('the open document', () => {
 
 describe('the yard', () => {
   test('keeps what it showed while it looks again', () => {
-    const loaded = buildsFeature.reducer(undefined, BuildsActions.loaded({ builds: [{ id: 'a', version: 1, updatedAt: '', name: 'A', customer: '', verdict: 'fed', headline: { template: '', values: {} }, machines: 1, tanks: 1 }] }));
+    const loaded = buildsFeature.reducer(
+      undefined,
+      BuildsActions.loaded({
+        builds: [
+          { id: 'a', version: 1, updatedAt: '', name: 'A', customer: '', verdict: 'fed', headline: { template: '', values: {} }, machines: 1, tanks: 1 },
+        ],
+      }),
+    );
     expect(buildsFeature.reducer(loaded, BuildsActions.load()).load).toBe('loaded');
     expect(buildsFeature.reducer(loaded, BuildsActions.failed({ message: 'away' })).load).toBe('loaded');
     expect(buildsFeature.reducer(undefined, BuildsActions.failed({ message: 'away' })).load).toBe('failed');
@@ -97,7 +125,10 @@ describe('figures', () => {
   });
   test('stay while a half-typed document is refused', () => {
     const s = assessmentFeature.reducer(undefined, AssessmentActions.assessed({ assessment: { verdict: 'fed' } as never }));
-    expect(assessmentFeature.reducer(s, AssessmentActions.refused({ problems: [{ code: '', path: '', bound: '', message: 'no' }] }))).toMatchObject({ now: { verdict: 'fed' }, problems: [{ message: 'no' }] });
+    expect(assessmentFeature.reducer(s, AssessmentActions.refused({ problems: [{ code: '', path: '', bound: '', message: 'no' }] }))).toMatchObject({
+      now: { verdict: 'fed' },
+      problems: [{ message: 'no' }],
+    });
   });
 });
 
@@ -114,10 +145,22 @@ describe('paths', () => {
 });
 
 describe('settings', () => {
-  test.each([['{"units":"metric","theme":"sunlight"}', 'metric', 'sunlight'], ['{"units":"ells"}', 'us', 'dark'], ['not json', 'us', 'dark'], [null, 'us', 'dark']])('%s', (kept, units, theme) =>
-    expect(keptSettings({ getItem: () => kept }, true)).toEqual({ units, theme }),
-  );
+  test.each([
+    ['{"units":"metric","theme":"sunlight"}', 'metric', 'sunlight'],
+    ['{"units":"ells"}', 'us', 'dark'],
+    ['not json', 'us', 'dark'],
+    [null, 'us', 'dark'],
+  ])('%s', (kept, units, theme) => expect(keptSettings({ getItem: () => kept }, true)).toEqual({ units, theme }));
   test('a full store costs nothing', () => {
-    expect(() => keepSettings({ setItem: () => { throw new Error('full'); } }, { units: 'us', theme: 'light' })).not.toThrow();
+    expect(() =>
+      keepSettings(
+        {
+          setItem: () => {
+            throw new Error('full');
+          },
+        },
+        { units: 'us', theme: 'light' },
+      ),
+    ).not.toThrow();
   });
 });

@@ -1,4 +1,16 @@
-import { type Assessment, type Finding, formatQuantity, type LineDocument, nozzleCode, type RigDocument, si, type Station, type UnitSystem, type Verdict, worstOf } from '@pozzo/core';
+import {
+  type Assessment,
+  type Finding,
+  formatQuantity,
+  type LineDocument,
+  nozzleCode,
+  type RigDocument,
+  si,
+  type Station,
+  type UnitSystem,
+  type Verdict,
+  worstOf,
+} from '@pozzo/core';
 
 export interface Point {
   readonly x: number;
@@ -67,6 +79,8 @@ const TANK_W = 124;
 const MACHINE_X = 694;
 const REEL_X = 906;
 const GUN_X = 1098;
+/** Height that one gun's hose and words take. */
+const GUN_STEP = 116;
 const WORDS: Readonly<Record<Verdict, string>> = { fed: 'fed', tight: 'tight', starved: 'starved', stop: 'stop' };
 
 /** The bore of the longest hose, total hose length and number of elbows of a line, in words. */
@@ -78,7 +92,9 @@ export function lineWords(line: LineDocument | undefined, system: UnitSystem): s
   const total = hoses.reduce((s, h) => s + si(h.length, 'length'), 0);
   const elbows = line.parts.reduce((s, p) => s + (p.kind === 'fitting' && p.is.startsWith('elbow') ? Number(p.count) : 0), 0);
   const bore = longest.bore;
-  return [bore, formatQuantity(total, 'length', system, { unit: system === 'us' ? 'ft' : 'm' }), elbows ? `${elbows} elbow${elbows > 1 ? 's' : ''}` : ''].filter(Boolean).join(' · ');
+  return [bore, formatQuantity(total, 'length', system, { unit: system === 'us' ? 'ft' : 'm' }), elbows ? `${elbows} elbow${elbows > 1 ? 's' : ''}` : '']
+    .filter(Boolean)
+    .join(' · ');
 }
 
 const KEY_OF: Readonly<Record<string, (f: Finding) => string>> = {
@@ -110,7 +126,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
   const lanes: { id: string; y: number; height: number }[] = [];
   let y = 36;
   for (const m of doc.machines) {
-    const height = Math.max(128, gunsOf(m.id).length * 84);
+    const height = Math.max(128, gunsOf(m.id).length * GUN_STEP);
     lanes.push({ id: m.id, y: y + height / 2, height });
     y += height;
   }
@@ -142,44 +158,75 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     const lasts = !Number.isFinite(r.timeToEmpty.value);
     tanks.push({
       ...stretch(`tank:${t.id}`, 'tanks', t.id, `${t.name}, ${q(r.fullVolumeM3, 'volume')}`),
-      x: box.x, y: box.y, width: box.w, height: box.h,
+      x: box.x,
+      y: box.y,
+      width: box.w,
+      height: box.h,
       name: t.name,
-      size: q(volumeShare(r, t.id), 'volume'),
-      start: r.startVolumeM3 / top, end: series[series.length - 1] / top, heel: r.heelVolumeM3 / top,
+      size: q(r.ownVolumeM3, 'volume'),
+      start: r.startVolumeM3 / top,
+      end: series[series.length - 1] / top,
+      heel: r.heelVolumeM3 / top,
       big: r.fullDraw.value > 0 ? `${Math.round((100 * series[series.length - 1]) / top)} %` : '',
-      over: r.fullDraw.value <= 0 || r.tiedIds[0] !== t.id ? '' : lasts ? 'spigot keeps up' : `dry in ${q(r.timeToEmpty.value, 'time')} at ${q(r.fullDraw.value, 'flow', 2)}`,
+      over:
+        r.fullDraw.value <= 0 || r.tiedIds[0] !== t.id
+          ? ''
+          : lasts
+            ? 'spigot keeps up'
+            : `dry in ${q(r.timeToEmpty.value, 'time')} at ${q(r.fullDraw.value, 'flow', 2)}`,
     });
   });
 
   // Fill lines.
   const spigotY = new Map<string, number>();
-  doc.lines.filter((l) => l.role === 'fill' && l.to.at === 'tank').forEach((l) => {
-    const box = tankBox.get(l.to.id ?? '');
-    const fill = a.fills.find((f) => f.lineId === l.id);
-    if (!box) return;
-    const at = box.y + Math.min(box.h / 2, 76);
-    if (l.from.id && !spigotY.has(l.from.id)) spigotY.set(l.from.id, at);
-    const from = spigotY.get(l.from.id ?? '') ?? at;
-    const text = fill ? `${q(fill.arrives.value, 'flow')} in` : 'shut';
-    pipes.push({
-      ...stretch(`fill:${l.id}`, 'fill', l.id, `Fill line, ${text}`),
-      kind: 'fill', path: from === at ? `M70 ${at}H${box.x}` : `M70 ${from}H104V${at}H${box.x}`, width: widthOf(fill?.arrives.value ?? 0), flowing: !!fill && fill.arrives.value > 0,
-      pill: { x: 208, y: at, text, width: 116 },
-      below: { x: 150, y: at + 36, text: `Fill ${lineWords(l, system)}` },
+  doc.lines
+    .filter((l) => l.role === 'fill' && l.to.at === 'tank')
+    .forEach((l) => {
+      const box = tankBox.get(l.to.id ?? '');
+      const fill = a.fills.find((f) => f.lineId === l.id);
+      if (!box) return;
+      const at = box.y + Math.min(box.h / 2, 76);
+      if (l.from.id && !spigotY.has(l.from.id)) spigotY.set(l.from.id, at);
+      const from = spigotY.get(l.from.id ?? '') ?? at;
+      const text = fill ? `${q(fill.arrives.value, 'flow')} in` : 'shut';
+      pipes.push({
+        ...stretch(`fill:${l.id}`, 'fill', l.id, `Fill line, ${text}`),
+        kind: 'fill',
+        path: from === at ? `M70 ${at}H${box.x}` : `M70 ${from}H104V${at}H${box.x}`,
+        width: widthOf(fill?.arrives.value ?? 0),
+        flowing: !!fill && fill.arrives.value > 0,
+        pill: { x: 208, y: at, text, width: 116 },
+        below: { x: 150, y: at + 36, text: `Fill ${lineWords(l, system)}` },
+      });
     });
-  });
   doc.spigots.forEach((s, i) => {
     const at = spigotY.get(s.id) ?? lanes[i]?.y ?? 110;
-    nodes.push({ ...stretch(`spigot:${s.id}`, 'fill', s.id, `${s.name}, ${s.staticPressure} at rest`), kind: 'spigot', x: 44, y: at, r: 20, name: s.name, sub: `${s.staticPressure} at rest` });
+    nodes.push({
+      ...stretch(`spigot:${s.id}`, 'fill', s.id, `${s.name}, ${s.staticPressure} at rest`),
+      kind: 'spigot',
+      x: 44,
+      y: at,
+      r: 20,
+      name: s.name,
+      sub: `${s.staticPressure} at rest`,
+    });
   });
 
   // Ties.
-  doc.lines.filter((l) => l.role === 'tie').forEach((l) => {
-    const [p, o] = [tankBox.get(l.from.id ?? ''), tankBox.get(l.to.id ?? '')];
-    if (!p || !o) return;
-    const [upper, lower] = p.y < o.y ? [p, o] : [o, p];
-    pipes.push({ ...stretch(`tie:${l.id}`, 'tanks', l.from.id!, 'Tie between tanks'), kind: 'tie', path: `M${upper.x + 30} ${upper.y + upper.h}V${lower.y}`, width: 7, flowing: !l.closed });
-  });
+  doc.lines
+    .filter((l) => l.role === 'tie')
+    .forEach((l) => {
+      const [p, o] = [tankBox.get(l.from.id ?? ''), tankBox.get(l.to.id ?? '')];
+      if (!p || !o) return;
+      const [upper, lower] = p.y < o.y ? [p, o] : [o, p];
+      pipes.push({
+        ...stretch(`tie:${l.id}`, 'tanks', l.from.id!, 'Tie between tanks'),
+        kind: 'tie',
+        path: `M${upper.x + 30} ${upper.y + upper.h}V${lower.y}`,
+        width: 7,
+        flowing: !l.closed,
+      });
+    });
 
   // A lane for each machine.
   doc.machines.forEach((m, i) => {
@@ -197,10 +244,17 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       const outY = box ? Math.min(Math.max(lane.y, box.y + 20), box.y + box.h - 14) : (spigotY.get(feed.sourceId) ?? lane.y);
       pipes.push({
         ...stretch(`feed:${m.id}`, 'feed', m.id, `Feed of ${m.name}, ${text}`),
-        kind: 'feed', path: Math.abs(outY - lane.y) < 1 ? `M${start} ${lane.y}H${MACHINE_X - r}` : `M${start} ${outY}H${start + 22}V${lane.y}H${MACHINE_X - r}`,
-        width: widthOf(si(m.flow, 'flow')), flowing: true,
+        kind: 'feed',
+        path: Math.abs(outY - lane.y) < 1 ? `M${start} ${lane.y}H${MACHINE_X - r}` : `M${start} ${outY}H${start + 22}V${lane.y}H${MACHINE_X - r}`,
+        width: widthOf(si(m.flow, 'flow')),
+        flowing: true,
         pill: { x: 566, y: lane.y, text, width: 124 },
-        title: { x: 490, y: lane.y - 42, text: feed.boosted ? 'Feed, boosted' : feed.direct ? 'Straight from the spigot' : 'Feed', sub: lineWords(firstLine === lastLine ? lastLine : (lastLine ?? firstLine), system) },
+        title: {
+          x: 490,
+          y: lane.y - 42,
+          text: feed.boosted ? 'Feed, boosted' : feed.direct ? 'Straight from the spigot' : 'Feed',
+          sub: lineWords(firstLine === lastLine ? lastLine : (lastLine ?? firstLine), system),
+        },
       });
     }
     const bypass = a.bypasses.find((b) => b.machineId === m.id);
@@ -208,31 +262,59 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     if (bypass) {
       const down = lane.y + r + 14;
       const returning = (result?.returned.value ?? 0) > 0.02 * si(m.flow, 'flow');
-      const words = bypass.goesTo === 'tank' ? (returning ? `returns ${q(result!.returned.value, 'flow', 2)}` : 'return to tank, idle') : `loops to inlet, hot in ${q(bypass.minutesToLimit.value, 'time', 2)}`;
+      const words =
+        bypass.goesTo === 'tank'
+          ? returning
+            ? `returns ${q(result!.returned.value, 'flow', 2)}`
+            : 'return to tank, idle'
+          : `loops to inlet, hot in ${q(bypass.minutesToLimit.value, 'time', 2)}`;
       const end = bypassBox ? `H${bypassBox.x + bypassBox.w}` : `H${MACHINE_X - 92}V${lane.y}`;
-      pipes.push({ ...stretch(`return:${m.id}`, 'bypass', m.id, `Return of ${m.name}, ${words}`), kind: 'return', path: `M${MACHINE_X} ${lane.y + r}V${down}${end}`, width: 3, flowing: returning, below: { x: 490, y: down + 17, text: words } });
+      pipes.push({
+        ...stretch(`return:${m.id}`, 'bypass', m.id, `Return of ${m.name}, ${words}`),
+        kind: 'return',
+        path: `M${MACHINE_X} ${lane.y + r}V${down}${end}`,
+        width: 3,
+        flowing: returning,
+        below: { x: 490, y: down + 17, text: words },
+      });
     }
     const feedVerdict = verdictFor(`feed:${m.id}`);
     nodes.push({
-      ...stretch(`machine:${m.id}`, 'machines', m.id, `${m.name}, ${m.flow}`), verdict: feed ? feedVerdict : 'starved',
-      kind: 'machine', x: MACHINE_X, y: lane.y, r, name: m.name, sub: `${m.flow} · ${result ? q(result.pumpPressure.value, 'pressure', 4) : m.ratedPressure}`, mark: { x: MACHINE_X - 44, y: lane.y - r - 28 },
+      ...stretch(`machine:${m.id}`, 'machines', m.id, `${m.name}, ${m.flow}`),
+      verdict: feed ? feedVerdict : 'starved',
+      kind: 'machine',
+      x: MACHINE_X,
+      y: lane.y,
+      r,
+      name: m.name,
+      sub: `${m.flow} · ${result ? q(result.pumpPressure.value, 'pressure', 4) : m.ratedPressure}`,
+      mark: { x: MACHINE_X - 44, y: lane.y - r - 28 },
     });
 
     const guns = gunsOf(m.id);
     guns.forEach((gunId, g) => {
       const o = a.outlets.find((x) => x.outletId === gunId)!;
       const outlet = doc.outlets.find((x) => x.id === gunId)!;
-      const gy = lane.y + (g - (guns.length - 1) / 2) * 84;
+      const gy = lane.y + (g - (guns.length - 1) / 2) * GUN_STEP;
       const lastLine = doc.lines.find((l) => l.id === o.lineIds[o.lineIds.length - 1]);
       const hose = stretch(`gun:${gunId}`, 'guns', gunId, `${outlet.name}, ${q(o.pressure.value, 'pressure', 4)}`);
       pipes.push({
-        ...hose, kind: 'hose', path: guns.length === 1 ? `M${MACHINE_X + r} ${lane.y}H${GUN_X}` : `M${MACHINE_X + r} ${lane.y}H${MACHINE_X + r + 128}V${gy}H${GUN_X}`, width: widthOf(o.flow.value), flowing: true,
+        ...hose,
+        kind: 'hose',
+        path: guns.length === 1 ? `M${MACHINE_X + r} ${lane.y}H${GUN_X}` : `M${MACHINE_X + r} ${lane.y}H${MACHINE_X + r + 128}V${gy}H${GUN_X}`,
+        width: widthOf(o.flow.value),
+        flowing: true,
         title: { x: REEL_X - 46, y: gy - 40, text: `Hose ${lineWords(lastLine, system)}`, sub: '' },
         below: { x: REEL_X - 46, y: gy + 46, text: `loses ${q(o.lineLossPa, 'pressure')}` },
       });
       nodes.push({ ...hose, kind: 'reel', x: REEL_X, y: gy, r: 26, name: '', sub: '' });
       nodes.push({
-        ...hose, kind: 'gun', x: GUN_X, y: gy, r: 20, name: outlet.name,
+        ...hose,
+        kind: 'gun',
+        x: GUN_X,
+        y: gy,
+        r: 20,
+        name: outlet.name,
         sub: `${q(o.pressure.value, 'pressure', 4)} · ${q(o.flow.value, 'flow', 2)} · ${nozzleCode(Number(outlet.nozzle.size), Number(outlet.nozzle.angle))}`,
         mark: { x: GUN_X - 92, y: gy - 22 },
       });
@@ -241,9 +323,4 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
 
   const loudX = pipes.find((p) => p.loud)?.pill?.x ?? tanks.find((t) => t.loud)?.x ?? nodes.find((n) => n.loud)?.x ?? 0;
   return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX };
-}
-
-/** Full volume of one tank, also when it is tied to others. */
-function volumeShare(r: Assessment['tanks'][number], _id: string): number {
-  return r.fullVolumeM3 / r.tiedIds.length;
 }

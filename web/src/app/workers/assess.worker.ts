@@ -13,13 +13,13 @@ async function answer({ sequence, document }: AssessRequest): Promise<void> {
   send({ sequence, kind: 'assessed', assessment });
   const steps = adviseSteps(read.document, read.rig, assessment);
   await breath();
-  for (let lookUp = performance.now() + 30; ; ) {
+  for (let lookUp = performance.now() + 8; ;) {
     if (sequence !== latest) return;
     const step = steps.next();
     if (step.done) return send({ sequence, kind: 'advised', fixes: step.value });
     if (performance.now() > lookUp) {
       await breath();
-      lookUp = performance.now() + 30;
+      lookUp = performance.now() + 8;
     }
   }
 }

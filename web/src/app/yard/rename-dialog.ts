@@ -9,8 +9,18 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
     <h2 mat-dialog-title>Rename</h2>
     <mat-dialog-content>
       <label for="build-name">Build</label>
-      <input id="build-name" #name type="text" maxlength="80" [value]="data.name" (input)="empty.set(!name.value.trim())" (keydown.enter)="done(name.value, customer.value)" />
-      @if (empty()) {<p role="alert" class="shout">Give it a name.</p>}
+      <input
+        id="build-name"
+        #name
+        type="text"
+        maxlength="80"
+        [value]="data.name"
+        (input)="empty.set(!name.value.trim())"
+        (keydown.enter)="done(name.value, customer.value)"
+      />
+      @if (empty()) {
+        <p role="alert" class="shout">Give it a name.</p>
+      }
       <label for="build-customer">Customer</label>
       <input id="build-customer" #customer type="text" maxlength="80" [value]="data.customer" (keydown.enter)="done(name.value, customer.value)" />
     </mat-dialog-content>
@@ -19,7 +29,24 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
       <button type="button" class="press strong" [disabled]="empty()" (click)="done(name.value, customer.value)">Rename</button>
     </mat-dialog-actions>
   `,
-  styles: `label { display: block; margin-top: 8px; } input { width: 100%; height: 36px; padding: 4px 10px; border: 1px solid var(--field-line); border-radius: 4px; background: var(--field); } mat-dialog-actions { gap: 8px; padding: 12px 24px; }`,
+  styles: `
+    label {
+      display: block;
+      margin-top: 8px;
+    }
+    input {
+      width: 100%;
+      height: 36px;
+      padding: 4px 10px;
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      background: var(--field);
+    }
+    mat-dialog-actions {
+      gap: 8px;
+      padding: 12px 24px;
+    }
+  `,
 })
 export class RenameDialog {
   protected readonly data = inject<{ name: string; customer: string }>(MAT_DIALOG_DATA);

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { emptyRig, pontoonRig, say } from '@pozzo/core';
+import { emptyRig, type Layout, LAYOUTS, say } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
@@ -47,8 +47,9 @@ export class YardPage {
     return new Date(b.updatedAt).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' });
   }
 
-  protected add(kind: 'first' | 'empty'): void {
-    const document = kind === 'first' ? { ...pontoonRig(), name: 'New build', customer: '' } : emptyRig('New build');
+  protected readonly layouts = LAYOUTS;
+  protected add(layout?: Layout): void {
+    const document = layout ? { ...layout.make(), name: 'New build', customer: '', notes: '' } : emptyRig('New build');
     this.store.dispatch(BuildsActions.add({ document, open: true }));
   }
   protected async rename(b: BuildSummary): Promise<void> {

@@ -26,32 +26,91 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
         <h2>What the figures take for granted</h2>
         <pz-facts [facts]="facts()" />
         <table>
-          <caption class="unseen">Assumptions</caption>
-          <thead><tr><th>Assumption</th><th>Kind</th><th>Value</th></tr></thead>
+          <caption class="unseen">
+            Assumptions
+          </caption>
+          <thead>
+            <tr>
+              <th>Assumption</th>
+              <th>Kind</th>
+              <th>Value</th>
+            </tr>
+          </thead>
           <tbody>
             @for (a of assumptions(); track a.id) {
               <tr [class.own]="a.own">
-                <td>{{ a.label }}<small>{{ a.source }}</small></td>
+                <td>
+                  {{ a.label }}<small>{{ a.source }}</small>
+                </td>
                 <td class="kind">{{ a.kind }}</td>
-                <td><input #box type="text" [value]="a.text" [attr.aria-label]="a.label" (change)="set(a.id, box.value, box)" />
-                  @if (a.own) {<button type="button" class="plain" [attr.aria-label]="'Back to the usual value of ' + a.label" title="Back to the usual value" (click)="set(a.id, '', box)"><span class="icon" aria-hidden="true">undo</span></button>}</td>
+                <td>
+                  <input #box type="text" [value]="a.text" [attr.aria-label]="a.label" (change)="set(a.id, box.value, box)" />
+                  @if (a.own) {
+                    <button
+                      type="button"
+                      class="plain"
+                      [attr.aria-label]="'Back to the usual value of ' + a.label"
+                      title="Back to the usual value"
+                      (click)="set(a.id, '', box)"
+                    >
+                      <span class="icon" aria-hidden="true">undo</span>
+                    </button>
+                  }
+                </td>
               </tr>
             }
           </tbody>
         </table>
-        @if (error) {<p role="alert" class="shout">{{ error }}</p>}
+        @if (error) {
+          <p role="alert" class="shout">{{ error }}</p>
+        }
       </div>
     </pz-station>
   `,
   styles: `
-    table { width: 100%; border-collapse: collapse; margin-top: 8px; }
-    th { text-align: left; font-weight: 600; color: var(--ink-quiet); border-bottom: 2px solid var(--line); padding: 4px 8px 4px 0; }
-    td { border-bottom: 1px solid var(--line); padding: 5px 8px 5px 0; vertical-align: top; }
-    small { display: block; color: var(--ink-quiet); font-size: 12.5px; }
-    .kind { white-space: nowrap; color: var(--ink-quiet); }
-    td:last-child { white-space: nowrap; }
-    input { width: 92px; height: 29px; text-align: right; padding: 2px 8px; font-weight: 600; border: 1px solid var(--field-line); border-radius: 4px; background: var(--field); }
-    .own input { border-color: var(--water); border-width: 2px; }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin-top: 8px;
+    }
+    th {
+      text-align: left;
+      font-weight: 600;
+      color: var(--ink-quiet);
+      border-bottom: 2px solid var(--line);
+      padding: 4px 8px 4px 0;
+    }
+    td {
+      border-bottom: 1px solid var(--line);
+      padding: 5px 8px 5px 0;
+      vertical-align: top;
+    }
+    small {
+      display: block;
+      color: var(--ink-quiet);
+      font-size: 12.5px;
+    }
+    .kind {
+      white-space: nowrap;
+      color: var(--ink-quiet);
+    }
+    td:last-child {
+      white-space: nowrap;
+    }
+    input {
+      width: 92px;
+      height: 29px;
+      text-align: right;
+      padding: 2px 8px;
+      font-weight: 600;
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      background: var(--field);
+    }
+    .own input {
+      border-color: var(--water);
+      border-width: 2px;
+    }
   `,
 })
 export class BriefStation {

@@ -10,5 +10,14 @@ export function returnTo(d: RigDocument, machineId: string, tankId: string | und
   const tank = d.tanks.find((t) => t.id === tankId);
   if (!tank) return;
   if (i >= 0) d.lines[i].to = { at: 'tank', id: tankId, apart: '36 in' };
-  else d.lines.push(line(unusedId(d, `return-${machineId}`), 'bypass', `machine:${machineId}`, `tank:${tankId}@${tank.fullLevel}~36 in`, parts('barb-34', ['hose-helix-34', { length: '6 ft' }])));
+  else
+    d.lines.push(
+      line(
+        unusedId(d, `return-${machineId}`),
+        'bypass',
+        `machine:${machineId}`,
+        `tank:${tankId}@${tank.fullLevel}~36 in`,
+        parts('barb-34', ['hose-helix-34', { length: '6 ft' }]),
+      ),
+    );
 }

@@ -25,7 +25,9 @@ import { returnTo } from './bypass-edits';
             <label for="to">Returns to</label>
             <select id="to" (change)="redirect($event)">
               <option value="" [selected]="!lineTank()">its own inlet</option>
-              @for (t of tanks(); track t.id) {<option [value]="t.id" [selected]="t.id === lineTank()">{{ t.name }}</option>}
+              @for (t of tanks(); track t.id) {
+                <option [value]="t.id" [selected]="t.id === lineTank()">{{ t.name }}</option>
+              }
             </select>
           </div>
           @if (lineIndex() >= 0) {
@@ -47,7 +49,26 @@ import { returnTo } from './bypass-edits';
       </div>
     </pz-station>
   `,
-  styles: `.to { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; border-bottom: 1px solid var(--line); } select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; } .lead { margin: 4px 0 10px; }`,
+  styles: `
+    .to {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      border-bottom: 1px solid var(--line);
+    }
+    select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+    }
+    .lead {
+      margin: 4px 0 10px;
+    }
+  `,
 })
 export class BypassStation {
   private readonly rig = inject(RigStore);
@@ -78,7 +99,12 @@ export class BypassStation {
     return [
       { label: 'Limit reached in', at: `bypasses.${i}.minutesToLimit`, never: 'never' },
       { label: 'Back-pressure', at: `bypasses.${i}.backPressure` },
-      ...(r.bubbles ? [{ label: 'Bubbles go down', at: `bypasses.${i}.bubbles.depth` }, { label: 'and reach the outlet below', text: formatQuantity(r.bubbles.reachesBelowLevelM, 'length', this.rig.units()) }] : [{ label: 'Bubbles at the outlet', text: 'none' }]),
+      ...(r.bubbles
+        ? [
+            { label: 'Bubbles go down', at: `bypasses.${i}.bubbles.depth` },
+            { label: 'and reach the outlet below', text: formatQuantity(r.bubbles.reachesBelowLevelM, 'length', this.rig.units()) },
+          ]
+        : [{ label: 'Bubbles at the outlet', text: 'none' }]),
     ];
   });
   protected readonly option = computed<ChartOption>(() => {
@@ -88,9 +114,16 @@ export class BypassStation {
     const limitK = r.minutesToLimit.working.inputs.find((x) => x.symbol === 'T_limit')?.value ?? 333.15;
     const t = (k: number) => round3(inUnit(k, 'temperature', units));
     const span = r.goesTo === 'inlet' ? Math.min(Math.max((r.minutesToLimit.value / 60) * 1.3, 2), 60) : 60;
-    const points = Array.from({ length: 31 }, (_, i) => [round3((span * i) / 30), t(Math.min(startK + (r.riseHourK * span * i) / 30 / 60, 373))] as [number, number]);
+    const points = Array.from(
+      { length: 31 },
+      (_, i) => [round3((span * i) / 30), t(Math.min(startK + (r.riseHourK * span * i) / 30 / 60, 373))] as [number, number],
+    );
     return (c) => ({
-      ...axes(c, { name: 'minutes with the trigger shut', max: round3(span) }, { name: `water, ${unitOfTemperature(units)}`, max: Math.ceil(t(limitK) * 1.06) }),
+      ...axes(
+        c,
+        { name: 'minutes with the trigger shut', max: round3(span) },
+        { name: `water, ${unitOfTemperature(units)}`, max: Math.ceil(t(limitK) * 1.06) },
+      ),
       series: [curve('water', points, r.goesTo === 'inlet' ? c.attention : c.water, { markLine: level(t(limitK), 'limit', c.attention) })],
     });
   });

@@ -3,5 +3,14 @@ import { line, parts, type RigDocument, unusedId } from '@pozzo/core';
 /** A 2 in full-bore dump valve at the bottom of a tank. */
 export function addDump(d: RigDocument, tankId: string): void {
   const tank = d.tanks.find((t) => t.id === tankId);
-  if (tank) d.lines.push(line(unusedId(d, `dump-${tankId}`), 'dump', `tank:${tankId}@${tank.base}`, 'open', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '1 ft' }])));
+  if (tank)
+    d.lines.push(
+      line(
+        unusedId(d, `dump-${tankId}`),
+        'dump',
+        `tank:${tankId}@${tank.base}`,
+        'open',
+        parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '1 ft' }]),
+      ),
+    );
 }

@@ -38,13 +38,22 @@ import { addDump } from './dump-edits';
         <h2>Emptying the tank</h2>
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>
-          @if (r.series.timeS.length > 1) {<pz-chart [option]="option()" [height]="240" [summary]="sentence()" />}
+          @if (r.series.timeS.length > 1) {
+            <pz-chart [option]="option()" [height]="240" [summary]="sentence()" />
+          }
           <pz-facts [facts]="facts()" />
         }
       </div>
     </pz-station>
   `,
-  styles: `.lead { margin: 4px 0 10px; } button { margin: 8px 0; }`,
+  styles: `
+    .lead {
+      margin: 4px 0 10px;
+    }
+    button {
+      margin: 8px 0;
+    }
+  `,
 })
 export class DumpStation {
   private readonly rig = inject(RigStore);
@@ -55,7 +64,10 @@ export class DumpStation {
   protected readonly result = computed<DrainResult | undefined>(() => this.rig.assessment()?.drains[this.index()]);
   protected readonly lineIndex = computed(() => this.rig.document()?.lines.findIndex((l) => l.role === 'dump' && l.from.id === this.chosen.item()?.id) ?? -1);
   protected readonly lineId = computed(() => this.rig.document()?.lines[this.lineIndex()]?.id);
-  protected readonly lids = [{ value: 'closed', name: 'Closed' }, { value: 'open', name: 'Open' }];
+  protected readonly lids = [
+    { value: 'closed', name: 'Closed' },
+    { value: 'open', name: 'Open' },
+  ];
   private waterMass(volumeM3: number): string {
     return formatQuantity(volumeM3 * 998.2, 'mass', this.rig.units());
   }
@@ -82,16 +94,33 @@ export class DumpStation {
   protected readonly option = computed<ChartOption>(() => {
     const r = this.result()!;
     const units = this.rig.units();
-    const points = r.series.timeS.map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i], 'volume', units))] as [number, number]).filter(([t]) => Number.isFinite(t));
-    const mass = r.series.timeS.map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i] * 998.2, 'mass', units))] as [number, number]).filter(([t]) => Number.isFinite(t));
-    const base = (c: Parameters<ChartOption>[0]) => axes(c, { name: 'minutes' }, { name: `water, ${unitOf('volume', units)}`, min: 0 }) as { yAxis: object; grid: object };
+    const points = r.series.timeS
+      .map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i], 'volume', units))] as [number, number])
+      .filter(([t]) => Number.isFinite(t));
+    const mass = r.series.timeS
+      .map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i] * 998.2, 'mass', units))] as [number, number])
+      .filter(([t]) => Number.isFinite(t));
+    const base = (c: Parameters<ChartOption>[0]) =>
+      axes(c, { name: 'minutes' }, { name: `water, ${unitOf('volume', units)}`, min: 0 }) as { yAxis: object; grid: object };
     return (c) => {
       const a = base(c);
       return {
         ...a,
         grid: { left: 52, right: 64, top: 30, bottom: 42 },
-        yAxis: [a.yAxis, { ...a.yAxis, name: `weight, ${unitOf('mass', units)}`, nameTextStyle: { color: c.quiet, align: 'right', padding: [0, -44, 0, 0] }, splitLine: { show: false }, position: 'right' }],
-        series: [curve('water', points, c.water, { areaStyle: { color: c.waterPale } }), curve('weight', mass, c.water, { yAxisIndex: 1, lineStyle: { width: 0 } })],
+        yAxis: [
+          a.yAxis,
+          {
+            ...a.yAxis,
+            name: `weight, ${unitOf('mass', units)}`,
+            nameTextStyle: { color: c.quiet, align: 'right', padding: [0, -44, 0, 0] },
+            splitLine: { show: false },
+            position: 'right',
+          },
+        ],
+        series: [
+          curve('water', points, c.water, { areaStyle: { color: c.waterPale } }),
+          curve('weight', mass, c.water, { yAxisIndex: 1, lineStyle: { width: 0 } }),
+        ],
       };
     };
   });

@@ -9,7 +9,14 @@ import { QuantityField } from '../../kit/quantity-field';
   imports: [ChoiceField, NameField, QuantityField],
   template: `
     <pz-name label="Booster" [path]="path('name')" />
-    <pz-choice label="is" [path]="path('running')" [options]="[{ value: 'true', name: 'running' }, { value: 'false', name: 'switched off' }]" />
+    <pz-choice
+      label="is"
+      [path]="path('running')"
+      [options]="[
+        { value: 'true', name: 'running' },
+        { value: 'false', name: 'switched off' },
+      ]"
+    />
     <pz-quantity label="Shut-off pressure" [path]="path('shutoffPressure')" />
     <pz-quantity label="Open flow" [path]="path('openFlow')" />
   `,

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { caseWords, type FeedResult, formatQuantity, say } from '@pozzo/core';
+import { caseWords, type FeedResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -12,6 +12,7 @@ import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BoosterFields } from './booster-fields';
+import { alsoFrom, boost, branchOf, feedFrom, inletsOf, newHeader, removeBooster, type Source, switchInlet } from './feed-edits';
 import { waterfall } from './waterfall';
 
 /** Tank to pump: is it fed, in its worst case? */
@@ -19,7 +20,76 @@ import { waterfall } from './waterfall';
   selector: 'pz-feed-station',
   imports: [BoosterFields, Chart, Elevation, Facts, LineEditor, Picker, QuantityField, StationFrame],
   templateUrl: './feed.station.html',
-  styles: `.lead { margin: 2px 0 6px; } .cases { width: 100%; border-collapse: collapse; } .cases th, .cases td { text-align: left; padding: 3px 10px 3px 0; border-bottom: 1px solid var(--line); } .cases td:last-child, .cases th:last-child { text-align: right; font-weight: 600; } details { margin: 6px 0; } summary { cursor: pointer; min-height: 30px; font-weight: 600; } .bad { color: var(--attention); }`,
+  styles: `
+    fieldset {
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      margin: 0;
+      padding: 4px 0;
+      display: flex;
+      gap: 4px 14px;
+      flex-wrap: wrap;
+    }
+    legend {
+      float: left;
+      margin-right: 10px;
+    }
+    fieldset label {
+      min-height: 28px;
+      font-weight: 600;
+    }
+    .lead {
+      margin: 2px 0 6px;
+    }
+    .cases {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    .cases th,
+    .cases td {
+      text-align: left;
+      padding: 3px 10px 3px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    .cases td:last-child,
+    .cases th:last-child {
+      text-align: right;
+      font-weight: 600;
+    }
+    details {
+      margin: 6px 0;
+    }
+    summary {
+      cursor: pointer;
+      min-height: 30px;
+      font-weight: 600;
+    }
+    .bad {
+      color: var(--attention);
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+      flex-wrap: wrap;
+      margin: 8px 0;
+    }
+    .from {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      border-bottom: 1px solid var(--line);
+    }
+    .from select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      min-width: 0;
+    }
+  `,
 })
 export class FeedStation {
   protected readonly rig = inject(RigStore);
@@ -46,9 +116,71 @@ export class FeedStation {
   });
   protected readonly boosters = computed(() => {
     const doc = this.rig.document();
-    const ids = this.lines().map((l) => doc?.lines.find((x) => x.id === l.id)?.from).filter((e) => e?.at === 'booster').map((e) => e!.id);
+    const ids = this.lines()
+      .map((l) => doc?.lines.find((x) => x.id === l.id)?.from)
+      .filter((e) => e?.at === 'booster')
+      .map((e) => e!.id);
     return (doc?.boosters ?? []).map((b, index) => ({ id: b.id, index })).filter((b) => ids.includes(b.id));
   });
+  protected readonly sources = computed(() => {
+    const doc = this.rig.document();
+    if (!doc) return [];
+    return [
+      ...doc.tanks.map((t) => ({ value: `tank:${t.id}`, name: t.name })),
+      ...doc.manifolds
+        .filter((m) => doc.lines.some((l) => l.role === 'feed' && l.to.at === 'manifold' && l.to.id === m.id))
+        .map((m) => ({ value: `manifold:${m.id}`, name: m.name })),
+      ...doc.spigots.map((s) => ({ value: `spigot:${s.id}`, name: `${s.name}, direct` })),
+    ];
+  });
+  protected readonly source = computed(() => {
+    const doc = this.rig.document();
+    const own = doc && this.chosen.item() ? branchOf(doc, this.chosen.item()!.id) : undefined;
+    return own ? `${own.from.at}:${own.from.id}` : '';
+  });
+  protected readonly canHeader = computed(() => this.source().startsWith('tank:'));
+
+  /** Lines the inlet can be switched between, when there is more than one. */
+  protected readonly inlets = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    if (!doc || !id) return [];
+    const all = inletsOf(doc, id);
+    return all.length < 2 ? [] : all.map((l) => ({ id: l.id, name: this.endName(l.from), open: !l.closed }));
+  });
+  protected readonly otherTanks = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    if (!doc || !id) return [];
+    const drawn = new Set([this.feed()?.sourceId, ...inletsOf(doc, id).map((l) => l.from.id)]);
+    return doc.tanks.filter((t) => !drawn.has(t.id) && !(this.rig.assessment()?.tanks.find((r) => r.tankId === t.id)?.tiedIds ?? []).some((x) => drawn.has(x)));
+  });
+  protected alsoFrom(tankId: string): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Plumb another tank to the inlet', (d) => alsoFrom(d, id, tankId));
+  }
+  protected switchTo(lineId: string): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Switch the inlet', (d) => switchInlet(d, id, lineId));
+  }
+
+  protected setSource(event: Event): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Where the feed comes from', (d) => feedFrom(d, id, (event.target as HTMLSelectElement).value as Source));
+  }
+  protected addHeader(): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Put in a header', (d) => void newHeader(d, id));
+  }
+  protected addBooster(): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Put in a booster', (d) => boost(d, id));
+  }
+  protected dropBooster(index: number): void {
+    const booster = this.rig.document()!.boosters[index];
+    this.rig.edit(`Take ${booster.name} out`, (d) => removeBooster(d, booster.id));
+  }
+
   protected readonly sentence = computed(() => {
     const f = this.feed();
     if (!f) return 'No open line reaches this machine.';
@@ -70,22 +202,46 @@ export class FeedStation {
       { label: 'Pulses', at: `feeds.${i}.acceleration.used` },
       { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },
       { label: 'Feed passes at most', text: q(f.limits.mostFlowM3s, 'flow') },
-      ...(f.verdict === 'starved' ? [] : [{ label: 'Starves above', text: q(f.limits.hottestK, 'temperature') }, { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') }]),
+      ...(f.verdict === 'starved'
+        ? []
+        : [
+            { label: 'Starves above', text: q(f.limits.hottestK, 'temperature') },
+            { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') },
+          ]),
       ...(f.limits.lowestSurfaceM === undefined ? [] : [{ label: 'Starves below surface at', text: q(f.limits.lowestSurfaceM, 'length') }]),
-      { label: 'Dirt it stands', text: Number.isFinite(f.limits.dirtFactor) ? `${f.limits.dirtFactor < 10 ? f.limits.dirtFactor.toFixed(1) : Math.round(f.limits.dirtFactor)} × dirty mark` : 'no strainer' },
-      { label: 'Elbows', text: f.elbows.count ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)} % of loss; ${Math.round(100 * f.elbows.shareByRule)} % of flow by the 5 % rule` : 'none' },
-      ...(f.otherWay ? [{ label: f.otherWay.boosted ? 'With the booster on' : 'By gravity alone', text: `${q(f.otherWay.marginM, 'length')} to spare` }] : []),
+      {
+        label: 'Dirt it stands',
+        text: Number.isFinite(f.limits.dirtFactor)
+          ? `${f.limits.dirtFactor < 10 ? f.limits.dirtFactor.toFixed(1) : Math.round(f.limits.dirtFactor)} × dirty mark`
+          : 'no strainer',
+      },
+      {
+        label: 'Elbows',
+        text: f.elbows.count
+          ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)} % of loss; ${Math.round(100 * f.elbows.shareByRule)} % of flow by the 5 % rule`
+          : 'none',
+      },
+      ...(f.otherWay ? [{ label: f.otherWay.boosted ? 'With a booster' : 'By gravity alone', text: `${q(f.otherWay.marginM, 'length')} to spare` }] : []),
     ];
   });
   protected readonly waterfall = computed(() => waterfall(this.feed()!, this.rig.units()));
-  protected readonly words = computed(() => this.feed()!.terms.map((t) => `${t.label} ${formatQuantity(t.valueM, 'length', this.rig.units())}`).join(', '));
+  protected readonly words = computed(() =>
+    this.feed()!
+      .terms.map((t) => `${t.label} ${formatQuantity(t.valueM, 'length', this.rig.units())}`)
+      .join(', '),
+  );
   protected readonly cases = computed(() =>
-    (this.feed()?.cases ?? []).map((c) => ({ words: caseWords(c, this.feed()!.direct), bad: c.marginM < 0, margin: formatQuantity(c.marginM, 'length', this.rig.units(), { signed: true }) })),
+    (this.feed()?.cases ?? []).map((c) => ({
+      words: caseWords(c, this.feed()!.direct),
+      bad: c.marginM < 0,
+      margin: formatQuantity(c.marginM, 'length', this.rig.units(), { signed: true }),
+    })),
   );
   protected readonly byLevel = computed<ChartOption>(() => {
     const f = this.feed()!;
     const system = this.rig.units();
-    const points = (x: FeedResult): [number, number][] => x.byLevel.map((p) => [round3(inUnit(p.surfaceM, 'length', system)), round3(inUnit(p.marginM, 'length', system))]);
+    const points = (x: FeedResult): [number, number][] =>
+      x.byLevel.map((p) => [round3(inUnit(p.surfaceM, 'length', system)), round3(inUnit(p.marginM, 'length', system))]);
     const held = this.rig.held()?.feeds.find((x) => x.machineId === f.machineId);
     return (c) => ({
       ...axes(c, { name: `water surface above deck, ${unitOf('length', system)}` }, { name: `to spare, ${unitOf('length', system)}` }),
@@ -100,8 +256,5 @@ export class FeedStation {
     const doc = this.rig.document()!;
     const all = [...doc.tanks, ...doc.machines, ...doc.boosters, ...doc.manifolds, ...doc.spigots];
     return all.find((x) => x.id === end.id)?.name ?? end.at;
-  }
-  protected say(message: Parameters<typeof say>[0]): string {
-    return say(message, this.rig.units());
   }
 }

@@ -34,7 +34,13 @@ export function waterfall(feed: FeedResult, system: UnitSystem): ChartOption {
     ...axes(c, { name: '' }, { name: `${unitOf('length', system)} of water` }),
     grid: { left: 44, right: 8, top: 30, bottom: 26 },
     tooltip: { show: false },
-    xAxis: { type: 'category', data: bars.map((b) => b.name), axisLine: { lineStyle: { color: c.quiet } }, axisTick: { show: false }, axisLabel: { color: c.ink, interval: 0 } },
+    xAxis: {
+      type: 'category',
+      data: bars.map((b) => b.name),
+      axisLine: { lineStyle: { color: c.quiet } },
+      axisTick: { show: false },
+      axisLabel: { color: c.ink, interval: 0 },
+    },
     series: [
       { type: 'bar', stack: 'a', silent: true, itemStyle: { color: 'transparent' }, data: bars.map((b) => round3(base(b))) },
       { type: 'bar', stack: 'a', barWidth: '58%', ...drawn(bars, above, c, worst, false) },
@@ -46,10 +52,19 @@ export function waterfall(feed: FeedResult, system: UnitSystem): ChartOption {
 /** One side of zero of every bar; its label stands on the upper end, or below where only the lower side is there. */
 function drawn(bars: readonly Bar[], of: (b: Bar) => number, c: ChartColours, worst: Bar | undefined, under: boolean): object {
   return {
-    label: { show: true, position: under ? 'bottom' : 'top', color: c.ink, fontWeight: 600, formatter: (p: { dataIndex: number }) => ((under ? above(bars[p.dataIndex]) === 0 : above(bars[p.dataIndex]) > 0) ? label(bars[p.dataIndex]) : '') },
+    label: {
+      show: true,
+      position: under ? 'bottom' : 'top',
+      color: c.ink,
+      fontWeight: 600,
+      formatter: (p: { dataIndex: number }) => ((under ? above(bars[p.dataIndex]) === 0 : above(bars[p.dataIndex]) > 0) ? label(bars[p.dataIndex]) : ''),
+    },
     data: bars.map((b) => ({
       value: round3(of(b)),
-      itemStyle: b.kind === 'needed' ? { color: c.card, borderColor: c.ink, borderWidth: 2 } : { color: b === worst ? c.attention : b.kind === 'loss' ? c.quiet : c.water },
+      itemStyle:
+        b.kind === 'needed'
+          ? { color: c.card, borderColor: c.ink, borderWidth: 2 }
+          : { color: b === worst ? c.attention : b.kind === 'loss' ? c.quiet : c.water },
     })),
   };
 }

@@ -12,6 +12,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
+import { addFill, removeFill } from './fill-edits';
 
 /** What really arrives at the tank from the customer's spigot. */
 @Component({
@@ -25,19 +26,37 @@ import { RigStore } from '../../state/rig-store';
           <pz-name label="Spigot" [path]="'spigots.' + spigotIndex() + '.name'" />
           <pz-quantity label="Pressure at rest" [path]="'spigots.' + spigotIndex() + '.staticPressure'" />
           @for (r of readings(); track $index; let i = $index) {
-            <pz-quantity [label]="readings().length > 1 ? 'Timed bucket ' + (i + 1) : 'Timed bucket'" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.flow'" />
+            <pz-quantity
+              [label]="readings().length > 1 ? 'Timed bucket ' + (i + 1) : 'Timed bucket'"
+              [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.flow'"
+            />
             <pz-choice label="taken at" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.at'" [options]="places" />
           }
-          <div class="acts"><button type="button" class="press small" (click)="addReading()">Add a reading</button>
-          @if (readings().length > 1) {<button type="button" class="press small" (click)="dropReading()">Remove the last</button>}</div>
+          <div class="acts">
+            <button type="button" class="press small" (click)="addReading()">Add a reading</button>
+            @if (readings().length > 1) {
+              <button type="button" class="press small" (click)="dropReading()">Remove the last</button>
+            }
+          </div>
           <pz-quantity label="Spigot above deck" [path]="'spigots.' + spigotIndex() + '.height'" />
         }
         @if (lineId(); as l) {
           <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
-        } @else {<p class="quiet">No fill line: this rig carries its water.</p>}
+          <div class="acts"><button type="button" class="press small" (click)="remove(l)">Remove this fill line</button></div>
+        } @else {
+          <p class="quiet">No fill line: this rig carries its water.</p>
+          <div class="acts">
+            @for (t of tanks(); track t.id) {
+              <button type="button" class="press small" (click)="add(t.id)">Fill {{ t.name }} from a spigot</button>
+            }
+          </div>
+        }
       </div>
       <div does>
         <h2>What arrives</h2>
+        @if (!lineId()) {
+          <p class="lead">Nothing arrives: what is in the tanks at the start is all there is.</p>
+        }
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>
           <pz-chart [option]="option()" [height]="260" [summary]="sentence()" />
@@ -46,12 +65,24 @@ import { RigStore } from '../../state/rig-store';
       </div>
     </pz-station>
   `,
-  styles: `.acts { display: flex; gap: 8px; margin: 8px 0; } .lead { margin: 4px 0 10px; }`,
+  styles: `
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 8px 0;
+    }
+    .lead {
+      margin: 4px 0 10px;
+    }
+  `,
 })
 export class FillStation {
   private readonly rig = inject(RigStore);
   readonly of = input<string>();
-  protected readonly picks = computed(() => (this.rig.document()?.lines ?? []).filter((l) => l.role === 'fill').map((l) => ({ id: l.id, name: l.name ?? this.nameOf(l.to.id) })));
+  protected readonly picks = computed(() =>
+    (this.rig.document()?.lines ?? []).filter((l) => l.role === 'fill').map((l) => ({ id: l.id, name: l.name ?? this.nameOf(l.to.id) })),
+  );
   private readonly wanted = computed(() => {
     const of = this.of();
     const bySpigot = this.rig.document()?.lines.find((l) => l.role === 'fill' && l.from.id === of);
@@ -64,7 +95,10 @@ export class FillStation {
   protected readonly readings = computed(() => this.rig.document()?.spigots[this.spigotIndex()]?.readings ?? []);
   private readonly resultIndex = computed(() => this.rig.assessment()?.fills.findIndex((f) => f.lineId === this.lineId()) ?? -1);
   protected readonly result = computed<FillResult | undefined>(() => this.rig.assessment()?.fills[this.resultIndex()]);
-  protected readonly places = [{ value: 'spigot', name: 'the bare spigot' }, { value: 'hose-end', name: 'the hose’s end' }];
+  protected readonly places = [
+    { value: 'spigot', name: 'the bare spigot' },
+    { value: 'hose-end', name: 'the hose’s end' },
+  ];
 
   protected readonly sentence = computed(() => {
     const r = this.result();
@@ -95,10 +129,15 @@ export class FillStation {
       const q = (most * i) / 40;
       return [round3(inUnit(q, 'flow', system)), round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system))] as [number, number];
     });
-    const line = r.asks.map((a) => [round3(inUnit(a.flowM3s, 'flow', system)), round3(inUnit(a.pressurePa, 'pressure', system))] as [number, number]).filter(([, p]) => p <= points[0][1] * 1.05);
+    const line = r.asks
+      .map((a) => [round3(inUnit(a.flowM3s, 'flow', system)), round3(inUnit(a.pressurePa, 'pressure', system))] as [number, number])
+      .filter(([, p]) => p <= points[0][1] * 1.05);
     const readings = this.readings().map((reading) => {
       const q = si(reading.flow, 'flow');
-      return [round3(inUnit(q, 'flow', system)), reading.at === 'spigot' ? 0 : round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system))] as [number, number];
+      return [
+        round3(inUnit(q, 'flow', system)),
+        reading.at === 'spigot' ? 0 : round3(inUnit(r.curve.staticPressurePa - r.curve.k * q * q, 'pressure', system)),
+      ] as [number, number];
     });
     return (c) => ({
       ...axes(c, { name: `flow, ${unitOf('flow', system)}` }, { name: `pressure at the spigot, ${unitOf('pressure', system)}`, min: 0 }),
@@ -110,6 +149,14 @@ export class FillStation {
       ],
     });
   });
+
+  protected readonly tanks = computed(() => this.rig.document()?.tanks ?? []);
+  protected add(tankId: string): void {
+    this.rig.edit('Add a fill line', (d) => void addFill(d, tankId));
+  }
+  protected remove(lineId: string): void {
+    this.rig.edit('Remove a fill line', (d) => removeFill(d, lineId));
+  }
 
   private nameOf(id: string | undefined): string {
     return this.rig.document()?.tanks.find((t) => t.id === id)?.name ?? 'Line';

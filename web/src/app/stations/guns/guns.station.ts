@@ -13,6 +13,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
+import { addGun, removeGun, splitGun } from './gun-edits';
 
 /** What arrives at the gun, and where the pressure goes on the way. */
 @Component({
@@ -22,6 +23,10 @@ import { RigStore } from '../../state/rig-store';
     <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
       <div set>
         <pz-picker [items]="outlets()" [chosen]="chosen.item()?.id" label="Which gun" (choose)="chosen.choose($event)" />
+        @for (m of gunless(); track m.id) {
+          <p class="quiet">{{ m.name }} has no gun.</p>
+          <button type="button" class="press small" (click)="add(m.id)">Add a gun to {{ m.name }}</button>
+        }
         @if (chosen.item()) {
           <pz-name [path]="path('name')" />
           <pz-choice label="Valve" [path]="path('open')" [options]="valve" />
@@ -30,7 +35,20 @@ import { RigStore } from '../../state/rig-store';
           <pz-quantity label="Nozzles" [path]="path('nozzle.count')" />
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
           <pz-quantity label="Gun above deck" [path]="path('height')" />
-          @for (id of lines(); track id; let i = $index) {<pz-line-editor [lineId]="id" [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'" [shares]="result()?.parts ?? []" [troubled]="!!result() && result()!.verdict !== 'fed'" />}
+          @for (id of lines(); track id; let i = $index) {
+            <pz-line-editor
+              [lineId]="id"
+              [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'"
+              [shares]="result()?.parts ?? []"
+              [troubled]="!!result() && result()!.verdict !== 'fed'"
+            />
+          }
+          <div class="acts">
+            <button type="button" class="press small" (click)="split()">Split to a second gun</button>
+            @if (outlets().length > 1) {
+              <button type="button" class="press small" (click)="remove()">Remove this gun</button>
+            }
+          </div>
         }
       </div>
       <div does>
@@ -46,7 +64,17 @@ import { RigStore } from '../../state/rig-store';
       </div>
     </pz-station>
   `,
-  styles: `.lead { margin: 4px 0 10px; }`,
+  styles: `
+    .lead {
+      margin: 4px 0 10px;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin-top: 12px;
+    }
+  `,
 })
 export class GunsStation {
   private readonly rig = inject(RigStore);
@@ -60,7 +88,10 @@ export class GunsStation {
     const path = this.result()?.lineIds ?? doc?.lines.filter((l) => l.to.at === 'outlet' && l.to.id === this.chosen.item()?.id).map((l) => l.id) ?? [];
     return path.filter((id) => doc?.lines.some((l) => l.id === id));
   });
-  protected readonly valve = [{ value: 'true', name: 'open' }, { value: 'false', name: 'shut off' }];
+  protected readonly valve = [
+    { value: 'true', name: 'open' },
+    { value: 'false', name: 'shut off' },
+  ];
   protected readonly sentence = computed(() => {
     const r = this.result();
     const o = this.chosen.item();
@@ -107,9 +138,36 @@ export class GunsStation {
     const wanted = rig?.outlets[this.chosen.index()]?.wantedPressure ?? 0;
     return (c) => ({
       ...axes(c, { name: `along the hose, ${unitOf('length', units)}` }, { name: unitOf('pressure', units), min: 0 }),
-      series: [curve('pressure', points, c.water, { showSymbol: true, symbolSize: 7, areaStyle: { color: c.waterPale }, markLine: level(p(wanted), 'wanted', c.attention) })],
+      series: [
+        curve('pressure', points, c.water, {
+          showSymbol: true,
+          symbolSize: 7,
+          areaStyle: { color: c.waterPale },
+          markLine: level(p(wanted), 'wanted', c.attention),
+        }),
+      ],
     });
   });
+
+  protected readonly gunless = computed(() => {
+    const doc = this.rig.document();
+    return (doc?.machines ?? []).filter((m) => !doc!.lines.some((l) => l.role === 'pressure' && l.from.at === 'machine' && l.from.id === m.id));
+  });
+  protected split(): void {
+    const id = this.chosen.item()!.id;
+    let added: string | undefined;
+    this.rig.edit('Split to a second gun', (d) => void (added = splitGun(d, id)));
+    if (added) this.chosen.choose(added);
+  }
+  protected add(machineId: string): void {
+    let added = '';
+    this.rig.edit('Add a gun', (d) => void (added = addGun(d, machineId)));
+    this.chosen.choose(added);
+  }
+  protected remove(): void {
+    const gun = this.chosen.item()!;
+    this.rig.edit(`Remove ${gun.name}`, (d) => removeGun(d, gun.id));
+  }
 
   protected path(field: string): string {
     return `outlets.${this.chosen.index()}.${field}`;

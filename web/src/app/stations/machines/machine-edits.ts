@@ -10,10 +10,25 @@ export function addMachine(d: RigDocument): string {
   const spigot = d.spigots[0];
   if (tank) {
     d.lines.push(
-      line(unusedId(d, `feed-${id}`), 'feed', `tank:${tank.id}@3 in`, `machine:${id}`, parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], 'barb-1')),
-      line(unusedId(d, `return-${id}`), 'bypass', `machine:${id}`, `tank:${tank.id}@${tank.fullLevel}~36 in`, parts('barb-34', ['hose-helix-34', { length: '6 ft' }])),
+      line(
+        unusedId(d, `feed-${id}`),
+        'feed',
+        `tank:${tank.id}@3 in`,
+        `machine:${id}`,
+        parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], 'barb-1'),
+      ),
+      line(
+        unusedId(d, `return-${id}`),
+        'bypass',
+        `machine:${id}`,
+        `tank:${tank.id}@${tank.fullLevel}~36 in`,
+        parts('barb-34', ['hose-helix-34', { length: '6 ft' }]),
+      ),
     );
-  } else if (spigot) d.lines.push(line(unusedId(d, `feed-${id}`), 'feed', `spigot:${spigot.id}`, `machine:${id}`, parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34')));
+  } else if (spigot)
+    d.lines.push(
+      line(unusedId(d, `feed-${id}`), 'feed', `spigot:${spigot.id}`, `machine:${id}`, parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34')),
+    );
   d.lines.push(line(unusedId(d, `hose-${id}`), 'pressure', `machine:${id}`, `outlet:${gunId}`, pressureRun('38', '150 ft')));
   return id;
 }

@@ -33,15 +33,33 @@ import { addMachine, removeMachine } from './machine-edits';
         }
         <div class="acts">
           <button type="button" class="press small" (click)="add()">Add a machine</button>
-          @if (chosen.item()) {<button type="button" class="press small" (click)="remove()">Remove</button>}
+          @if (chosen.item()) {
+            <button type="button" class="press small" (click)="remove()">Remove</button>
+          }
         </div>
       </div>
       <div does>
         <h2>Every way of holding the triggers</h2>
         @if (rows().length) {
           <table>
-            <thead><tr><th>Triggers</th><th>At the pump</th><th>At the guns</th><th>Turned back</th></tr></thead>
-            <tbody>@for (r of rows(); track r.label) {<tr><td>{{ r.label }}</td><td>{{ r.pump }}</td><td>{{ r.guns }}</td><td>{{ r.back }}</td></tr>}</tbody>
+            <thead>
+              <tr>
+                <th>Triggers</th>
+                <th>At the pump</th>
+                <th>At the guns</th>
+                <th>Turned back</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (r of rows(); track r.label) {
+                <tr>
+                  <td>{{ r.label }}</td>
+                  <td>{{ r.pump }}</td>
+                  <td>{{ r.guns }}</td>
+                  <td>{{ r.back }}</td>
+                </tr>
+              }
+            </tbody>
           </table>
           <pz-facts [facts]="facts()" />
           <h3>Power</h3>
@@ -52,7 +70,28 @@ import { addMachine, removeMachine } from './machine-edits';
       </div>
     </pz-station>
   `,
-  styles: `table { width: 100%; border-collapse: collapse; margin: 6px 0 14px; } th, td { text-align: left; padding: 5px 12px 5px 0; border-bottom: 1px solid var(--line); } th { color: var(--ink-quiet); font-weight: 600; } .acts { display: flex; gap: 8px; margin-top: 12px; }`,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 6px 0 14px;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 5px 12px 5px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    th {
+      color: var(--ink-quiet);
+      font-weight: 600;
+    }
+    .acts {
+      display: flex;
+      gap: 8px;
+      margin-top: 12px;
+    }
+  `,
 })
 export class MachinesStation {
   private readonly rig = inject(RigStore);
@@ -61,9 +100,15 @@ export class MachinesStation {
   protected readonly chosen = chosenOf(this.machines, this.of);
   private readonly index = computed(() => this.rig.assessment()?.machines.findIndex((m) => m.machineId === this.chosen.item()?.id) ?? -1);
   protected readonly arrangements = [
-    { value: 'triplex', name: 'Triplex' }, { value: 'quintuplex', name: 'Five plungers' }, { value: 'duplex-double', name: 'Duplex, double' }, { value: 'duplex-single', name: 'Duplex, single' },
+    { value: 'triplex', name: 'Triplex' },
+    { value: 'quintuplex', name: 'Five plungers' },
+    { value: 'duplex-double', name: 'Duplex, double' },
+    { value: 'duplex-single', name: 'Duplex, single' },
   ];
-  protected readonly unloaders = [{ value: 'trapped-pressure', name: 'Trapped pressure' }, { value: 'regulating', name: 'Regulating' }];
+  protected readonly unloaders = [
+    { value: 'trapped-pressure', name: 'Trapped pressure' },
+    { value: 'regulating', name: 'Regulating' },
+  ];
   protected readonly rows = computed(() => {
     const a = this.rig.assessment();
     const id = this.chosen.item()?.id;
@@ -76,7 +121,10 @@ export class MachinesStation {
       return {
         label: c.label,
         pump: formatQuantity(m.pumpPressurePa, 'pressure', units, { digits: 4 }),
-        guns: guns.map((g) => `${formatQuantity(g.pressurePa, 'pressure', units, { digits: 4 })} · ${formatQuantity(g.flowM3s, 'flow', units, { digits: 2 })}`).join(', ') || '–',
+        guns:
+          guns
+            .map((g) => `${formatQuantity(g.pressurePa, 'pressure', units, { digits: 4 })} · ${formatQuantity(g.flowM3s, 'flow', units, { digits: 2 })}`)
+            .join(', ') || '–',
         back: formatQuantity(m.returnedM3s < 1e-8 ? 0 : m.returnedM3s, 'flow', units, { digits: 2 }),
       };
     });
@@ -103,9 +151,32 @@ export class MachinesStation {
     const short = r.enginePower.value > r.engineAvailable.value;
     return (c) => ({
       grid: { left: 74, right: 60, top: 6, bottom: 30 },
-      xAxis: { type: 'value', name: unitOf('power', units), nameLocation: 'end', nameTextStyle: { color: c.quiet }, axisLabel: { color: c.ink }, splitLine: { lineStyle: { color: c.line } } },
-      yAxis: { type: 'category', data: ['gives', 'needs'], axisLabel: { color: c.ink, fontSize: 14 }, axisTick: { show: false }, axisLine: { lineStyle: { color: c.quiet } } },
-      series: [{ type: 'bar', barWidth: 22, label: { show: true, position: 'right', color: c.ink, fontWeight: 600 }, data: [{ value: p(r.engineAvailable.value), itemStyle: { color: c.waterMid } }, { value: p(r.enginePower.value), itemStyle: { color: short ? c.attention : c.water } }] }],
+      xAxis: {
+        type: 'value',
+        name: unitOf('power', units),
+        nameLocation: 'end',
+        nameTextStyle: { color: c.quiet },
+        axisLabel: { color: c.ink },
+        splitLine: { lineStyle: { color: c.line } },
+      },
+      yAxis: {
+        type: 'category',
+        data: ['gives', 'needs'],
+        axisLabel: { color: c.ink, fontSize: 14 },
+        axisTick: { show: false },
+        axisLine: { lineStyle: { color: c.quiet } },
+      },
+      series: [
+        {
+          type: 'bar',
+          barWidth: 22,
+          label: { show: true, position: 'right', color: c.ink, fontWeight: 600 },
+          data: [
+            { value: p(r.engineAvailable.value), itemStyle: { color: c.waterMid } },
+            { value: p(r.enginePower.value), itemStyle: { color: short ? c.attention : c.water } },
+          ],
+        },
+      ],
     });
   });
 

@@ -11,7 +11,11 @@ import { RigStore } from '../../state/rig-store';
       <svg viewBox="0 0 200 210" role="img" [attr.aria-label]="d.words">
         <g [attr.transform]="'translate(' + d.x + ' ' + d.y + ')'">
           <clipPath [attr.id]="'tank-clip-' + index()">
-            @if (d.round) {<ellipse [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />} @else {<rect [attr.width]="d.w" [attr.height]="d.h" rx="5" />}
+            @if (d.round) {
+              <ellipse [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />
+            } @else {
+              <rect [attr.width]="d.w" [attr.height]="d.h" rx="5" />
+            }
           </clipPath>
           <g [attr.clip-path]="'url(#tank-clip-' + index() + ')'">
             <rect class="empty" [attr.width]="d.w" [attr.height]="d.h" />
@@ -19,7 +23,11 @@ import { RigStore } from '../../state/rig-store';
             <rect class="level" [attr.y]="d.end" [attr.width]="d.w" [attr.height]="d.h" />
             <line class="heel" x1="0" [attr.x2]="d.w" [attr.y1]="d.heel" [attr.y2]="d.heel" />
           </g>
-          @if (d.round) {<ellipse class="wall" [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />} @else {<rect class="wall" [attr.width]="d.w" [attr.height]="d.h" rx="5" />}
+          @if (d.round) {
+            <ellipse class="wall" [attr.cx]="d.w / 2" [attr.cy]="d.h / 2" [attr.rx]="d.w / 2" [attr.ry]="d.h / 2" />
+          } @else {
+            <rect class="wall" [attr.width]="d.w" [attr.height]="d.h" rx="5" />
+          }
         </g>
         <text x="100" y="186">{{ d.left }}</text>
         <text x="100" y="203" class="quiet">{{ d.size }}</text>
@@ -27,14 +35,38 @@ import { RigStore } from '../../state/rig-store';
     }
   `,
   styles: `
-    svg { width: 100%; font: 14px var(--face); }
-    text { fill: var(--ink); text-anchor: middle; font-weight: 600; }
-    .quiet { fill: var(--ink-quiet); font-weight: 400; }
-    .wall { fill: none; stroke: var(--ink); stroke-width: 2.5; }
-    .empty { fill: var(--card); }
-    .pale { fill: var(--water-pale); }
-    .level { fill: var(--water-mid); }
-    .heel { stroke: var(--attention); stroke-width: 1.5; stroke-dasharray: 5 4; }
+    svg {
+      width: 100%;
+      font: 14px var(--face);
+    }
+    text {
+      fill: var(--ink);
+      text-anchor: middle;
+      font-weight: 600;
+    }
+    .quiet {
+      fill: var(--ink-quiet);
+      font-weight: 400;
+    }
+    .wall {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 2.5;
+    }
+    .empty {
+      fill: var(--card);
+    }
+    .pale {
+      fill: var(--water-pale);
+    }
+    .level {
+      fill: var(--water-mid);
+    }
+    .heel {
+      stroke: var(--attention);
+      stroke-width: 1.5;
+      stroke-dasharray: 5 4;
+    }
   `,
 })
 export class TankDrawing {
@@ -55,8 +87,14 @@ export class TankDrawing {
     const end = r.series.volumeM3.at(-1) ?? 0;
     const system = this.rig.units();
     return {
-      x: (200 - w) / 2, y: 168 - h, w, h, round: shape.kind === 'lying-cylinder' || shape.kind === 'elliptical',
-      start: at(r.startVolumeM3), end: at(end), heel: at(r.heelVolumeM3),
+      x: (200 - w) / 2,
+      y: 168 - h,
+      w,
+      h,
+      round: shape.kind === 'lying-cylinder' || shape.kind === 'elliptical',
+      start: at(r.startVolumeM3),
+      end: at(end),
+      heel: at(r.heelVolumeM3),
       left: `${formatQuantity(end * share, 'volume', system)} after the job`,
       size: `${formatQuantity(wide, 'length', system)} × ${formatQuantity(tall, 'length', system)}`,
       words: `${tank.name}: ${formatQuantity(end, 'volume', system)} left after the job`,

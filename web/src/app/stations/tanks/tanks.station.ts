@@ -12,15 +12,54 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
+import { LineEditor } from '../../kit/line-editor';
+import { tie } from '../feed/feed-edits';
 import { TankDrawing } from './tank-drawing';
 import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
 
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
   selector: 'pz-tanks-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame, TankDrawing],
+  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
-  styles: `.shape { display: grid; grid-template-columns: 1fr 150px; align-items: center; gap: 10px; min-height: 37px; padding: 4px 0; border-bottom: 1px solid var(--line); } .shape select { height: 29px; font-weight: 600; background: var(--field); border: 1px solid var(--field-line); border-radius: 4px; } .acts { display: flex; gap: 8px; margin-top: 12px; } .lead { margin: 0 0 8px; } .pair { display: grid; grid-template-columns: minmax(110px, 150px) 1fr; gap: 16px; align-items: end; } @media (max-width: 900px) { .pair { grid-template-columns: 1fr; } }`,
+  styles: `
+    .shape {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    .shape select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin-top: 12px;
+    }
+    .lead {
+      margin: 0 0 8px;
+    }
+    .pair {
+      display: grid;
+      grid-template-columns: minmax(110px, 150px) 1fr;
+      gap: 16px;
+      align-items: end;
+    }
+    @media (max-width: 900px) {
+      .pair {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
 })
 export class TanksStation {
   protected readonly rig = inject(RigStore);
@@ -31,8 +70,16 @@ export class TanksStation {
   protected readonly shape = computed(() => this.chosen.item()?.shape);
   protected readonly result = computed<TankResult | undefined>(() => this.rig.assessment()?.tanks[this.chosen.index()]);
   protected readonly shapes = SHAPE_OPTIONS;
-  protected readonly liquids = [{ value: 'water', name: 'Water' }, { value: 'antifreeze', name: 'Antifreeze' }, { value: 'rinse', name: 'Rinse' }, { value: 'chemical', name: 'Chemical' }];
-  protected readonly lids = [{ value: 'closed', name: 'Closed' }, { value: 'open', name: 'Open' }];
+  protected readonly liquids = [
+    { value: 'water', name: 'Water' },
+    { value: 'antifreeze', name: 'Antifreeze' },
+    { value: 'rinse', name: 'Rinse' },
+    { value: 'chemical', name: 'Chemical' },
+  ];
+  protected readonly lids = [
+    { value: 'closed', name: 'Closed' },
+    { value: 'open', name: 'Open' },
+  ];
 
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -71,13 +118,35 @@ export class TanksStation {
       ...axes(c, { name: 'minutes of the job', max: round3((r.series.timeS.at(-1) ?? 3600) / 60) }, { name: unitOf('volume', system), min: 0 }),
       legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, itemWidth: 18, itemGap: 8 },
       series: [
-        curve('typical spigot', points(r.series), c.water, { areaStyle: { color: c.waterPale }, markLine: level(inUnit(r.heelVolumeM3, 'volume', system), 'no use below', c.attention) }),
+        curve('typical spigot', points(r.series), c.water, {
+          areaStyle: { color: c.waterPale },
+          markLine: level(inUnit(r.heelVolumeM3, 'volume', system), 'no use below', c.attention),
+        }),
         curve('poor', points(r.seriesPoor), c.quiet, { lineStyle: { color: c.quiet, type: 'dashed', width: 2 } }),
         curve('good', points(r.seriesGood), c.waterMid, { lineStyle: { color: c.waterMid, type: 'dashed', width: 2 } }),
         ...(held ? [curve('held', points(held.series), c.ink, { lineStyle: { color: c.ink, type: 'dotted', width: 2 } })] : []),
       ],
     });
   });
+
+  /** Tie lines at this tank, and the tanks it could yet be tied to. */
+  protected readonly ties = computed(() =>
+    (this.rig.document()?.lines ?? [])
+      .filter((l) => l.role === 'tie' && (l.from.id === this.chosen.item()?.id || l.to.id === this.chosen.item()?.id))
+      .map((l) => l.id),
+  );
+  protected readonly untied = computed(() => {
+    const own = this.chosen.item();
+    const tied = this.result()?.tiedIds ?? [];
+    return this.tanks().filter((t) => t.id !== own?.id && !tied.includes(t.id) && t.liquid === own?.liquid);
+  });
+  protected tieTo(other: string): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Tie two tanks', (d) => tie(d, id, other));
+  }
+  protected untie(lineId: string): void {
+    this.rig.edit('Untie', (d) => void (d.lines = d.lines.filter((l) => l.id !== lineId)));
+  }
 
   protected setShape(event: Event): void {
     this.rig.edit('Tank shape', (d) => changeShape(d.tanks[this.chosen.index()], (event.target as HTMLSelectElement).value));
