@@ -2,6 +2,7 @@ import { airPressure, GRAVITY, waterAt } from '../fluid';
 import { runHeadLoss } from '../hydraulics/friction';
 import { nozzleFlow } from '../hydraulics/nozzle';
 import { pontoonRig } from '../layouts/first-rig';
+import { LAYOUTS } from '../layouts/layouts';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';
@@ -251,6 +252,12 @@ describe('dump and vent', () => {
     const bore = (Math.PI / 4) * 0.0508 ** 2;
     // K 0.5 at the entrance and 1 for the jet: v = √(2gh/1.5).
     near(a.time!.value, (area / bore) * Math.sqrt((2 * h * 1.5) / GRAVITY), 0.02);
+  });
+  test('tied tanks empty together through the one dump valve', () => {
+    const two = assess(parseRig(LAYOUTS.find((l) => l.id === 'tied-tanks')!.make()));
+    expect(two.drains[0].lineId).toBe('dump');
+    expect(two.drains[0].time!.value).toBe(two.drains[1].time!.value);
+    near(two.drains[0].series.volumeM3[0], two.tanks[0].fullVolumeM3, 1e-9);
   });
   test('a closed lid without a vent is a stop', () => {
     const a = judge((d) => void (d.tanks[0].ventBore = '0 in'));

@@ -34,29 +34,33 @@ export function outflow(headM: number, line: Line, cases: Cases, guess = 0): num
 
 const STEPS = 48;
 
-/** Drains a tank from full through a dump line: time, level and volume as it goes. */
-export function drain(cases: Cases, tank: Tank, line: Line): DrainResult['series'] & { readonly fastestM3s: number } {
-  const outletHeight = line.to.height ?? line.from.height ?? tank.base;
-  const bulkhead = Math.max((line.from.height ?? tank.base) - tank.base, 0);
-  const top = Math.min(tank.fullLevel, shapeHeight(tank.shape));
+/** Drains a tank, and those tied to it, from full through a dump line: time, level of the first and volume of all as it goes. */
+export function drain(cases: Cases, tanks: readonly Tank[], line: Line): DrainResult['series'] & { readonly fastestM3s: number } {
+  const drained = tanks.find((t) => t.id === line.from.id)!;
+  const outletHeight = line.to.height ?? line.from.height ?? drained.base;
+  const bulkhead = Math.max(line.from.height ?? drained.base, drained.base);
+  const inside = (t: Tank, surface: number): number => Math.min(Math.max(surface - t.base, 0), Math.min(t.fullLevel, shapeHeight(t.shape)));
+  const volume = (surface: number): number => tanks.reduce((s, t) => s + volumeAt(t.shape, inside(t, surface)), 0);
+  const area = (surface: number): number => tanks.reduce((s, t) => (surface > t.base ? s + surfaceAt(t.shape, inside(t, surface)) : s), 0);
+  const top = Math.max(...tanks.map((t) => t.base + Math.min(t.fullLevel, shapeHeight(t.shape))));
   const timeS = [0];
-  const levelM = [top];
-  const volumeM3 = [volumeAt(tank.shape, top)];
+  const levelM = [top - drained.base];
+  const volumeM3 = [volume(top)];
   let last = 0;
-  const rate = (level: number): number => (last = outflow(tank.base + level - outletHeight, line, cases, last));
+  const rate = (surface: number): number => (last = outflow(surface - outletHeight, line, cases, last));
   let time = 0;
   // Even steps of the root of the depth: the outflow falls with that root, so that the last drops cost no accuracy.
   const root = Math.sqrt(Math.max(top - bulkhead, 0));
   const step = root / STEPS;
   for (let i = 1; i <= STEPS; i++) {
     const middle = root - step * (i - 0.5);
-    const level = bulkhead + middle * middle;
-    const q = rate(level);
-    time = q > 0 ? time + (2 * middle * step * surfaceAt(tank.shape, level)) / q : Infinity;
+    const surface = bulkhead + middle * middle;
+    const q = rate(surface);
+    time = q > 0 ? time + (2 * middle * step * area(surface)) / q : Infinity;
     const after = bulkhead + (root - step * i) ** 2;
     timeS.push(time);
-    levelM.push(after);
-    volumeM3.push(volumeAt(tank.shape, after));
+    levelM.push(after - drained.base);
+    volumeM3.push(volume(after));
     if (!Number.isFinite(time)) break;
   }
   return { timeS, levelM, volumeM3, fastestM3s: rate(top) };
@@ -75,8 +79,11 @@ export function ventVacuum(outM3s: number, ventBoreM: number, airDensityKgM3: nu
 
 export function assessDrain(cases: Cases, tank: Tank): DrainResult {
   const { rig, values } = cases;
-  const line = rig.lines.find((l) => l.role === 'dump' && !l.closed && l.from.id === tank.id);
-  const drained = line ? drain(cases, tank, line) : undefined;
+  const group = cases.net.tieGroupOf.get(tank.id);
+  const tied = group === undefined ? [tank] : rig.tanks.filter((t) => cases.net.tieGroupOf.get(t.id) === group);
+  const dumps = rig.lines.filter((l) => l.role === 'dump' && !l.closed);
+  const line = dumps.find((l) => l.from.id === tank.id) ?? dumps.find((l) => tied.some((t) => t.id === l.from.id));
+  const drained = line ? drain(cases, tied, line) : undefined;
   cases.set({});
   const draw = Math.max(cases.drawnFrom(tank.id), 0);
   const dump = drained?.fastestM3s ?? 0;

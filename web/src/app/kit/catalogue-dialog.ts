@@ -26,8 +26,7 @@ import { CATALOGUE, type CatalogueItem, type PartDocument } from '@pozzo/core';
           @for (i of g.items; track i.id) {
             <li>
               <button type="button" (click)="take(i)">
-                <span>{{ i.name }}</span
-                ><small class="quiet">{{ i.source }}</small
+                <span>{{ i.name }}</span><small class="quiet">{{ i.source }}</small
                 ><span class="price">{{ '$' + i.price.toFixed(0) }}{{ i.part.kind === 'hose' ? ' a metre' : '' }}</span>
               </button>
             </li>

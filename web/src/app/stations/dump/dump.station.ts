@@ -62,7 +62,12 @@ export class DumpStation {
   protected readonly chosen = chosenOf(this.tanks, this.of);
   private readonly index = computed(() => this.rig.assessment()?.drains.findIndex((d) => d.tankId === this.chosen.item()?.id) ?? -1);
   protected readonly result = computed<DrainResult | undefined>(() => this.rig.assessment()?.drains[this.index()]);
-  protected readonly lineIndex = computed(() => this.rig.document()?.lines.findIndex((l) => l.role === 'dump' && l.from.id === this.chosen.item()?.id) ?? -1);
+  /** The line that drains it (a tied tank's may do), or its own while that is shut. */
+  protected readonly lineIndex = computed(() => {
+    const lines = this.rig.document()?.lines ?? [];
+    const open = lines.findIndex((l) => l.id === this.result()?.lineId);
+    return open >= 0 ? open : lines.findIndex((l) => l.role === 'dump' && l.from.id === this.chosen.item()?.id);
+  });
   protected readonly lineId = computed(() => this.rig.document()?.lines[this.lineIndex()]?.id);
   protected readonly lids = [
     { value: 'closed', name: 'Closed' },

@@ -1,0 +1,83 @@
+import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+
+test('every starting layout opens, is fed, and shows each of its machines', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /First rig/ })).toBeVisible();
+  const builds = await page.locator('main li a.open').evaluateAll((links) => links.map((a) => a.getAttribute('href')!));
+  expect(builds.length).toBeGreaterThanOrEqual(8);
+  for (const href of builds) {
+    await page.goto(server.url + href);
+    await expect(page.locator('.verdict')).toContainText('Fed');
+    await expect(page.locator('pz-waterway a.machine')).toHaveCount(await page.locator('pz-waterway a.pipe.feed').count());
+  }
+});
+
+test('two tied tanks: a thin tie is told, and a wider one mends it', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/holiday-park/tanks`);
+  await page.getByRole('button', { name: /Plastic pipe 2 in/ }).click();
+  for (const part of [/Bulkhead 2 in/, /Ball valve 2 in/, /Plastic pipe 2 in/, /Bulkhead 2 in/]) {
+    const row = page.locator('pz-line-editor .name', { hasText: part }).first();
+    if ((await row.getAttribute('aria-expanded')) === 'false') await row.click();
+    await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).fill('1/2 in');
+    await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).blur();
+  }
+  await expect(headline(page)).toContainText('lower than the tank tied to it');
+  await page.locator('.fix', { hasText: 'tie line' }).first().getByRole('button').click();
+  await saved(page);
+});
+
+test('a header, a booster and a switched inlet are put in by hand', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/tanks`);
+  await page.getByRole('button', { name: 'Add a tank' }).click();
+  await station(page, 'Feed').click();
+  await page.getByRole('button', { name: 'Also from Tank 2' }).click();
+  await page.getByRole('radio', { name: 'Tank 2' }).check();
+  await expect(headline(page)).toContainText('Tank 2');
+  await page.getByRole('radio', { name: 'Water' }).check();
+  await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+  await page.getByRole('button', { name: 'Put in a booster' }).click();
+  await expect(page.locator('pz-waterway')).toContainText('Feed, boosted');
+  await page.getByRole('button', { name: 'Take the booster out' }).click();
+  await page.getByRole('button', { name: 'Put in a header' }).click();
+  await expect(page.locator('pz-line-editor')).toHaveCount(2);
+  await expectAccessible(page);
+});
+
+test('one gun split to two: half the flow turns back when one is open', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/guns`);
+  await page.getByRole('button', { name: 'Split to a second gun' }).click();
+  await expect(page.locator('pz-waterway a.pipe.hose')).toHaveCount(2);
+  await station(page, 'Machines').click();
+  const row = page.getByRole('row', { name: /^Gun 2 / });
+  await expect(row).toContainText(/3\.\d.gpm$|4.gpm$/);
+});
+
+test('dragging a part reorders the line', async ({ page, server }) => {
+  await page.setViewportSize({ width: 1280, height: 1200 });
+  await page.goto(`${server.url}/rig/marina-pontoon/feed`);
+  const names = page.locator('pz-line-editor .name');
+  await expect(names.nth(0)).toContainText('Bulkhead');
+  await expect(page.locator('pz-line-editor .share').first()).toContainText('%');
+  const grip = page.locator('pz-line-editor .grip').nth(0);
+  const from = (await grip.boundingBox())!;
+  const to = (await page.locator('pz-line-editor .grip').nth(2).boundingBox())!;
+  await page.mouse.move(from.x + 5, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 8, from.y + 30, { steps: 4 });
+  await page.mouse.move(to.x + 5, to.y + 26, { steps: 8 });
+  await page.mouse.up();
+  await expect(names.nth(0)).not.toContainText('Bulkhead');
+});
+
+test('the web application is served with its cache rules', async ({ request, server }) => {
+  const page = await request.get(server.url);
+  expect(page.headers()['cache-control']).toBe('no-cache');
+  const nonce = /'nonce-([^']+)'/.exec(page.headers()['content-security-policy'])![1];
+  const html = await page.text();
+  expect(html.toLowerCase()).toContain(`ngcspnonce="${nonce}"`.toLowerCase());
+  const script = /src="(main-[^"]+\.js)"/.exec(html)![1];
+  const file = await request.get(`${server.url}/${script}`);
+  expect(file.headers()['cache-control']).toContain('immutable');
+  expect(file.headers()['content-encoding']).toMatch(/gzip|br/);
+  expect((await request.get(`${server.url}/missing.js`)).status()).toBe(404);
+});
