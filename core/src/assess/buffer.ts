@@ -2,6 +2,7 @@ import { levelOf, shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { Machine, Tank } from '../rig/schema.js';
 import { figure, input, message } from '../working/figure.js';
 import { outletBore, type Cases } from './cases.js';
+import { partShares } from './feed.js';
 import { nodeIds } from './rig-network.js';
 import { formatInches } from '../quantity/format.js';
 import type { FillResult, Finding, LevelSeries, TankResult, Verdict } from './types.js';
@@ -169,10 +170,11 @@ const outletBoreOf = (cases: Cases, ids: readonly string[]): number =>
 /** Level difference of tied tanks at full draw, and which of them is lowest. */
 function tieDifference(cases: Cases, tied: readonly Tank[]): TankResult['tie'] {
   cases.set({ level: 'half' });
+  const ties = cases.rig.lines.filter((l) => l.role === 'tie' && !l.closed && tied.some((t) => t.id === l.from.id));
   const heads = tied.map((t) => ({ id: t.id, base: t.base, head: cases.net.headOf(nodeIds.tank(t.id)) }));
   const low = heads.reduce((a, b) => (b.head < a.head ? b : a));
   const high = heads.reduce((a, b) => (b.head > a.head ? b : a));
-  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id };
+  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(cases, ties, false) };
 }
 
 export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Finding[] {

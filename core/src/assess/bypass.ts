@@ -7,6 +7,7 @@ import { volumeAt } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
 import { bulkheadHeight } from './rig-network.js';
 import type { Cases } from './cases.js';
+import { partShares } from './feed.js';
 import type { BypassResult, Finding, PressureCase, Verdict } from './types.js';
 
 /**
@@ -77,6 +78,7 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
     ),
     riseHourK: massKg > 0 ? (heatW * 3600) / (massKg * WATER_SPECIFIC_HEAT) : 0,
     backPressure: figure(backPressure, 'pressure', 'return-pressure', [input('Q', 'machine flow', machine.flow, 'flow')], ['return-limit']),
+    parts: line ? partShares(cases, [line], false, () => machine.flow) : [],
     bubbles,
     verdict,
   };

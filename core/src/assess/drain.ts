@@ -5,6 +5,7 @@ import type { Line, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
 import type { Cases } from './cases.js';
+import { partShares } from './feed.js';
 import type { DrainResult, Finding, Verdict } from './types.js';
 
 /**
@@ -109,6 +110,7 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
           )
         : undefined,
     series: drained ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3 } : { timeS: [], levelM: [], volumeM3: [] },
+    parts: line ? partShares(cases, [line], false, () => dump) : [],
     fastestOutflowM3s: fastest,
     vacuum: figure(
       worst,

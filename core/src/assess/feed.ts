@@ -85,11 +85,16 @@ function pulses(cases: Cases, machine: Machine, path: readonly Line[], flowM3s: 
   );
 }
 
-/** What each part of the path takes in the case just solved, worst first in `share` of the whole. */
-export function partShares(cases: Cases, path: readonly Line[], dirty: boolean): PartShare[] {
+/** What each part of the path takes in the case just solved, and its share of the whole. */
+export function partShares(
+  cases: Cases,
+  path: readonly Line[],
+  dirty: boolean,
+  flowOf: (line: Line) => number = (line) => cases.net.flowOf(line.id),
+): PartShare[] {
   const { net, values } = cases;
   const out = path.flatMap((line) => {
-    const flow = net.flowOf(line.id);
+    const flow = Math.abs(flowOf(line));
     return line.parts.map((part: Part) => ({
       lineId: line.id,
       partId: part.id,

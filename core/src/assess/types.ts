@@ -99,7 +99,7 @@ export interface TankResult {
   readonly series: LevelSeries;
   readonly seriesPoor: LevelSeries;
   readonly seriesGood: LevelSeries;
-  readonly tie: { readonly differenceM: Figure; readonly firstDryId: string } | undefined;
+  readonly tie: { readonly differenceM: Figure; readonly firstDryId: string; readonly parts: readonly PartShare[] } | undefined;
   readonly verdict: Verdict;
 }
 
@@ -207,6 +207,8 @@ export interface BypassResult {
   /** Rise of the tank over an hour of full bypass, K; of the loop for one to the inlet. */
   readonly riseHourK: number;
   readonly backPressure: Figure;
+  /** Of the return line with the trigger shut. */
+  readonly parts: readonly PartShare[];
   readonly bubbles: { readonly depth: Figure; readonly reachesBelowLevelM: number } | undefined;
   readonly verdict: Verdict;
 }
@@ -216,6 +218,8 @@ export interface DrainResult {
   readonly lineId: string | undefined;
   readonly time: Figure | undefined;
   readonly series: { readonly timeS: readonly number[]; readonly levelM: readonly number[]; readonly volumeM3: readonly number[] };
+  /** Of the dump line at its fastest. */
+  readonly parts: readonly PartShare[];
   readonly fastestOutflowM3s: number;
   readonly vacuum: Figure;
   readonly vacuumAtDraw: number;

@@ -17,7 +17,7 @@ export function formatNumber(value: number, significant = 3, signed = false): st
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'no figure';
   const magnitude = Math.abs(value);
   const exponent = magnitude > 0 ? Math.floor(Math.log10(magnitude)) : 0;
-  const decimals = Math.min(Math.max(significant - 1 - exponent, 0), 8);
+  const decimals = Math.min(Math.max(significant - 1 - exponent, 0), 5);
   let text = magnitude.toFixed(decimals);
   if (Number(text) >= 10 ** (exponent + 1) && decimals > 0) text = magnitude.toFixed(decimals - 1);
   if (text.includes('.')) text = text.replace(/\.?0+$/, '');

@@ -35,7 +35,7 @@ import { returnTo } from './bypass-edits';
               <pz-quantity label="Ends above deck" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="tank top" />
               <pz-quantity label="From the outlet" hint="sideways" [path]="'lines.' + lineIndex() + '.to.apart'" placeholder="next to it" />
             }
-            <pz-line-editor [lineId]="lineId()!" heading="Parts of the return" />
+            <pz-line-editor [lineId]="lineId()!" heading="Parts of the return · share of the loss" [shares]="result()?.parts ?? []" />
           }
         }
       </div>

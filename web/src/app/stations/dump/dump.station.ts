@@ -27,7 +27,7 @@ import { addDump } from './dump-edits';
           @if (lineIndex() >= 0) {
             <pz-quantity label="Outlet above deck" [path]="'lines.' + lineIndex() + '.from.height'" placeholder="tank bottom" />
             <pz-quantity label="Ends above deck" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="at the outlet" />
-            <pz-line-editor [lineId]="lineId()!" heading="Parts of the dump line" />
+            <pz-line-editor [lineId]="lineId()!" heading="Parts of the dump line · share of the loss" [shares]="result()?.parts ?? []" />
           } @else {
             <p class="quiet">No dump line: this tank empties only through the pumps.</p>
             <button type="button" class="press small" (click)="add()">Add a 2 in dump valve</button>

@@ -8,7 +8,7 @@ import { RigStore } from '../../state/rig-store';
   selector: 'pz-tank-drawing',
   template: `
     @if (drawing(); as d) {
-      <svg viewBox="0 0 200 210" role="img" [attr.aria-label]="d.words">
+      <svg viewBox="0 0 200 172" role="img" [attr.aria-label]="d.words">
         <g [attr.transform]="'translate(' + d.x + ' ' + d.y + ')'">
           <clipPath [attr.id]="'tank-clip-' + index()">
             @if (d.round) {
@@ -29,24 +29,22 @@ import { RigStore } from '../../state/rig-store';
             <rect class="wall" [attr.width]="d.w" [attr.height]="d.h" rx="5" />
           }
         </g>
-        <text x="100" y="186">{{ d.left }}</text>
-        <text x="100" y="203" class="quiet">{{ d.size }}</text>
       </svg>
+      <p>
+        <strong>{{ d.left }}</strong
+        ><br /><span class="quiet">{{ d.size }}</span>
+      </p>
     }
   `,
   styles: `
     svg {
       width: 100%;
-      font: 14px var(--face);
     }
-    text {
-      fill: var(--ink);
-      text-anchor: middle;
-      font-weight: 600;
-    }
-    .quiet {
-      fill: var(--ink-quiet);
-      font-weight: 400;
+    p {
+      margin: 2px 0 0;
+      text-align: center;
+      font-size: 14px;
+      line-height: 1.3;
     }
     .wall {
       fill: none;

@@ -106,6 +106,7 @@ export class TanksStation {
     const units = this.rig.units();
     const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
     const good = dryAfter(r.seriesGood, r.heelVolumeM3);
+    if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'The water lasts the whole job, on a poor spigot too.';
     return `The water lasts ${lasts(r.dryAfter.value)} on a typical spigot, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`;
   });
 
