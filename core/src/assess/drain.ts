@@ -1,6 +1,6 @@
 import { lineTerms } from './rig-network.js';
-import { airPressure, GRAVITY } from '../fluid/air.js';
-import { runHeadLoss } from '../hydraulics/friction.js';
+import { airPressure } from '../fluid/air.js';
+import { jetQuadratic, outflowThrough } from '../hydraulics/outflow.js';
 import type { Line, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
@@ -8,29 +8,12 @@ import type { Cases } from './cases.js';
 import { partShares } from './feed.js';
 import type { DrainResult, Finding, Verdict } from './types.js';
 
-/**
- * Outflow, m³/s, that a head drives through a line into the open: entrance and parts as given, exit loss 1 on the last bore.
- * Solves the energy equation; 0 for no head.
- * @param guess a flow near the answer, to start from
- */
+/** Outflow, m³/s, that a head drives through a line into the open; the jet leaves with the last bore. */
 export function outflow(headM: number, line: Line, cases: Cases, guess = 0): number {
-  if (!(headM > 0)) return 0;
   const { net, values } = cases;
   const terms = lineTerms(line, values, net.water, false);
   const lastBore = line.parts[line.parts.length - 1]?.bore ?? 0.0254;
-  const area = (Math.PI / 4) * lastBore ** 2;
-  const quadratic = (terms.quadratic ?? 0) + 1 / (2 * GRAVITY * area * area);
-  const nu = net.water.kinematicViscosityM2S;
-  const need = (q: number): number => quadratic * q * q + terms.runs!.reduce((s, r) => s + runHeadLoss(r, q, nu), 0);
-  // Losses grow almost with the square of the flow, so this correction settles in a few rounds.
-  let q = guess > 0 ? guess : 0.5 * Math.sqrt(headM / quadratic);
-  for (let i = 0; i < 40; i++) {
-    const next = q * Math.sqrt(headM / need(q));
-    const done = Math.abs(next - q) <= 1e-10 * next;
-    q = next;
-    if (done) break;
-  }
-  return q;
+  return outflowThrough(headM, (terms.quadratic ?? 0) + jetQuadratic(lastBore), terms.runs!, net.water.kinematicViscosityM2S, guess);
 }
 
 const STEPS = 48;

@@ -1,5 +1,6 @@
 import { GRAVITY } from '../fluid/air.js';
 import { nozzleSize } from '../hydraulics/nozzle.js';
+import { deratedPower } from '../hydraulics/plunger-pump.js';
 import type { Line, Machine, Outlet } from '../rig/schema.js';
 import { figure, input, message } from '../working/figure.js';
 import type { Cases } from './cases.js';
@@ -65,11 +66,6 @@ export function pressurePath(cases: Cases, machineId: string, outletId: string):
     return undefined;
   };
   return walk('machine', machineId, []) ?? [];
-}
-
-/** Engine power at an altitude, W: a share is lost per 1000 ft. */
-export function deratedPower(powerW: number, altitudeM: number, sharePer1000Ft: number): number {
-  return powerW * Math.max(0, 1 - sharePer1000Ft * Math.max(altitudeM / 304.8, 0));
 }
 
 const allOpen = (list: readonly PressureCase[]): PressureCase => list[list.length - 1];

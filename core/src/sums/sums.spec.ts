@@ -24,6 +24,74 @@ describe('quick sums', () => {
   test('time-to-empty of a tank that is not losing', () =>
     expect(run('time-to-empty', { volume: '210 gal', out: '4 gpm', in: '4 gpm' })['time']).toBe(Infinity));
 
+  test('nozzle-wear: a number 4 that reads 2400 psi at 3.46 gpm is a tenth too wide', () => {
+    const r = run('nozzle-wear', { size: '4', flow: '3.464 gpm', pressure: '2400 psi' });
+    near(r['wear'], Math.sqrt(3000 / 2400) - 1, 1e-3);
+    near(r['expected'] / PSI, 3000, 1e-3);
+  });
+  test('hose-bore and hose-reach undo hose-loss', () => {
+    const loss = run('hose-loss', { bore: '3/8 in', length: '200 ft', flow: '8 gpm' })['loss'] / PSI;
+    near(run('hose-bore', { length: '200 ft', flow: '8 gpm', loss: `${loss} psi` })['bore'], 0.009525, 1e-6);
+    near(run('hose-reach', { pump: '3500 psi', gun: `${3500 - loss} psi`, bore: '3/8 in', flow: '8 gpm' })['length'], 60.96, 1e-6);
+  });
+  test('a bore for more loss than a millimetre makes is told, not made up', () => {
+    const done = doSum(findSum('hose-bore')!, { length: '1 mm', flow: '0.001 gpm', loss: '9000 psi' });
+    expect(done.ok).toBe(false);
+  });
+  // Definition: 8 gpm · 3500 psi / 1714 = 16.3 hp.
+  test('engine-power', () => {
+    const r = run('engine-power', { flow: '8 gpm', pressure: '3500 psi', altitude: '1000 ft' });
+    near(r['hydraulic'] / 745.7, 16.3, 3e-3);
+    near(r['rated'], r['shaft'] / 0.97, 1e-9);
+  });
+  /** Common practice: an 18 in wide reel takes 200 ft of 3/4 in hose; a 12 in wide one little more than 100 ft; a large one 500 ft of 3/8 in. */
+  test('reel-capacity', () => {
+    const reel = (width: string) => run('reel-capacity', { flange: '20 in', core: '9 in', width, hose: '1.1 in' })['length'] / 0.3048;
+    expect(reel('18 in')).toBeGreaterThan(200);
+    expect(reel('12 in')).toBeGreaterThan(100);
+    expect(reel('12 in')).toBeLessThan(200);
+    near(reel('18 in') / reel('12 in'), 1.5, 1e-9);
+    expect(run('reel-capacity', { flange: '22 in', core: '10 in', width: '20 in', hose: '0.75 in' })['length'] / 0.3048).toBeGreaterThan(500);
+  });
+  /** Common practice, two schools: 20 in only from 8 gpm up; 20 in works on 3.5 to 4 gpm, slower. */
+  test('surface-cleaner', () => {
+    near(run('surface-cleaner', { flow: '8 gpm' })['strict'] / 0.0254, 20, 1e-6);
+    near(run('surface-cleaner', { flow: '3.75 gpm' })['thrifty'] / 0.0254, 20, 1e-6);
+    near(run('surface-cleaner', { flow: '8 gpm', width: '1 m', speed: '0.5 m/s', overlap: '20 %' })['hour'], 1440, 1e-9);
+  });
+  // Mishra & Gupta 1979 (from memory): 3/8 in at 8 gpm on a 0.40 m coil, about +24 %.
+  test('coil-loss', () => near(run('coil-loss', { bore: '3/8 in', length: '100 ft', flow: '8 gpm', coil: '0.4 m' })['more'], 0.24, 0.03));
+  // Lüger (from memory): 6.9 bar, 3.0 mm: 10.3 m. Common practice: a little above 9 m.
+  test('jet-height', () => near(run('jet-height', { pressure: '6.9 bar', bore: '3.0 mm' })['height'], 10.3, 0.01));
+  // Hydraulic Institute definition; at sea level and 20 °C the air gives 10.35 m and vapour takes 0.24 m.
+  test('npsh', () => near(run('npsh', { lift: '-1 m', friction: '0.5 m', temperature: '20 °C' })['available'], 10.351 - 0.239 - 1.5, 2e-3));
+  // GPSA / Hydraulic Institute (from memory): 8 gpm, 1 in, 8 ft, 1450 rpm, K 1.5: about 52 ft.
+  test('acceleration-head', () => {
+    const r = run('acceleration-head', { length: '8 ft', bore: '1 in', flow: '8 gpm', k: '1.5', wave: '120 m/s' });
+    near(r['rigid'] / 0.3048, 52, 0.01);
+    expect(r['used']).toBe(r['cap']);
+  });
+  // ANSI/HI 9.8 (from memory): 2 in, 16 gpm: 5.2 in.
+  test('submergence', () => near(run('submergence', { bore: '2 in', flow: '16 gpm' })['depth'] / 0.0254, 5.2, 0.01));
+  test('spigot-curve: three quarters of the pressure is left at half the flow', () =>
+    near(run('spigot-curve', { static: '60 psi', bucket: '6 gpm', flow: '3 gpm' })['pressure'] / PSI, 45, 1e-9));
+  /** Common practice: a full 275 gal tote empties through a 1 in line in 15 to 20 minutes. */
+  test('drain-time', () => {
+    const minutes = run('drain-time', { volume: '275 gal', depth: '33 in', bore: '1 in', length: '6 ft', drop: '10 in' })['time'] / 60;
+    expect(minutes).toBeGreaterThan(14);
+    expect(minutes).toBeLessThan(21);
+  });
+  test('drain-time through an orifice is Torricelli’s', () =>
+    near(
+      run('drain-time', { volume: '1 m³', depth: '1 m', bore: '2 in', length: '0 ft', k: '0' })['time'],
+      Math.sqrt(2 / 9.80665) / ((Math.PI / 4) * 0.0508 ** 2),
+      1e-3,
+    ));
+  test('vent-vacuum', () =>
+    near(run('vent-vacuum', { flow: '100 gpm', vent: '1 in' })['vacuum'], (1.1839 / 2) * ((100 * GPM) / (0.6 * (Math.PI / 4) * 0.0254 ** 2)) ** 2, 2e-3));
+  // First law: 8 gpm at 250 psi heats with about 870 W.
+  test('bypass-heat', () => near(run('bypass-heat', { flow: '8 gpm', pressure: '250 psi', volume: '0.5 gal' })['power'], 870, 0.01));
+
   test.each<[Record<string, unknown>, string, string]>([
     [{ size: '4' }, 'missing', 'pressure'],
     [{ size: '4', pressure: '3000 gpm' }, 'unit-wrong', 'pressure'],

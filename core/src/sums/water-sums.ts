@@ -3,13 +3,8 @@ import { GRAVITY } from '../fluid/air.js';
 import { waterAt } from '../fluid/water.js';
 import { runHeadLoss, velocity } from '../hydraulics/friction.js';
 import { nozzleFlow, nozzlePressure, nozzleSize } from '../hydraulics/nozzle.js';
+import { bore, flow, length, pressure, roughness, size, temperature } from './inputs.js';
 import { type Sum, sumInput } from './sum.js';
-
-const size = sumInput('size', 'Nozzle number', 'number', '0.1', '200');
-const pressure = sumInput('pressure', 'Pressure at the nozzle', 'pressure', '1 psi', '15000 psi');
-const flow = sumInput('flow', 'Flow', 'flow', '0.001 gpm', '2000 gpm');
-const bore = sumInput('bore', 'Bore', 'length', '1 mm', '300 mm');
-const length = sumInput('length', 'Length', 'length', '1 mm', '10 km');
 
 /** Sums about nozzles, hoses, buckets and tanks. */
 export const WATER_SUMS: readonly Sum[] = [
@@ -41,13 +36,7 @@ export const WATER_SUMS: readonly Sum[] = [
     name: 'hose-loss',
     title: 'Pressure lost in a hose',
     equation: 'hose-loss',
-    inputs: [
-      bore,
-      length,
-      flow,
-      sumInput('temperature', 'Water', 'temperature', '32.5 °F', '210 °F', '68 °F'),
-      sumInput('roughness', 'Roughness', 'length', '0 mm', '10 mm', '0.0015 mm'),
-    ],
+    inputs: [bore, length, flow, temperature, roughness],
     outputs: [
       { name: 'loss', label: 'Pressure lost', dimension: 'pressure' },
       { name: 'head', label: 'As head of water', dimension: 'length' },

@@ -66,6 +66,20 @@ export const EQUATIONS = {
     source: 'network of lines',
   },
   'fill-time': { title: 'Time to fill', text: 't = V / Q_in', source: 'volume balance' },
+  'nozzle-wear': { title: 'Nozzle wear from a gauge', text: 'N_now = Q / √(p / 4000 psi); wear = N_now / N − 1', source: 'definition of the nozzle number' },
+  'hose-bore': { title: 'Bore for a wanted loss', text: 'd such that ρ · f · (L/d) · V²/2 = Δp', source: 'Darcy–Weisbach; Colebrook 1939' },
+  'hose-reach': { title: 'Longest hose for a wanted pressure', text: 'L = (p_pump − p_gun) / (Δp per metre)', source: 'Darcy–Weisbach; Colebrook 1939' },
+  'reel-capacity': { title: 'Hose on a drum', text: 'L = π · A · (A + B) · C / d² · winding', source: `drum formula of rope and hose makers${MEMORY}` },
+  'surface-cleaner': {
+    title: 'Surface cleaner',
+    text: 'area rate = width · (1 − overlap) · speed',
+    source: 'geometry; flow per width: common practice, two schools',
+  },
+  'jet-height': {
+    title: 'Height of a straight jet',
+    text: 'H = h / (1 + φ h), φ = 0.00025 / (d + 1000 d³), metres',
+    source: `Lüger, fire hydraulics${MEMORY}`,
+  },
 } as const satisfies Record<string, Equation>;
 
 export type EquationId = keyof typeof EQUATIONS;

@@ -7,5 +7,7 @@ export const routes: Routes = [
     loadComponent: () => import('../rig/rig.page').then((m) => m.RigPage),
     loadChildren: () => import('../rig/rig.routes').then((m) => m.rigRoutes),
   },
+  { path: 'sums', title: 'Quick sums · Pozzo', loadComponent: () => import('../sums/sums.page').then((m) => m.SumsPage) },
+  { path: 'sums/:name', loadComponent: () => import('../sums/sums.page').then((m) => m.SumsPage) },
   { path: '**', title: 'Not here · Pozzo', loadComponent: () => import('./not-here.page').then((m) => m.NotHerePage) },
 ];

@@ -25,6 +25,8 @@ const SAVE_WORDS = {
         <a routerLink="/">Yard</a>
         @if (name(); as n) {
           <span aria-hidden="true">/</span><strong>{{ n }}</strong>
+        } @else {
+          <a routerLink="/sums">Quick sums</a>
         }
       </nav>
       <span class="gap"></span>

@@ -31,8 +31,7 @@ import { RigStore } from '../../state/rig-store';
         </g>
       </svg>
       <p>
-        <strong>{{ d.left }}</strong
-        ><br /><span class="quiet">{{ d.size }}</span>
+        <strong>{{ d.left }}</strong><br /><span class="quiet">{{ d.size }}</span>
       </p>
     }
   `,

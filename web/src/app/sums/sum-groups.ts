@@ -1,0 +1,7 @@
+/** Sums in the order a builder looks for them; those of a group are ways round of one another. */
+export const SUM_GROUPS: readonly { readonly name: string; readonly sums: readonly string[] }[] = [
+  { name: 'Nozzle', sums: ['nozzle-flow', 'nozzle-size', 'nozzle-pressure', 'nozzle-wear', 'jet-height', 'surface-cleaner'] },
+  { name: 'Hose and reel', sums: ['hose-loss', 'hose-bore', 'hose-reach', 'coil-loss', 'hose-volume', 'reel-capacity'] },
+  { name: 'Tank and spigot', sums: ['bucket-test', 'spigot-curve', 'time-to-empty', 'drain-time', 'vent-vacuum', 'submergence'] },
+  { name: 'Pump', sums: ['engine-power', 'npsh', 'acceleration-head', 'bypass-heat'] },
+];
