@@ -1,13 +1,13 @@
 import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
 
-test('every starting layout opens, is fed, and shows each of its machines', async ({ page, server }) => {
+test('every starting layout opens with no pump starved, and shows each of its machines', async ({ page, server }) => {
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /First rig/ })).toBeVisible();
   const builds = await page.locator('main li a.open').evaluateAll((links) => links.map((a) => a.getAttribute('href')!));
   expect(builds.length).toBeGreaterThanOrEqual(8);
   for (const href of builds) {
     await page.goto(server.url + href);
-    await expect(page.locator('.verdict')).toContainText('Fed');
+    await expect(page.locator('.verdict')).toContainText(/Fed|Tight/);
     await expect(page.locator('pz-waterway a.machine')).toHaveCount(await page.locator('pz-waterway a.pipe.feed').count());
   }
 });

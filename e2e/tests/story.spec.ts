@@ -52,22 +52,22 @@ test('the yard: add, rename, duplicate, delete with undo', async ({ page, server
   const box = page.getByRole('textbox', { name: 'Build', exact: true });
   await box.fill('');
   await expect(page.getByText('Give it a name.')).toBeVisible();
-  await box.fill('Depot trailer');
+  await box.fill('Quay trailer');
   await page.getByLabel('Customer').fill('Tram depot');
   await page.getByRole('button', { name: 'Rename' }).click();
-  await expect(page.getByRole('link', { name: /Depot trailer/ })).toContainText('Tram depot');
+  await expect(page.getByRole('link', { name: /Quay trailer/ })).toContainText('Tram depot');
 
-  await page.getByRole('button', { name: 'More for Depot trailer' }).click();
+  await page.getByRole('button', { name: 'More for Quay trailer' }).click();
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();
-  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
 
-  await page.getByRole('button', { name: 'More for Depot trailer, copy' }).click();
+  await page.getByRole('button', { name: 'More for Quay trailer, copy' }).click();
   await page.getByRole('menuitem', { name: 'Delete' }).click();
-  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeHidden();
+  await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('link', { name: /Depot trailer, copy/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
 });
 
 test('a field keeps what was typed, tells what is wrong, and gives it up on Escape', async ({ page, server }) => {

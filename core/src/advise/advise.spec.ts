@@ -21,6 +21,21 @@ const TROUBLES: [string, string, (d: RigDocument) => void][] = [
   ['too small a nozzle', 'unloader-cycles', (d) => void (d.outlets[0].nozzle.size = '6')],
   ['a small engine', 'engine-small', (d) => void (d.machines[0].enginePower = '9 hp')],
   ['an unloader set too high', 'unloader-high', (d) => void (d.machines[0].unloader.setting = '4200 psi')],
+  ['a jet too hard for its surface', 'surface-harsh', (d) => void (d.outlets[0].surface = 'vehicle')],
+  [
+    'a full-flow nozzle left in a split',
+    'nozzle-set',
+    (d) => {
+      d.manifolds.push({ id: 'split', name: 'Split', height: '20 in' });
+      d.outlets.push({ ...d.outlets[0], id: 'gun-b', name: 'Second', nozzle: { ...d.outlets[0].nozzle, size: '4.5' } });
+      const hose = d.lines.find((l) => l.role === 'pressure')!;
+      d.lines.push(
+        { ...hose, id: 'whip', to: { at: 'manifold', id: 'split' }, parts: [] },
+        { ...hose, id: 'hose-b', from: { at: 'manifold', id: 'split' }, to: { at: 'outlet', id: 'gun-b' } },
+      );
+      hose.from = { at: 'manifold', id: 'split' };
+    },
+  ],
   ['a shut valve', 'no-feed', (d) => void (d.lines[1].closed = true)],
   ['an outlet in the air', 'outlet-outside', (d) => void (d.lines[1].from.height = '80 in')],
 ];

@@ -78,6 +78,13 @@ function measureOf(finding: Finding): Measure {
       return { label: 'at the gun', dimension: 'pressure', of: (a) => a.outlets.find((o) => o.outletId === id)?.pressure.value ?? 0, step: 5e4 };
     case 'gun-strong':
       return { label: 'at the gun', dimension: 'pressure', of: (a) => -(a.outlets.find((o) => o.outletId === id)?.pressure.value ?? 0), step: 5e4 };
+    case 'surface-harsh':
+      return {
+        label: 'at the gun',
+        dimension: 'pressure',
+        of: (a) => -Math.max(...a.cases.map((c) => c.guns.find((g) => g.outletId === id)?.pressurePa ?? 0)),
+        step: 5e4,
+      };
     case 'unloader-cycles':
       return { label: 'turned back', dimension: 'flow', of: (a) => -(a.machines.find((x) => x.machineId === id)?.returned.value ?? 0), step: 1e-7 };
     case 'engine-small':

@@ -1,6 +1,7 @@
 import { nextBore } from '../assess/fill.js';
 import type { Assessment, Finding } from '../assess/types.js';
-import { NOZZLE_SIZES, shelfSize } from '../hydraulics/nozzle.js';
+import { assumptionValues } from '../assumption/register.js';
+import { NOZZLE_SIZES, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
 import { formatInches, typeableQuantity } from '../quantity/format.js';
 import { parseQuantity, si } from '../quantity/parse.js';
 import type { LineDocument, PartDocument, Rig, RigDocument } from '../rig/schema.js';
@@ -407,6 +408,58 @@ const gunRules: Rule = (finding, rig, _doc, now) => {
   return out;
 };
 
+/** A larger nozzle, or an unloader that lets go earlier, spares the surface. */
+const surfaceRules: Rule = (finding, rig, _doc, now) => {
+  const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);
+  const machineId = now.outlets.find((o) => o.outletId === finding.subject.id)?.machineIds[0];
+  const machine = rig.machines.findIndex((x) => x.id === machineId);
+  const surface = rig.outlets[i]?.surface;
+  if (i < 0 || machine < 0 || !surface) return [];
+  const most = assumptionValues(rig.assumptions)[`surface-${surface}`];
+  const limit = typeableQuantity(most, 'pressure', 'psi', 3);
+  const sizes = NOZZLE_SIZES.filter((n) => n > rig.outlets[i].nozzle.size && n <= 15);
+  return [
+    ...sizes.map((n) => ({
+      id: `nozzle-${n}`,
+      title: `Nozzle number ${n} at ${rig.outlets[i].name}`,
+      change: (d: RigDocument) => {
+        d.outlets[i].nozzle.size = String(n);
+        d.outlets[i].wantedPressure = typeableQuantity(Math.min(most, rig.outlets[i].wantedPressure), 'pressure', 'psi', 3);
+      },
+    })),
+    {
+      id: 'unloader-down',
+      title: `Unloader at ${limit}, for all guns of ${rig.machines[machine].name}`,
+      change: (d) => {
+        d.machines[machine].unloader.setting = limit;
+        for (const o of now.outlets.filter((x) => x.machineIds.includes(rig.machines[machine].id))) {
+          const outlet = d.outlets.find((x) => x.id === o.outletId)!;
+          if (si(outlet.wantedPressure, 'pressure') > most) outlet.wantedPressure = limit;
+        }
+      },
+    },
+  ];
+};
+
+/** The nozzle of the right set. */
+const setRules: Rule = (finding, rig, _doc, now) => {
+  const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);
+  const result = now.outlets.find((o) => o.outletId === finding.subject.id);
+  const machine = rig.machines.find((x) => x.id === result?.machineIds[0]);
+  if (i < 0 || !machine) return [];
+  const guns = now.outlets.filter((o) => o.machineIds.includes(machine.id)).length;
+  const n = shelfSize(nozzleSize(machine.flow / guns, rig.outlets[i].wantedPressure));
+  return [
+    {
+      id: `nozzle-${n}`,
+      title: `Nozzle number ${n} at ${rig.outlets[i].name}`,
+      change: (d) => {
+        d.outlets[i].nozzle.size = String(n);
+      },
+    },
+  ];
+};
+
 const machineRules: Rule = (finding, rig, doc, now) => {
   const i = rig.machines.findIndex((x) => x.id === finding.subject.id);
   if (i < 0) return [];
@@ -498,6 +551,8 @@ const RULES: Readonly<Record<string, Rule>> = {
   'bypass-hot': bypassRules,
   'return-tight': bypassRules,
   'return-bubbles': bypassRules,
+  'surface-harsh': surfaceRules,
+  'nozzle-set': setRules,
   'gun-weak': gunRules,
   'gun-strong': gunRules,
   'unloader-high': machineRules,

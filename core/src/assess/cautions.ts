@@ -22,6 +22,11 @@ export function cautionsOf(rig: Rig): Caution[] {
     });
     out.push({ station: 'machines', text: 'Engine exhaust is carbon monoxide: never run in a closed body; keep exhaust and hot parts off plastic tanks.' });
   }
+  if (rig.machines.length)
+    out.push({
+      station: 'guns',
+      text: 'Hose, fittings and gun must be rated above the unloader’s setting; a relief valve backs the unloader up, a thermal valve the pump. Whip checks hold a coupling that lets go.',
+    });
   if (rig.outlets.length)
     out.push({
       station: 'guns',

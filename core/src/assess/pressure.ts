@@ -1,8 +1,8 @@
 import { GRAVITY } from '../fluid/air.js';
-import { nozzleSize } from '../hydraulics/nozzle.js';
+import { nozzleCode, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
 import { deratedPower } from '../hydraulics/plunger-pump.js';
 import type { Line, Machine, Outlet } from '../rig/schema.js';
-import { figure, input, message } from '../working/figure.js';
+import { figure, input, type Message, message } from '../working/figure.js';
 import type { Cases } from './cases.js';
 import { partShares } from './feed.js';
 import { linkIds, nodeIds } from './rig-network.js';
@@ -204,6 +204,25 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
   for (const result of outlets) {
     const outlet = rig.outlets.find((o) => o.id === result.outletId)!;
     const subject = { kind: 'outlet', id: outlet.id } as const;
+    if (outlet.surface) {
+      const most = cases.values[`surface-${outlet.surface}`];
+      const highest = Math.max(...list.map((c) => c.guns.find((g) => g.outletId === outlet.id)?.pressurePa ?? 0));
+      if (highest > most * 1.02)
+        out.push({
+          code: 'surface-harsh',
+          verdict: 'tight',
+          station: 'guns',
+          subject,
+          message: message('{gun} can meet the {surface} with {p}; {most} is usually the most for it.', {
+            gun: outlet.name,
+            surface: outlet.surface,
+            p: p(highest),
+            most: p(most),
+          }),
+        });
+    }
+    const wrongSet = leftFromOtherSet(cases, outlet);
+    if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });
     const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
     if (result.pressure.value < 0.92 * outlet.wantedPressure)
       out.push({
@@ -223,4 +242,26 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
       });
   }
   return out;
+}
+
+/**
+ * A full-flow nozzle left in on a machine split to several guns, or a half one on a machine with a single gun: told from
+ * the sizes that would pass the machine's flow, shared or whole, at the wanted pressure.
+ */
+function leftFromOtherSet(cases: Cases, outlet: Outlet): Message | undefined {
+  const machine = cases.rig.machines.find((m) => cases.net.outletsOf(m.id).some((o) => o.id === outlet.id));
+  if (!machine || cases.rig.machines.filter((m) => cases.net.outletsOf(m.id).some((o) => o.id === outlet.id)).length > 1) return undefined;
+  const guns = cases.net.outletsOf(machine.id).filter((o) => o.open).length;
+  const whole = nozzleSize(machine.flow, outlet.wantedPressure);
+  const own = outlet.nozzle.size * outlet.nozzle.count;
+  const near = (size: number): boolean => Math.abs(own / size - 1) < 0.2;
+  const code = (size: number): string => nozzleCode(shelfSize(size), outlet.nozzle.angle);
+  if (guns === 2 && near(whole))
+    return message('{gun} carries a nozzle of the full-flow set; with two guns each wants one of the half set, {code}.', {
+      gun: outlet.name,
+      code: code(whole / 2),
+    });
+  if (guns === 1 && near(whole / 2))
+    return message('{gun} carries a nozzle of the half-flow set; alone it wants one of the full set, {code}.', { gun: outlet.name, code: code(whole) });
+  return undefined;
 }

@@ -133,6 +133,26 @@ export const ASSUMPTIONS = [
     'estimate',
     'At least no suction on a garden hose, which would flatten it.',
   ),
+  assumption('surface-vehicle', 'Most pressure on a vehicle', 'pressure', '1500 psi', 'common-practice', 'Usual 1050 to 1200 psi, at most 1500.'),
+  assumption(
+    'surface-wood',
+    'Most pressure on soft wood',
+    'pressure',
+    '800 psi',
+    'common-practice',
+    'Softer woods want less; raise it only after a hidden trial.',
+  ),
+  assumption('surface-render', 'Most pressure on render', 'pressure', '600 psi', 'common-practice', 'Old or loose render wants soft washing instead.'),
+  assumption(
+    'surface-stone',
+    'Most pressure on stone',
+    'pressure',
+    '1200 psi',
+    'common-practice',
+    'Soft and carved stone wants far less; conservation rules come first.',
+  ),
+  assumption('surface-concrete', 'Most pressure on concrete', 'pressure', '3600 psi', 'common-practice', 'Young or poor concrete is etched by less.'),
+  assumption('surface-glass', 'Most pressure on glass', 'pressure', '60 psi', 'common-practice', 'Rinse only, from a distance; seals and lead give way.'),
 ] as const satisfies readonly Assumption[];
 
 export type AssumptionId = (typeof ASSUMPTIONS)[number]['id'];

@@ -2,11 +2,15 @@ import type { RigDocument } from '../rig/schema.js';
 import { bigTankTrailer } from './big-tank-trailer.js';
 import { boostedSkid } from './boosted-skid.js';
 import { pontoonRig } from './first-rig.js';
+import { crewOfFour } from './crew-of-four.js';
 import { gravityVan } from './gravity-van.js';
+import { metricHeader } from './metric-header.js';
 import { plainFirst } from './plain-first.js';
+import { smallBuffer } from './small-buffer.js';
 import { tiedTanksTruck } from './tied-tanks-truck.js';
 import { twoGunSplit } from './two-gun-split.js';
 import { twoUnequal } from './two-unequal.js';
+import { winterSplit } from './winter-split.js';
 
 /** A kind of rig to start from. */
 export interface Layout {
@@ -27,4 +31,8 @@ export const LAYOUTS: readonly Layout[] = [
   { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: twoUnequal },
   { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: twoGunSplit },
   { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: plainFirst },
+  { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: smallBuffer },
+  { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: metricHeader },
+  { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: winterSplit },
+  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: crewOfFour },
 ];

@@ -176,6 +176,9 @@ const booster = v.strictObject({
   openFlow: quantity('flow', '0.1 gpm', '200 gpm'),
 });
 
+/** Kinds of surface with a limit of their own (assumptions `surface-…`). */
+export const SURFACES = ['vehicle', 'wood', 'render', 'stone', 'concrete', 'glass'] as const;
+
 const outlet = v.strictObject({
   id,
   name,
@@ -188,6 +191,8 @@ const outlet = v.strictObject({
     count: quantity('number', '1', '12'),
   }),
   wantedPressure: quantity('pressure', '1 psi', '10000 psi'),
+  /** What it works on; sets the most pressure that may arrive. */
+  surface: v.optional(v.picklist(SURFACES)),
 });
 
 const manifold = v.strictObject({ id, name, height });

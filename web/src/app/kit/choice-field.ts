@@ -3,7 +3,7 @@ import { RigStore, setAt, valueAt } from '../state/rig-store';
 
 let serial = 0;
 
-/** One of a few, at a path of the open rig. */
+/** One of a few, at a path of the open rig; an option with an empty value leaves the field out. */
 @Component({
   selector: 'pz-choice',
   template: `
@@ -48,7 +48,7 @@ export class ChoiceField {
     const stored = valueAt(this.rig.document(), this.path());
     this.rig.edit(
       this.label(),
-      (d) => setAt(d, this.path(), typeof stored === 'boolean' || value === 'true' || value === 'false' ? value === 'true' : value),
+      (d) => setAt(d, this.path(), value === '' ? undefined : typeof stored === 'boolean' || value === 'true' || value === 'false' ? value === 'true' : value),
       '',
     );
   }

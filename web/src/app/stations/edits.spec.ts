@@ -104,6 +104,8 @@ test.each(LAYOUTS.map((l) => [l.id, l] as const))('the waterway draws %s with ro
     .sort((p, q) => p - q);
   guns.slice(1).forEach((y, i) => expect(y - guns[i]).toBeGreaterThanOrEqual(100));
   expect(w.pipes.filter((p) => p.kind === 'feed')).toHaveLength(d.machines.length);
+  const taps = w.nodes.filter((n) => n.kind === 'spigot').map((n) => n.y);
+  expect(new Set(taps).size).toBe(taps.length);
   for (const n of w.nodes) expect(n.y).toBeLessThan(w.height);
 });
 

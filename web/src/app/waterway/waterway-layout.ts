@@ -79,8 +79,8 @@ const TANK_W = 124;
 const MACHINE_X = 694;
 const REEL_X = 906;
 const GUN_X = 1098;
-/** Height that one gun's hose and words take. */
-const GUN_STEP = 116;
+/** Height that one gun's hose and words take; less where there are many. */
+const gunStep = (guns: number): number => (guns > 3 ? 102 : 116);
 const WORDS: Readonly<Record<Verdict, string>> = { fed: 'fed', tight: 'tight', starved: 'starved', stop: 'stop' };
 
 /** The bore of the longest hose, total hose length and number of elbows of a line, in words. */
@@ -123,10 +123,11 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
 
   // Lanes: one for each machine, tall enough for its guns.
   const gunsOf = (id: string): string[] => a.outlets.filter((o) => o.machineIds[0] === id).map((o) => o.outletId);
+  const step = gunStep(a.outlets.length);
   const lanes: { id: string; y: number; height: number }[] = [];
   let y = 36;
   for (const m of doc.machines) {
-    const height = Math.max(128, gunsOf(m.id).length * GUN_STEP);
+    const height = Math.max(128, gunsOf(m.id).length * step);
     lanes.push({ id: m.id, y: y + height / 2, height });
     y += height;
   }
@@ -185,7 +186,8 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       const box = tankBox.get(l.to.id ?? '');
       const fill = a.fills.find((f) => f.lineId === l.id);
       if (!box) return;
-      const at = box.y + Math.min(box.h / 2, 76);
+      const before = doc.lines.filter((x, i) => x.role === 'fill' && x.to.id === l.to.id && i < doc.lines.indexOf(l)).length;
+      const at = box.y + Math.min(box.h / 2, 76) + before * 112;
       if (l.from.id && !spigotY.has(l.from.id)) spigotY.set(l.from.id, at);
       const from = spigotY.get(l.from.id ?? '') ?? at;
       const text = fill ? `${q(fill.arrives.value, 'flow')} in` : 'shut';
@@ -295,7 +297,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     guns.forEach((gunId, g) => {
       const o = a.outlets.find((x) => x.outletId === gunId)!;
       const outlet = doc.outlets.find((x) => x.id === gunId)!;
-      const gy = lane.y + (g - (guns.length - 1) / 2) * GUN_STEP;
+      const gy = lane.y + (g - (guns.length - 1) / 2) * step;
       const lastLine = doc.lines.find((l) => l.id === o.lineIds[o.lineIds.length - 1]);
       const hose = stretch(`gun:${gunId}`, 'guns', gunId, `${outlet.name}, ${q(o.pressure.value, 'pressure', 4)}`);
       pipes.push({

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, nozzleCode, type OutletResult, parseRig, partHeadLoss, assumptionValues, shelfSize, waterAt, GRAVITY } from '@pozzo/core';
+import { formatQuantity, nozzleCode, type OutletResult, parseRig, partHeadLoss, assumptionValues, shelfSize, SURFACES, waterAt, GRAVITY } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -14,11 +14,12 @@ import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { addGun, removeGun, splitGun } from './gun-edits';
+import { NozzlePicker } from './nozzle-picker';
 
 /** What arrives at the gun, and where the pressure goes on the way. */
 @Component({
   selector: 'pz-guns-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
       <div set>
@@ -34,6 +35,7 @@ import { addGun, removeGun, splitGun } from './gun-edits';
           <pz-quantity label="Angle, degrees" [path]="path('nozzle.angle')" />
           <pz-quantity label="Nozzles" [path]="path('nozzle.count')" />
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
+          <pz-choice label="Works on" [path]="path('surface')" [options]="surfaces" />
           <pz-quantity label="Gun above deck" [path]="path('height')" />
           @for (id of lines(); track id; let i = $index) {
             <pz-line-editor
@@ -58,6 +60,8 @@ import { addGun, removeGun, splitGun } from './gun-edits';
           <h3>Pressure along the line</h3>
           <pz-chart [option]="option()" [height]="250" [summary]="sentence()" />
           <pz-facts [facts]="facts()" />
+          <h3>Which nozzle</h3>
+          <pz-nozzle-picker [outletId]="r.outletId" />
         } @else {
           <p class="quiet">No water reaches this gun: it is shut, or no open line leads to it.</p>
         }
@@ -92,6 +96,7 @@ export class GunsStation {
     { value: 'true', name: 'open' },
     { value: 'false', name: 'shut off' },
   ];
+  protected readonly surfaces = [{ value: '', name: 'not said' }, ...SURFACES.map((value) => ({ value, name: value }))];
   protected readonly sentence = computed(() => {
     const r = this.result();
     const o = this.chosen.item();
