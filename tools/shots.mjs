@@ -19,6 +19,26 @@ const views = [
   { name: 'boosted-feed', path: '/rig/greenhouse/feed' },
   { name: 'bypass', path: '/rig/dairy/bypass' },
   { name: 'dump', path: '/rig/tram-depot/dump' },
+  { name: 'reels', path: '/rig/marina-pontoon/reels?of=hose-reel' },
+  {
+    name: 'sums',
+    path: '/sums/hose-loss',
+    type: [
+      ['Bore', '3/8 in'],
+      ['Length', '200 ft'],
+      ['Flow', '8 gpm'],
+    ],
+  },
+  {
+    name: 'sums-phone',
+    path: '/sums/nozzle-wear',
+    type: [
+      ['Nozzle number', '4'],
+      ['Flow', '3.46 gpm'],
+      ['Gauge reads', '2400 psi'],
+    ],
+    size: { width: 390, height: 780 },
+  },
   { name: 'brief', path: '/rig/marina-pontoon/brief' },
   { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
 ];
@@ -35,6 +55,7 @@ await withBrowser(async (browser, url) => {
     }
     await page.goto(url + v.path);
     await page.waitForTimeout(1500);
+    for (const [label, text] of v.type ?? []) await page.getByLabel(label, { exact: true }).fill(text);
     await page.screenshot({ path: join(root, `docs/screenshots/${v.name}.png`) });
     if (v.before) {
       const [path, label] = v.before;

@@ -42,7 +42,19 @@ describe('pozzo sum', () => {
       result: { flow: { unit: 'm3/s', text: '3.46\u00a0gpm' } },
     });
   });
-  test('lists what there is', () => expect(JSON.parse(run(['sum', '--list']).stdout).length).toBeGreaterThanOrEqual(7));
+  test('lists what there is, with units', () => {
+    const list = JSON.parse(run(['sum', '--list']).stdout);
+    expect(list.length).toBeGreaterThanOrEqual(22);
+    for (const s of list) for (const x of [...s.inputs, ...s.result]) expect(typeof x.unit).toBe('string');
+    expect(list[0]).toMatchObject({
+      name: 'nozzle-flow',
+      inputs: [
+        { name: 'size', unit: '1' },
+        { name: 'pressure', unit: 'Pa' },
+      ],
+      result: [{ name: 'flow', unit: 'm3/s' }],
+    });
+  });
 });
 
 describe('pozzo solve', () => {

@@ -1,4 +1,4 @@
-import { advise, assess, doSum, findSum, readInp, rigInp, solveInp, SUMS } from '@pozzo/core';
+import { advise, assess, doSum, findSum, readInp, rigInp, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
 import { textReport } from './text-report.js';
@@ -50,11 +50,12 @@ const sumCommand: Command = (args) => {
           name: i.name,
           label: i.label,
           dimension: i.rule.dimension,
+          unit: SI_UNIT[i.rule.dimension],
           min: i.rule.min,
           max: i.rule.max,
           ...(i.fallback === undefined ? {} : { default: i.fallback }),
         })),
-        result: s.outputs,
+        result: s.outputs.map((o) => ({ ...o, unit: SI_UNIT[o.dimension] })),
       })),
     );
   const [name, ...pairs] = rest;

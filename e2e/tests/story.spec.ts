@@ -183,7 +183,7 @@ test('every view is free of accessibility findings, light and dark', async ({ pa
     await page.reload();
     await expect(page.getByRole('link', { name: /Pontoon skid/ })).toBeVisible();
     await expectAccessible(page);
-    for (const name of ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'dump']) {
+    for (const name of ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'dump']) {
       await page.goto(`${server.url}/rig/marina-pontoon/${name}`);
       await expect(page.locator('pz-help .finding').first()).toBeVisible();
       await expectAccessible(page);

@@ -1,7 +1,7 @@
 import { assess } from '../assess/assess';
 import { pontoonRig } from '../layouts/first-rig';
 import { parseRig } from '../rig/read';
-import type { RigDocument } from '../rig/schema';
+import type { ReelDocument, RigDocument } from '../rig/schema';
 import { advise, applyFix } from './advise';
 
 const fixesOf = (change: (d: RigDocument) => void) => {
@@ -10,6 +10,20 @@ const fixesOf = (change: (d: RigDocument) => void) => {
   const rig = parseRig(doc);
   return { doc, now: assess(rig), fixes: advise(doc, rig, assess(rig)) };
 };
+
+const reel = (changes: Partial<ReelDocument>): ReelDocument => ({
+  id: 'reel',
+  name: 'Reel',
+  line: 'hose-a',
+  flange: '20 in',
+  core: '10 in',
+  width: '18 in',
+  place: 'kerb',
+  row: '1',
+  swivel: 'stainless',
+  ...changes,
+});
+const site: NonNullable<RigDocument['site']> = { distance: '100 ft', height: '10 ft', corners: '2', spare: '0 ft', traffic: 'right' };
 
 const TROUBLES: [string, string, (d: RigDocument) => void][] = [
   ['a weak spigot', 'runs-dry', (d) => void (d.spigots[0].readings[0].flow = '2 gpm')],
@@ -36,6 +50,18 @@ const TROUBLES: [string, string, (d: RigDocument) => void][] = [
       hose.from = { at: 'manifold', id: 'split' };
     },
   ],
+  ['a drum too small', 'reel-small', (d) => void (d.reels = [reel({ flange: '14 in', width: '4 in' })])],
+  [
+    'a reel in the traffic',
+    'reel-street',
+    (d) => {
+      d.reels = [reel({ place: 'street' })];
+      d.site = site;
+    },
+  ],
+  ['the supply over the pressure hose', 'reel-order', (d) => void (d.reels = [reel({ id: 'supply', line: 'fill', row: '2', width: '30 in' }), reel({})])],
+  ['two hoses that cross', 'reel-cross', (d) => void (d.reels = [reel({ id: 'supply', line: 'fill', row: '1', width: '30 in' }), reel({})])],
+  ['a run too long', 'run-short', (d) => void (d.site = { ...site, distance: '240 ft' })],
   ['a shut valve', 'no-feed', (d) => void (d.lines[1].closed = true)],
   ['an outlet in the air', 'outlet-outside', (d) => void (d.lines[1].from.height = '80 in')],
 ];

@@ -85,6 +85,8 @@ function measureOf(finding: Finding): Measure {
         of: (a) => -Math.max(...a.cases.map((c) => c.guns.find((g) => g.outletId === id)?.pressurePa ?? 0)),
         step: 5e4,
       };
+    case 'reel-small':
+      return { label: 'fits', dimension: 'length', of: (a) => a.reels.find((r) => r.reelId === id)?.capacity.value ?? 0, step: 0.1 };
     case 'unloader-cycles':
       return { label: 'turned back', dimension: 'flow', of: (a) => -(a.machines.find((x) => x.machineId === id)?.returned.value ?? 0), step: 1e-7 };
     case 'engine-small':

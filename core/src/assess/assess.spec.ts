@@ -285,9 +285,9 @@ describe('broken rigs are explained, not crashed on', () => {
       },
       'no-feed',
     ],
-    ['no gun', (d) => void (d.lines = d.lines.filter((l) => l.role !== 'pressure')), 'no-gun'],
+    ['no gun', (d) => void Object.assign(d, { lines: d.lines.filter((l) => l.role !== 'pressure'), reels: [] }), 'no-gun'],
     ['the gun shut off for good', (d) => void (d.outlets[0].open = false), 'no-machine-or-fed'],
-    ['nothing at all', (d) => void Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [] }), 'no-machine'],
+    ['nothing at all', (d) => void Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [], reels: [] }), 'no-machine'],
     ['a line of no parts', (d) => void (d.lines[1].parts = []), 'no-machine-or-fed'],
     [
       'a millimetre of hose',

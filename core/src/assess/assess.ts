@@ -9,6 +9,7 @@ import { assessDrain, drainFindings } from './drain.js';
 import { assessFeed, feedFindings } from './feed.js';
 import { assessFill, fillFindings } from './fill.js';
 import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
+import { assessReel, assessRun, reelFindings, runFindings } from './reels.js';
 import { type Assessment, type Finding, type Verdict, VERDICTS, worse, worstOf } from './types.js';
 
 const defined = <T>(x: T | undefined): x is T => x !== undefined;
@@ -29,6 +30,17 @@ export function assess(rig: Rig): Assessment {
   const outlets = rig.outlets.map((o) => assessOutlet(cases, o)).filter(defined);
   const bypasses = rig.machines.map((m) => assessBypass(cases, m, list));
   const drains = rig.tanks.map((t) => assessDrain(cases, t));
+  const reels = rig.reels.map((r) => assessReel(cases, r));
+  cases.set({});
+  const runs = outlets
+    .map((o) =>
+      assessRun(
+        cases,
+        rig.outlets.find((x) => x.id === o.outletId)!,
+        o,
+      ),
+    )
+    .filter(defined);
 
   const findings: Finding[] = [
     ...fills.flatMap((f) => fillFindings(cases, f)),
@@ -37,6 +49,8 @@ export function assess(rig: Rig): Assessment {
     ...pressureFindings(cases, list, machines, outlets),
     ...rig.machines.flatMap((m, i) => bypassFindings(cases, m, bypasses[i])),
     ...rig.tanks.flatMap((t, i) => drainFindings(cases, t, drains[i])),
+    ...reelFindings(cases, reels),
+    ...runFindings(cases, runs),
     ...emptyFindings(rig),
   ];
   if (cases.unsettled.length)
@@ -55,7 +69,7 @@ export function assess(rig: Rig): Assessment {
   cases.set({});
   const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, cases.net.flowOf(l.id)]));
   const fed = feeds.filter(defined);
-  const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains };
+  const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains, reels, runs };
   return {
     verdict: worstOf(findings.map((f) => f.verdict)),
     headline: headline(rig, findings),

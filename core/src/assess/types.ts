@@ -7,11 +7,11 @@ export type Verdict = (typeof VERDICTS)[number];
 export const worse = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);
 export const worstOf = (all: readonly Verdict[]): Verdict => all.reduce(worse, 'fed');
 
-export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'dump'] as const;
+export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'dump'] as const;
 export type Station = (typeof STATIONS)[number];
 
 export interface Subject {
-  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold';
+  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel';
   readonly id: string;
 }
 
@@ -226,6 +226,35 @@ export interface DrainResult {
   readonly verdict: Verdict;
 }
 
+export interface ReelResult {
+  readonly reelId: string;
+  readonly lineId: string;
+  readonly hoseM: number;
+  readonly outsideM: number;
+  readonly capacity: Figure;
+  readonly wrapsPerLayer: number;
+  readonly layers: number;
+  /** Diameter over the wound hose, m. */
+  readonly woundM: number;
+  readonly dryKg: Figure;
+  readonly fullKg: Figure;
+  readonly pullOut: Figure;
+  readonly empty: Figure;
+  readonly verdict: Verdict;
+}
+
+/** A hose run at the site, for one gun. */
+export interface RunResult {
+  readonly outletId: string;
+  readonly needed: Figure;
+  readonly carried: Figure;
+  /** At the gun, with the run's height and its hose pulled out. */
+  readonly arrives: Figure;
+  /** Until a new liquid is at the tip. */
+  readonly changeOver: Figure;
+  readonly verdict: Verdict;
+}
+
 /** Everything that a rig's figures say, in SI. Plain data: crosses worker and wire. */
 export interface Assessment {
   readonly verdict: Verdict;
@@ -239,6 +268,8 @@ export interface Assessment {
   readonly outlets: readonly OutletResult[];
   readonly bypasses: readonly BypassResult[];
   readonly drains: readonly DrainResult[];
+  readonly reels: readonly ReelResult[];
+  readonly runs: readonly RunResult[];
   readonly cases: readonly PressureCase[];
   /** Flow with all guns open and the tanks half full, m³/s, by line. */
   readonly lineFlow: Readonly<Record<string, number>>;

@@ -153,6 +153,24 @@ export const ASSUMPTIONS = [
   ),
   assumption('surface-concrete', 'Most pressure on concrete', 'pressure', '3600 psi', 'common-practice', 'Young or poor concrete is etched by less.'),
   assumption('surface-glass', 'Most pressure on glass', 'pressure', '60 psi', 'common-practice', 'Rinse only, from a distance; seals and lead give way.'),
+  assumption(
+    'hose-wall',
+    'Wall of pressure and garden hose',
+    'length',
+    '3.5 mm',
+    'estimate',
+    'Two-wire hose is thicker, soft garden hose thinner; measure yours.',
+  ),
+  assumption(
+    'reel-winding',
+    'Hose that really fits a drum, against the drum formula',
+    'ratio',
+    '85 %',
+    'estimate',
+    'Hose wound by hand never lies quite close.',
+  ),
+  assumption('corner-hose', 'Hose that each corner takes', 'length', '5 ft', 'estimate', 'Slack round a corner, so that it does not catch.'),
+  assumption('pull-speed', 'Pace of pulling hose out', 'velocity', '2.5 ft/s', 'estimate', 'A slow walk.'),
 ] as const satisfies readonly Assumption[];
 
 export type AssumptionId = (typeof ASSUMPTIONS)[number]['id'];

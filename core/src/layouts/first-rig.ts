@@ -10,6 +10,11 @@ export function pontoonRig(): RigDocument {
     tanks: [boxTank('water', 'Water', ['52 in', '36 in', '32 in'])],
     machines: [washer('washer-a', 'Washer A', '8 gpm', '3500 psi', '24 hp', { npshRequired: '10 ft' })],
     outlets: [gun('gun-a', 'Gun', '9', '2900 psi')],
+    reels: [
+      { id: 'supply-reel', name: 'Supply reel', line: 'fill', flange: '20 in', core: '8 in', width: '20 in', place: 'kerb', row: '1', swivel: 'brass' },
+      { id: 'hose-reel', name: 'Hose reel', line: 'hose-a', flange: '18 in', core: '10 in', width: '18 in', place: 'kerb', row: '2', swivel: 'stainless' },
+    ],
+    site: { distance: '110 ft', height: '6 ft', corners: '2', spare: '0 ft', traffic: 'right' },
     lines: [
       line('fill', 'fill', 'spigot:spigot', 'tank:water@36 in', gardenFill('58', '100 ft')),
       line(

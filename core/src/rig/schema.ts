@@ -197,6 +197,35 @@ const outlet = v.strictObject({
 
 const manifold = v.strictObject({ id, name, height });
 
+export const REEL_PLACES = ['kerb', 'rear', 'street'] as const;
+export const SWIVELS = ['brass', 'steel', 'stainless', 'plastic', 'none'] as const;
+const reel = v.strictObject({
+  id,
+  name,
+  /** The line whose hoses it carries. */
+  line: id,
+  flange: quantity('length', '4 in', '6 ft'),
+  core: quantity('length', '1 in', '5 ft'),
+  width: quantity('length', '2 in', '6 ft'),
+  place: v.picklist(REEL_PLACES),
+  /** 1 is the lowest of its stack. */
+  row: quantity('number', '1', '6'),
+  swivel: v.picklist(SWIVELS),
+});
+
+const site = v.strictObject({
+  /** From the kerb to the far corner of the work, as the hose lies. */
+  distance: quantity('length', '0 ft', '5000 ft'),
+  /** Of the work above the kerb. */
+  height: quantity('length', '0 ft', '500 ft'),
+  /** Corners the hose is led round. */
+  corners: quantity('number', '0', '40'),
+  /** Spare hose carried besides the reel. */
+  spare: quantity('length', '0 ft', '2000 ft'),
+  /** Side of the road that traffic keeps to. */
+  traffic: v.picklist(['right', 'left']),
+});
+
 const brief = v.strictObject({
   /** Length of the longest job. */
   job: quantity('time', '1 min', '24 h'),
@@ -260,6 +289,8 @@ export const RigSchema = v.strictObject({
   machines: list(machine, 8),
   outlets: list(outlet, 16),
   lines: list(line, 80),
+  reels: v.optional(list(reel, 16), []),
+  site: v.optional(site),
   assumptions,
 });
 
@@ -284,4 +315,7 @@ export type MachineDocument = v.InferInput<typeof machine>;
 export type Booster = v.InferOutput<typeof booster>;
 export type Outlet = v.InferOutput<typeof outlet>;
 export type OutletDocument = v.InferInput<typeof outlet>;
+export type Reel = v.InferOutput<typeof reel>;
+export type ReelDocument = v.InferInput<typeof reel>;
+export type Site = v.InferOutput<typeof site>;
 export type Manifold = v.InferOutput<typeof manifold>;

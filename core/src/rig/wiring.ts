@@ -20,7 +20,7 @@ const problem = (code: string, path: string, bound: string, message: string): Pr
 export function wiringProblems(rig: Rig): Problem[] {
   const out: Problem[] = [];
   const seen = new Map<string, string>();
-  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines'] as const;
+  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines', 'reels'] as const;
   for (const list of lists)
     rig[list].forEach((thing, i) => {
       const path = `${list}.${i}.id`;
@@ -28,6 +28,13 @@ export function wiringProblems(rig: Rig): Problem[] {
       if (before) out.push(problem('twice', path, 'unique', `The id "${thing.id}" is used twice: here and at ${before}.`));
       else seen.set(thing.id, path);
     });
+
+  rig.reels.forEach((reel, i) => {
+    if (!rig.lines.some((l) => l.id === reel.line))
+      out.push(problem('nowhere', `reels.${i}.line`, 'a line', `Reel "${reel.name}" carries a line "${reel.line}" that is not there.`));
+    if (!(reel.core < reel.flange))
+      out.push(problem('above', `reels.${i}.core`, '< flange', `The core of reel "${reel.name}" must be smaller than its flange.`));
+  });
 
   rig.lines.forEach((line, i) => {
     const parts = new Set<string>();

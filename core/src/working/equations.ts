@@ -80,6 +80,14 @@ export const EQUATIONS = {
     text: 'H = h / (1 + φ h), φ = 0.00025 / (d + 1000 d³), metres',
     source: `Lüger, fire hydraulics${MEMORY}`,
   },
+  'hose-mass': {
+    title: 'Weight of hose on a reel',
+    text: 'm = mass per length · L (+ ρ · π/4 · d² · L when full)',
+    source: 'geometry; mass per length from the catalogue, estimate',
+  },
+  'pull-out': { title: 'Time to pull out', text: 't = L / pace', source: 'definition; the pace is an assumption' },
+  'change-over': { title: 'Change of liquid', text: 't = volume of the way to the tip / flow', source: 'plug flow' },
+  'run-length': { title: 'Hose a site wants', text: 'L = √(distance² + height²) + corners · allowance', source: 'geometry; the allowance is an assumption' },
 } as const satisfies Record<string, Equation>;
 
 export type EquationId = keyof typeof EQUATIONS;

@@ -20,6 +20,7 @@ const GROUPS: readonly { name: string; stations: readonly { id: Station; name: s
       { id: 'machines', name: 'Machines' },
       { id: 'bypass', name: 'Bypass' },
       { id: 'guns', name: 'Guns' },
+      { id: 'reels', name: 'Reels and runs' },
       { id: 'dump', name: 'Dump and vent' },
     ],
   },

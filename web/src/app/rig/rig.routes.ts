@@ -10,5 +10,6 @@ export const rigRoutes: Routes = [
   { path: 'machines', title: 'Machines · Pozzo', loadComponent: () => import('../stations/machines/machines.station').then((m) => m.MachinesStation) },
   { path: 'bypass', title: 'Bypass · Pozzo', loadComponent: () => import('../stations/bypass/bypass.station').then((m) => m.BypassStation) },
   { path: 'guns', title: 'Guns · Pozzo', loadComponent: () => import('../stations/guns/guns.station').then((m) => m.GunsStation) },
+  { path: 'reels', title: 'Reels and runs · Pozzo', loadComponent: () => import('../stations/reels/reels.station').then((m) => m.ReelsStation) },
   { path: 'dump', title: 'Dump and vent · Pozzo', loadComponent: () => import('../stations/dump/dump.station').then((m) => m.DumpStation) },
 ];

@@ -2,7 +2,8 @@ import { assess, DEMO_RIGS, LAYOUTS, parseRig, pontoonRig, type RigDocument } fr
 import { addFill, removeFill } from './fill/fill-edits';
 import { alsoFrom, boost, branchOf, feedFrom, feedLines, inletsOf, newHeader, removeBooster, switchInlet, tie } from './feed/feed-edits';
 import { addGun, removeGun, splitGun } from './guns/gun-edits';
-import { addMachine } from './machines/machine-edits';
+import { addMachine, joinInto } from './machines/machine-edits';
+import { addReel, addSite } from './reels/reel-edits';
 import { addTank } from './tanks/tank-edits';
 import { layoutWaterway } from '../waterway/waterway-layout';
 
@@ -79,6 +80,30 @@ test('guns and fill lines are added and removed', () => {
   expect(d.spigots).toEqual([]);
   expect(addFill(d, 'water')).toBe('fill');
   expect(assess(parseRig(d)).fills[0].arrives.value).toBeGreaterThan(0);
+});
+
+test('two machines are joined into one hose, which then carries both flows', () => {
+  const { a } = after((d) => {
+    const id = addMachine(d);
+    joinInto(d, id, 'gun-a');
+    d.outlets[0].nozzle.size = '13';
+    for (const l of d.lines) for (const p of l.parts) if (p.kind === 'hose' && l.role === 'pressure') p.bore = '1/2 in';
+  });
+  expect(a.outlets).toHaveLength(1);
+  expect(a.outlets[0].machineIds).toEqual(['washer-a', 'washer']);
+  expect(a.outlets[0].flow.value / 6.309e-5).toBeGreaterThan(11);
+});
+
+test('a reel is added where it does not cross, and goes with its line', () => {
+  const d = pontoonRig();
+  d.reels = [];
+  addReel(d, 'hose-a');
+  addReel(d, 'fill');
+  expect(d.reels!.map((r) => r.row)).toEqual(['1', '2']);
+  addSite(d);
+  expect(assess(parseRig(d)).findings.map((f) => f.code)).toEqual(['reel-order']);
+  removeFill(d, 'fill');
+  expect(d.reels!.map((r) => r.line)).toEqual(['hose-a']);
 });
 
 test('nothing breaks on things that are not there', () => {

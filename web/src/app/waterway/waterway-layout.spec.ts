@@ -38,7 +38,7 @@ describe('the waterway', () => {
     expect(width('fill')).toBeLessThan(width('feed'));
   });
   test('an empty rig draws an empty band', () => {
-    const w = draw((d) => Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [] }));
+    const w = draw((d) => Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [], reels: [] }));
     expect([w.pipes.length, w.tanks.length, w.nodes.length]).toEqual([0, 0, 0]);
   });
   test('a machine taken off leaves nothing behind', () => {

@@ -16,4 +16,5 @@ export function removeFill(d: RigDocument, lineId: string): void {
   d.lines = d.lines.filter((l) => l.id !== lineId);
   if (own?.from.at === 'spigot' && !d.lines.some((l) => l.from.at === 'spigot' && l.from.id === own.from.id))
     d.spigots = d.spigots.filter((s) => s.id !== own.from.id);
+  if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
 }

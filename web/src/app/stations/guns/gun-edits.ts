@@ -39,6 +39,7 @@ function halfSize(size: string): number {
 export function removeGun(d: RigDocument, outletId: string): void {
   d.outlets = d.outlets.filter((o) => o.id !== outletId);
   d.lines = d.lines.filter((l) => !(l.to.at === 'outlet' && l.to.id === outletId));
+  if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
 }
 
 /** A gun of its own for a machine that has none. */

@@ -39,5 +39,26 @@ export function removeMachine(d: RigDocument, id: string): void {
   const touches = (l: RigDocument['lines'][number]): boolean => (l.from.at === 'machine' && l.from.id === id) || (l.to.at === 'machine' && l.to.id === id);
   const fed = new Set(d.lines.filter((l) => touches(l) && l.to.at === 'outlet').map((l) => l.to.id));
   d.lines = d.lines.filter((l) => !touches(l));
+  if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
   d.outlets = d.outlets.filter((o) => !fed.has(o.id) || d.lines.some((l) => l.to.at === 'outlet' && l.to.id === o.id));
+}
+
+/** Joins a machine's flow into another machine's hose: both push into one line to its gun; the machine's own guns go. */
+export function joinInto(d: RigDocument, machineId: string, outletId: string): void {
+  const hose = d.lines.find((l) => l.role === 'pressure' && l.to.at === 'outlet' && l.to.id === outletId);
+  if (!hose || hose.from.at !== 'machine' || hose.from.id === machineId) return;
+  const other = hose.from.id!;
+  const id = unusedId(d, 'join');
+  const own = d.lines.filter((l) => l.role === 'pressure' && l.from.at === 'machine' && l.from.id === machineId);
+  const guns = own.filter((l) => l.to.at === 'outlet').map((l) => l.to.id);
+  d.lines = d.lines.filter((l) => !own.includes(l));
+  d.outlets = d.outlets.filter((o) => !guns.includes(o.id));
+  d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
+  d.manifolds.push({ id, name: 'Joined', height: '20 in' });
+  const kept = d.lines.find((l) => l.id === hose.id)!;
+  kept.from = { at: 'manifold', id };
+  for (const m of [other, machineId])
+    d.lines.push(
+      line(unusedId(d, `whip-${m}`), 'pressure', `machine:${m}`, `manifold:${id}`, parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }])),
+    );
 }

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity } from '@pozzo/core';
+import { formatQuantity, nozzleCode, nozzleSize, shelfSize, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
@@ -10,7 +10,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { addMachine, removeMachine } from './machine-edits';
+import { addMachine, joinInto, removeMachine } from './machine-edits';
 
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
@@ -32,6 +32,9 @@ import { addMachine, removeMachine } from './machine-edits';
           <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
         }
         <div class="acts">
+          @for (o of others(); track o.id) {
+            <button type="button" class="press small" (click)="join(o.id)">Join into the hose of {{ o.name }}</button>
+          }
           <button type="button" class="press small" (click)="add()">Add a machine</button>
           @if (chosen.item()) {
             <button type="button" class="press small" (click)="remove()">Remove</button>
@@ -48,6 +51,7 @@ import { addMachine, removeMachine } from './machine-edits';
                 <th>At the pump</th>
                 <th>At the guns</th>
                 <th>Turned back</th>
+                <th>Engine</th>
               </tr>
             </thead>
             <tbody>
@@ -57,6 +61,7 @@ import { addMachine, removeMachine } from './machine-edits';
                   <td>{{ r.pump }}</td>
                   <td>{{ r.guns }}</td>
                   <td>{{ r.back }}</td>
+                  <td [class.shout]="r.labours">{{ r.engine }}</td>
                 </tr>
               }
             </tbody>
@@ -88,6 +93,7 @@ import { addMachine, removeMachine } from './machine-edits';
     }
     .acts {
       display: flex;
+      flex-wrap: wrap;
       gap: 8px;
       margin-top: 12px;
     }
@@ -114,6 +120,10 @@ export class MachinesStation {
     const id = this.chosen.item()?.id;
     const units = this.rig.units();
     if (!a || this.index() < 0) return [];
+    const result = a.machines[this.index()];
+    const flow = si(this.chosen.item()!.flow, 'flow');
+    const efficiency = result.enginePower.working.inputs.find((x) => x.symbol === 'η')?.value ?? 1;
+    const load = (pressurePa: number): number => (pressurePa * flow) / efficiency / result.engineAvailable.value;
     const own = new Set(a.outlets.filter((o) => o.machineIds.includes(id!)).map((o) => o.outletId));
     return a.cases.map((c) => {
       const m = c.machines.find((x) => x.machineId === id)!;
@@ -125,6 +135,8 @@ export class MachinesStation {
           guns
             .map((g) => `${formatQuantity(g.pressurePa, 'pressure', units, { digits: 4 })} · ${formatQuantity(g.flowM3s, 'flow', units, { digits: 2 })}`)
             .join(', ') || '–',
+        engine: formatQuantity(load(m.pumpPressurePa), 'ratio', units, { digits: 2 }),
+        labours: load(m.pumpPressurePa) > 1.02,
         back: formatQuantity(m.returnedM3s < 1e-8 ? 0 : m.returnedM3s, 'flow', units, { digits: 2 }),
       };
     });
@@ -137,8 +149,18 @@ export class MachinesStation {
       { label: 'Turned back, all open', at: `machines.${i}.returned` },
       { label: 'Engine power needed', at: `machines.${i}.enginePower` },
       { label: 'Engine gives here', at: `machines.${i}.engineAvailable` },
+      { label: 'Nozzle set, one gun', text: this.setCode(1) },
+      { label: 'Nozzle set, two guns', text: this.setCode(2) },
     ];
   });
+  /** Code of the nozzle that passes the machine's flow, shared by so many guns, at its first gun's wanted pressure. */
+  private setCode(guns: number): string {
+    const machine = this.chosen.item()!;
+    const own = this.rig.assessment()?.outlets.find((o) => o.machineIds.includes(machine.id))?.outletId;
+    const outlet = this.rig.document()?.outlets.find((o) => o.id === own);
+    const pressure = si(outlet?.wantedPressure ?? machine.ratedPressure, 'pressure');
+    return nozzleCode(shelfSize(nozzleSize(si(machine.flow, 'flow') / guns, pressure)), Number(outlet?.nozzle.angle ?? 25));
+  }
   protected readonly powerWords = computed(() => {
     const r = this.rig.assessment()?.machines[this.index()];
     const q = (v: number) => formatQuantity(v, 'power', this.rig.units());
@@ -179,6 +201,18 @@ export class MachinesStation {
       ],
     });
   });
+
+  /** Guns of other machines, each on a hose of its own, that this one could push into too. */
+  protected readonly others = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    if (!doc || !id) return [];
+    return doc.outlets.filter((o) => doc.lines.some((l) => l.to.at === 'outlet' && l.to.id === o.id && l.from.at === 'machine' && l.from.id !== id));
+  });
+  protected join(outletId: string): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit('Join two machines into one hose', (d) => joinInto(d, id, outletId));
+  }
 
   protected path(field: string): string {
     return `machines.${this.chosen.index()}.${field}`;

@@ -30,4 +30,5 @@ export function addTank(d: RigDocument): string {
 export function removeTank(d: RigDocument, id: string): void {
   d.tanks = d.tanks.filter((t) => t.id !== id);
   d.lines = d.lines.filter((l) => !(l.from.at === 'tank' && l.from.id === id) && !(l.to.at === 'tank' && l.to.id === id));
+  if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
 }

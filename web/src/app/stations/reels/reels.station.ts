@@ -1,0 +1,151 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { RigStore } from '../../state/rig-store';
+import { addReel, addSite } from './reel-edits';
+import { ReelDrawing } from './reel-drawing';
+
+/** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */
+@Component({
+  selector: 'pz-reels-station',
+  imports: [ChoiceField, Facts, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
+  templateUrl: './reels.station.html',
+  styles: `
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 10px 0;
+    }
+    h3 {
+      margin: 14px 0 4px;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 6px 0 14px;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 5px 10px 5px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    th {
+      color: var(--ink-quiet);
+      font-weight: 600;
+    }
+  `,
+})
+export class ReelsStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly reels = computed(() => this.rig.document()?.reels ?? []);
+  protected readonly chosen = chosenOf(this.reels, this.of);
+  protected readonly result = computed<ReelResult | undefined>(() => this.rig.assessment()?.reels[this.chosen.index()]);
+  protected readonly site = computed(() => this.rig.document()?.site);
+  protected readonly lines = computed(() =>
+    (this.rig.document()?.lines ?? []).filter((l) => l.role === 'pressure' || l.role === 'fill').map((l) => ({ value: l.id, name: this.lineName(l.id) })),
+  );
+  protected readonly bare = computed(() => this.lines().filter((l) => !this.reels().some((r) => r.line === l.value)));
+  protected readonly places = [
+    { value: 'kerb', name: 'Kerb side' },
+    { value: 'rear', name: 'Rear' },
+    { value: 'street', name: 'Street side' },
+  ];
+  protected readonly swivels = [
+    { value: 'brass', name: 'Brass' },
+    { value: 'steel', name: 'Plated steel' },
+    { value: 'stainless', name: 'Stainless' },
+    { value: 'plastic', name: 'Plastic' },
+    { value: 'none', name: 'None, hose coupled straight' },
+  ];
+  protected readonly traffic = [
+    { value: 'right', name: 'right' },
+    { value: 'left', name: 'left' },
+  ];
+  protected readonly facts = computed<Fact[]>(() => {
+    const r = this.result();
+    const i = this.chosen.index();
+    if (!r) return [];
+    return [
+      { label: 'Takes', at: `reels.${i}.capacity` },
+      { label: 'Carries', text: this.q(r.hoseM, 'length') },
+      { label: 'Weighs, dry', at: `reels.${i}.dryKg` },
+      { label: 'Weighs, full', at: `reels.${i}.fullKg` },
+      { label: 'Pulled out in', at: `reels.${i}.pullOut` },
+      { label: 'Runs through in', at: `reels.${i}.empty`, never: 'never' },
+      { label: 'Wound', text: `${r.layers} layers of ${r.wrapsPerLayer}` },
+    ];
+  });
+  protected readonly swivelWords = computed(() => {
+    switch (this.chosen.item()?.swivel) {
+      case 'brass':
+      case 'steel':
+        return 'Acid and hypochlorite eat brass and plated swivels: couple such a hose straight, or take stainless or plastic.';
+      case 'plastic':
+        return 'A plastic swivel stands chemicals, not a washer’s pressure: keep it to low-pressure hose.';
+      default:
+        return '';
+    }
+  });
+  /** All reels at a glance: what goes where. */
+  protected readonly reelPlan = computed(() =>
+    (this.rig.assessment()?.reels ?? []).flatMap((r) => {
+      const reel = this.reels().find((x) => x.id === r.reelId);
+      if (!reel || !this.lines().some((l) => l.value === reel.line)) return [];
+      return [
+        {
+          id: r.reelId,
+          name: reel.name,
+          carries: this.lineName(reel.line),
+          hose: this.q(r.hoseM, 'length'),
+          wound: this.q(r.woundM, 'length'),
+          where: `${this.places.find((p) => p.value === reel.place)?.name}, row ${reel.row}`,
+        },
+      ];
+    }),
+  );
+  protected readonly runs = computed(() =>
+    (this.rig.assessment()?.runs ?? []).map((r: RunResult) => ({
+      name: this.rig.document()?.outlets.find((o) => o.id === r.outletId)?.name ?? '',
+      needed: this.q(r.needed.value, 'length'),
+      carried: this.q(r.carried.value, 'length'),
+      short: r.verdict !== 'fed',
+      arrives: this.q(r.arrives.value, 'pressure'),
+      change: Number.isFinite(r.changeOver.value) ? this.q(r.changeOver.value, 'time') : 'never',
+    })),
+  );
+
+  protected path(field: string): string {
+    return `reels.${this.chosen.index()}.${field}`;
+  }
+  private q(value: number, dimension: Parameters<typeof formatQuantity>[1]): string {
+    return formatQuantity(value, dimension, this.rig.units());
+  }
+  private lineName(id: string): string {
+    const doc = this.rig.document()!;
+    const l = doc.lines.find((x) => x.id === id)!;
+    if (l.role === 'fill') return `Supply to ${doc.tanks.find((t) => t.id === l.to.id)?.name ?? 'tank'}`;
+    const end = doc.outlets.find((o) => o.id === l.to.id) ?? doc.manifolds.find((m) => m.id === l.to.id);
+    return `Hose to ${end?.name ?? l.id}`;
+  }
+  protected add(lineId: string): void {
+    let id = '';
+    this.rig.edit('Add a reel', (d) => void (id = addReel(d, lineId)));
+    this.chosen.choose(id);
+  }
+  protected remove(): void {
+    const reel = this.chosen.item()!;
+    this.rig.edit(`Remove ${reel.name}`, (d) => void (d.reels = d.reels!.filter((r) => r.id !== reel.id)));
+  }
+  protected plan(): void {
+    this.rig.edit('Plan the hose run', addSite);
+  }
+}
