@@ -1,3 +1,4 @@
 export { advise, adviseSteps, applyFix, type DocumentPatch, type Fix } from './advise.js';
-export { addBooster, sizeUp, unusedId } from './candidates.js';
+export { addBooster } from './rules/feed-rules.js';
+export { sizeUp, unusedId } from './rules/shared.js';
 export { bill, type Bill } from './bill.js';

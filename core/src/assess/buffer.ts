@@ -1,10 +1,9 @@
-import { levelOf, shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { Machine, Tank } from '../rig/schema.js';
 import { figure, input, message } from '../working/figure.js';
 import { outletBore, type Cases } from './cases.js';
 import { partShares } from './feed.js';
 import { nodeIds } from './rig-network.js';
-import { formatInches } from '../quantity/format.js';
 import type { FillResult, Finding, LevelSeries, TankResult, Verdict } from './types.js';
 
 const STEPS = 60;
@@ -260,10 +259,4 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
     });
   }
   return out;
-}
-
-/** Inside level and depth words for a tank's drawing: level m and share of its volume. */
-export function levelWords(tank: Tank, volumeM3: number): { levelM: number; share: number; words: string } {
-  const level = levelOf(tank.shape, volumeM3);
-  return { levelM: level, share: volumeM3 / volumeAt(tank.shape, shapeHeight(tank.shape)), words: formatInches(level) };
 }

@@ -60,9 +60,6 @@ export function accelerationHead(
   return { rigidM, capM, usedM: Math.min(rigidM, capM) };
 }
 
-/** Hydraulic power, W: flow × pressure. */
-export const hydraulicPower = (flowM3s: number, pressurePa: number): number => flowM3s * pressurePa;
-
 /** Engine power at an altitude, W: a share is lost per 1000 ft. */
 export function deratedPower(powerW: number, altitudeM: number, sharePer1000Ft: number): number {
   return powerW * Math.max(0, 1 - sharePer1000Ft * Math.max(altitudeM / 304.8, 0));
