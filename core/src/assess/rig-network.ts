@@ -93,6 +93,12 @@ export class RigNetwork {
   readonly tieGroupOf: ReadonlyMap<string, number>;
   readonly curves: ReadonlyMap<string, SpigotCurve>;
   water: Water;
+  // Places in the network, looked up once: cases are set many times.
+  private readonly nozzleLinks: readonly number[];
+  private readonly unloaderLinks: readonly number[];
+  private readonly storeLinks: readonly number[];
+  private readonly storeNodes: readonly number[];
+  private readonly lineEnds: readonly { readonly node: number; readonly tank: Tank; readonly port: number }[];
   private readonly cleanQuadratic: Float64Array;
   private readonly dirtyQuadratic: Float64Array;
   private readonly unfed = new Set<string>();
@@ -111,6 +117,16 @@ export class RigNetwork {
     this.tieGroupOf = tieGroups(rig);
     this.network = new Network(this.specification());
     this.lineLink = new Map(rig.lines.filter((l) => l.role !== 'dump').map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
+    this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
+    this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
+    this.storeLinks = rig.tanks.map((t) => this.network.link(linkIds.store(t.id)));
+    this.storeNodes = rig.tanks.map((t) => this.network.node(nodeIds.store(t.id)));
+    this.lineEnds = rig.lines
+      .filter((l) => (l.role === 'fill' || l.role === 'bypass') && l.to.at === 'tank')
+      .map((l) => {
+        const tank = find(rig.tanks, l.to.id);
+        return { node: this.network.node(nodeIds.lineEnd(l.id)), tank, port: l.to.height ?? tank.base + tank.fullLevel };
+      });
     this.cleanQuadratic = this.network.quadratic.slice();
     this.dirtyQuadratic = this.network.quadratic.slice();
     for (const line of rig.lines) {
@@ -261,18 +277,18 @@ export class RigNetwork {
   setGuns(open: (outlet: Outlet) => boolean): void {
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
     let changed = false;
-    for (const o of this.rig.outlets) {
-      const link = this.network.link(linkIds.nozzle(o.id));
+    for (const [i, o] of this.rig.outlets.entries()) {
+      const link = this.nozzleLinks[i];
       const closed = open(o) ? 0 : 1;
       changed ||= this.network.closed[link] !== closed;
       this.network.closed[link] = closed;
     }
     // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
     if (changed) this.network.restart();
-    for (const m of this.rig.machines) {
+    for (const [i, m] of this.rig.machines.entries()) {
       const any = this.outletsOf(m.id).some(open);
       const pressure = any || m.unloader.kind === 'regulating' ? m.unloader.setting : Math.min(this.values['bypass-trapped'], m.unloader.setting);
-      this.network.constant[this.network.link(linkIds.unloader(m.id))] = pressure * head;
+      this.network.constant[this.unloaderLinks[i]] = pressure * head;
     }
   }
 
@@ -308,10 +324,10 @@ export class RigNetwork {
       const g = this.tieGroupOf.get(t.id);
       if (g !== undefined) groupArea.set(g, (groupArea.get(g) ?? 0) + area(t));
     }
-    for (const t of rig.tanks) {
+    for (const [i, t] of rig.tanks.entries()) {
       const g = this.tieGroupOf.get(t.id);
-      const link = network.link(linkIds.store(t.id));
-      const node = network.node(nodeIds.store(t.id));
+      const link = this.storeLinks[i];
+      const node = this.storeNodes[i];
       if (g === undefined) {
         network.linear[link] = 0;
         network.head[node] = surface(t);
@@ -320,12 +336,7 @@ export class RigNetwork {
         network.head[node] = surface(t) + (draw(g) * TOGETHER) / groupArea.get(g)!;
       }
     }
-    for (const l of rig.lines) {
-      if ((l.role !== 'fill' && l.role !== 'bypass') || l.to.at !== 'tank') continue;
-      const tank = find(rig.tanks, l.to.id);
-      const port = l.to.height ?? tank.base + tank.fullLevel;
-      network.head[network.node(nodeIds.lineEnd(l.id))] = Math.max(port, surface(tank));
-    }
+    for (const { node, tank, port } of this.lineEnds) network.head[node] = Math.max(port, surface(tank));
   }
 
   /** Machines that no open line joins to water: their demand is taken out so that the rest can be judged. */

@@ -225,7 +225,7 @@ export class Network {
    */
   private balance(): void {
     const { ldl, from, to, flow, fixed, closed, slope, rowOf, isolated, net } = this;
-    this.sumNet();
+    if (this.massError() < 1e-13) return;
     const b = ldl.rightSide;
     for (let i = 0; i < net.length; i++) if (!fixed[i]) b[rowOf[i]] = isolated[i] ? 0 : net[i];
     for (let l = 0; l < flow.length; l++) if (this.isValve[l] && this.valve[l] === ValveState.Active && !fixed[to[l]]) b[rowOf[to[l]]] = 0;

@@ -18,6 +18,9 @@ export interface ChartColours {
 /** Makes a chart's option from the theme's colours. */
 export type ChartOption = (colours: ChartColours) => object;
 
+/** How long a chart waits behind its figures, ms. */
+const FOLLOW_MS = 60;
+
 /** A chart with a title in words; the same data stand in `summary` for those who do not see it. */
 @Component({
   selector: 'pz-chart',
@@ -50,6 +53,8 @@ export class Chart {
   private readonly theme = inject(Store).selectSignal(settingsFeature.selectTheme);
   private chart: EChartsType | undefined;
   private gone = false;
+  private drawn = false;
+  private later: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     const destroy = inject(DestroyRef);
@@ -66,10 +71,21 @@ export class Chart {
       const option = this.option();
       this.theme();
       if (!this.ready()) return;
-      this.chart!.setOption({ animation: false, textStyle: { fontFamily: 'Barlow, sans-serif', fontSize: 13 }, ...option(this.colours()) }, { notMerge: true });
+      // Figures first: a chart follows a moment later, once for several quick changes.
+      clearTimeout(this.later);
+      this.later = setTimeout(
+        () =>
+          this.chart?.setOption(
+            { animation: false, textStyle: { fontFamily: 'Barlow, sans-serif', fontSize: 13 }, ...option(this.colours()) },
+            { notMerge: true },
+          ),
+        this.drawn ? FOLLOW_MS : 0,
+      );
+      this.drawn = true;
     });
     destroy.onDestroy(() => {
       this.gone = true;
+      clearTimeout(this.later);
       this.chart?.dispose();
     });
   }
