@@ -103,6 +103,16 @@ describe('builds', () => {
     expect((await add('again', named('Other'))).status).toBe(409);
   });
 
+  test('go out as a rig file and as a network file', async () => {
+    await add('out', named('Out'));
+    const file = await request(app).get('/api/v1/builds/out/rig.json');
+    expect(file.headers['content-disposition']).toContain('out.json');
+    expect(JSON.parse(file.text)).toEqual(named('Out'));
+    const network = await request(app).get('/api/v1/builds/out/network.inp');
+    expect(network.text).toMatch(/^\[TITLE\]\nOut/);
+    expect((await request(app).get('/api/v1/builds/nobody/network.inp')).status).toBe(404);
+  });
+
   test('the demo fills an empty yard only', async () => {
     expect(await seedDemo(store)).toBe(0);
     const empty = mkdtempSync(join(tmpdir(), 'pozzo-empty-'));

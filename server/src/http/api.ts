@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { assess, doSum, findSum, type Problem, readRig, type RigDocument, SUMS } from '@pozzo/core';
+import { assess, doSum, findSum, parseRig, type Problem, readRig, rigInp, type RigDocument, SUMS } from '@pozzo/core';
 import { type Request, type Response, Router } from 'express';
 import * as v from 'valibot';
 import type { Build, BuildStore } from '../store/builds.js';
@@ -71,6 +71,17 @@ export function api(store: BuildStore): Router {
   });
   router.get('/builds/:id', async (request, response) => {
     response.json(await store.get(request.params.id));
+  });
+  router.get('/builds/:id/rig.json', async (request, response) => {
+    const { id, document } = await store.get(request.params.id);
+    response.attachment(`${id}.json`).send(`${JSON.stringify(document, null, 2)}\n`);
+  });
+  router.get('/builds/:id/network.inp', async (request, response) => {
+    const { id, document } = await store.get(request.params.id);
+    response
+      .attachment(`${id}.inp`)
+      .type('text/plain')
+      .send(rigInp(parseRig(document)));
   });
   router.put('/builds/:id', async (request, response) => {
     const { version, document } = body(SaveBody, request);

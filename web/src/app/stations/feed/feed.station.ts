@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { caseWords, type FeedResult, formatQuantity } from '@pozzo/core';
+import { caseWords, type FeedResult, findAssumption, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -163,6 +163,12 @@ export class FeedStation {
     const id = this.chosen.item()!.id;
     this.rig.edit('Switch the inlet', (d) => switchInlet(d, id, lineId));
   }
+
+  /** What stands in while the data sheet's figure is not given: the rig's own assumption, or the register's. */
+  protected readonly usualNeed = computed(() => {
+    const own = this.rig.document()?.assumptions['npsh-required'];
+    return own ? `${own}, assumed` : `${findAssumption('npsh-required')!.value}, estimate`;
+  });
 
   protected setSource(event: Event): void {
     const id = this.chosen.item()!.id;
