@@ -1,6 +1,7 @@
 export * from './quantity/index.js';
 export * from './fluid/index.js';
 export * from './hydraulics/index.js';
+export * from './chemistry/index.js';
 export * from './assumption/index.js';
 export * from './working/index.js';
 export * from './rig/index.js';

@@ -1,6 +1,19 @@
 import type { Assessment, Finding } from '../assess/types.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { bufferRules, tieRules } from './rules/buffer-rules.js';
+import {
+  airRules,
+  attackRules,
+  batteryRules,
+  checkRules,
+  flushRules,
+  jetRules,
+  mixRules,
+  neverRules,
+  siphonRules,
+  stockRules,
+  tankPracticeRules,
+} from './rules/chemical-rules.js';
 import { feedRules, openRules } from './rules/feed-rules.js';
 import { gunRules, machineRules, setRules, surfaceRules } from './rules/gun-rules.js';
 import { reelRules, runRules } from './rules/reel-rules.js';
@@ -36,6 +49,25 @@ const RULES: Readonly<Record<string, Rule>> = {
   'outlet-outside': outletRules,
   'no-feed': openRules,
   'no-gun': openRules,
+  'mix-weak': mixRules,
+  'mix-strong': mixRules,
+  'mix-drifts': mixRules,
+  'mix-strays': mixRules,
+  'batch-impossible': mixRules,
+  'flush-partial': flushRules,
+  'no-check': checkRules,
+  siphon: siphonRules,
+  'jet-low': jetRules,
+  'battery-short': batteryRules,
+  'air-short': airRules,
+  'air-weak': airRules,
+  'stock-short': stockRules,
+  'stock-stale': stockRules,
+  'use-by': stockRules,
+  'fumes-deck': tankPracticeRules,
+  'no-drop-tube': tankPracticeRules,
+  attacked: attackRules,
+  'never-mix': neverRules,
 };
 
 /** Changes that might answer a finding. Not every one will: they are re-assessed before anyone sees them. */

@@ -5,11 +5,15 @@ import { assessTank, tankFindings } from './buffer.js';
 import { assessBypass, bypassFindings } from './bypass.js';
 import { Cases } from './cases.js';
 import { cautionsOf } from './cautions.js';
+import { assessChemical } from './chemical/assess-chemical.js';
+import { chemicalFindings } from './chemical/findings.js';
+import { Stocks } from './chemical/stock.js';
 import { assessDrain, drainFindings } from './drain.js';
 import { assessFeed, feedFindings } from './feed.js';
 import { assessFill, fillFindings } from './fill.js';
 import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
 import { assessReel, assessRun, reelFindings, runFindings } from './reels.js';
+import type { ChemicalResult } from './chemical/types.js';
 import { type Assessment, type Finding, type Verdict, VERDICTS, worse, worstOf } from './types.js';
 
 const defined = <T>(x: T | undefined): x is T => x !== undefined;
@@ -22,15 +26,18 @@ export function assess(rig: Rig): Assessment {
   const values = assumptionValues(rig.assumptions);
   const cases = new Cases(rig, values);
 
+  const stocks = new Stocks(rig, values);
+  const chemical = assessChemical(cases, stocks);
   const fills = rig.lines.map((l) => assessFill(cases, l)).filter(defined);
-  const tanks = rig.tanks.map((t) => assessTank(cases, t, fills));
+  const tanks = rig.tanks.map((t) => assessTank(cases, t, fills, chemical.drawnFrom));
   const feeds = rig.machines.map((m) => assessFeed(cases, m));
   const list = pressureCases(cases);
   const machines = rig.machines.map((m) => assessMachine(cases, m, list)).filter(defined);
   const outlets = rig.outlets.map((o) => assessOutlet(cases, o)).filter(defined);
   const bypasses = rig.machines.map((m) => assessBypass(cases, m, list));
   const drains = rig.tanks.map((t) => assessDrain(cases, t));
-  const reels = rig.reels.map((r) => assessReel(cases, r));
+  const chemicalFlow = flowsOf(chemical);
+  const reels = rig.reels.map((r) => assessReel(cases, r, chemicalFlow));
   cases.set({});
   const runs = outlets
     .map((o) =>
@@ -51,6 +58,7 @@ export function assess(rig: Rig): Assessment {
     ...rig.tanks.flatMap((t, i) => drainFindings(cases, t, drains[i])),
     ...reelFindings(cases, reels),
     ...runFindings(cases, runs),
+    ...chemicalFindings(cases, stocks, chemical),
     ...emptyFindings(rig),
   ];
   if (cases.unsettled.length)
@@ -67,7 +75,7 @@ export function assess(rig: Rig): Assessment {
   findings.sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
 
   cases.set({});
-  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, cases.net.flowOf(l.id)]));
+  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, chemicalFlow[l.id] ?? cases.net.flowOf(l.id)]));
   const fed = feeds.filter(defined);
   const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains, reels, runs };
   return {
@@ -76,16 +84,25 @@ export function assess(rig: Rig): Assessment {
     findings,
     cautions: cautionsOf(rig),
     ...result,
+    chemical,
     cases: list,
     lineFlow,
-    lineVerdict: lineVerdicts(rig, result),
-    assumptionsUsed: assumptionsIn(result),
+    lineVerdict: lineVerdicts(rig, result, chemical),
+    assumptionsUsed: assumptionsIn({ ...result, mixes: chemical.mixes, softPumps: chemical.softPumps, liquids: chemical.liquids }),
     solves: cases.solves,
   };
 }
 
+/** Flow in each line of the chemical side, tanks as the day starts. */
+function flowsOf(chemical: ChemicalResult): Record<string, number> {
+  const out: Record<string, number> = {};
+  for (const p of chemical.softPumps) for (const id of p.lineIds) out[id] = p.flow.value;
+  for (const m of chemical.mixes) for (const s of m.streams) if (s.kind !== 'water' || m.way === 'proportioner') out[s.lineId] = s.flowM3s;
+  return out;
+}
+
 function emptyFindings(rig: Rig): Finding[] {
-  if (rig.machines.length) return [];
+  if (rig.machines.length || rig.softPumps.length) return [];
   return [
     {
       code: 'no-machine',
@@ -99,13 +116,17 @@ function emptyFindings(rig: Rig): Finding[] {
 
 function headline(rig: Rig, findings: readonly Finding[]): Message {
   if (findings.length) return findings[0].message;
-  return rig.machines.length === 1
+  return rig.machines.length === 1 && !rig.softPumps.length
     ? message('{m} is fed, all through the job.', { m: rig.machines[0].name })
     : message('Every pump is fed, all through the job.');
 }
 
 /** Each line carries the verdict of what it serves. */
-function lineVerdicts(rig: Rig, r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'outlets' | 'bypasses' | 'drains'>): Record<string, Verdict> {
+function lineVerdicts(
+  rig: Rig,
+  r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'outlets' | 'bypasses' | 'drains'>,
+  chemical: ChemicalResult,
+): Record<string, Verdict> {
   const out: Record<string, Verdict> = Object.fromEntries(rig.lines.map((l) => [l.id, 'fed']));
   const mark = (id: string | undefined, v: Verdict): void => {
     if (id !== undefined && id in out) out[id] = worse(out[id], v);
@@ -115,6 +136,8 @@ function lineVerdicts(rig: Rig, r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' 
   for (const o of r.outlets) mark(o.lineIds[o.lineIds.length - 1], o.verdict);
   for (const b of r.bypasses) mark(rig.lines.find((l) => l.role === 'bypass' && l.from.id === b.machineId)?.id, b.verdict);
   for (const d of r.drains) mark(d.lineId, d.verdict);
+  for (const p of chemical.softPumps) for (const id of p.lineIds) mark(id, p.verdict);
+  for (const m of chemical.mixes) for (const s of m.streams) mark(s.lineId, m.verdict);
   return out;
 }
 

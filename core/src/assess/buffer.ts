@@ -37,7 +37,7 @@ export function timeToEmpty(aboveHeelM3: number, outM3s: number, inM3s: number):
 }
 
 /** Judges a tank, together with those tied to it, over the job. */
-export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[]): TankResult {
+export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[], softWash: Readonly<Record<string, number>> = {}): TankResult {
   const { rig, net, values } = cases;
   const group = net.tieGroupOf.get(tank.id);
   const tied = group === undefined ? [tank] : rig.tanks.filter((t) => net.tieGroupOf.get(t.id) === group);
@@ -56,6 +56,11 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
     fullDraw += out * share;
     netDraw += out * share * rig.brief.triggerShare;
   }
+
+  // Soft washing draws on its tanks besides; its share of the job is in the mean already.
+  const soft = ids.reduce((sum, id) => sum + (tank.liquid === 'water' ? (softWash[id] ?? 0) : 0), 0);
+  fullDraw += soft / values['soft-wash-share'];
+  netDraw += soft;
 
   const volume = (level: (t: Tank) => number): number => tied.reduce((s, t) => s + volumeAt(t.shape, level(t)), 0);
   const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
@@ -104,6 +109,7 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
     draw: figure(netDraw, 'flow', 'net-draw', [
       input('Q', 'guns held open', fullDraw, 'flow'),
       input('share', 'trigger share', rig.brief.triggerShare, 'ratio'),
+      ...(soft > 0 ? [input('Q_soft', 'soft wash, mean', soft, 'flow')] : []),
     ]),
     fullDraw: figure(fullDraw, 'flow', 'net-draw', [input('Q', 'guns held open', fullDraw, 'flow')]),
     timeToEmpty: figure(timeToEmpty(aboveHeel, fullDraw, inflow), 'time', 'time-to-empty', [

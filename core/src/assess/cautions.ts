@@ -32,5 +32,42 @@ export function cautionsOf(rig: Rig): Caution[] {
       station: 'guns',
       text: 'A jet goes through skin and gloves. Never point a gun at anyone, never feel for leaks by hand; an injection wound needs a doctor at once, however small.',
     });
+  if (rig.liquids.length) out.push(...chemicalCautions(rig));
+  return out;
+}
+
+/** Warnings beside the place where chemicals are set. */
+function chemicalCautions(rig: Rig): Caution[] {
+  const out: Caution[] = [
+    {
+      station: 'liquids',
+      text: 'Goggles, long gloves and a fitting respirator; clean rinse water and an eye wash on board. In the eyes: rinse for a quarter of an hour and see a doctor, with the data sheet in hand. The data sheet’s first-aid section comes before anything here.',
+    },
+    {
+      station: 'liquids',
+      text: 'Never mix products that are not meant for each other, not even as residues. Label every tank, drum and bucket with what is in it today.',
+    },
+    {
+      station: 'liquids',
+      text: 'Corrosives on the road may be regulated freight: amounts, labels, papers and ventilation are for local rules to say. Keep the load space aired.',
+    },
+    {
+      station: 'mix',
+      text: 'Wet plants before, during and after; cover what you cannot rinse; mind the wind. Keep run-off out of storm drains and ponds: local rules decide where it may go.',
+    },
+    { station: 'mix', text: 'Spray from the ground where the jet reaches. Wet roofs and ladders with a hose in hand are how people fall.' },
+  ];
+  if (rig.softPumps.some((p) => p.kind === 'air'))
+    out.push({
+      station: 'mix',
+      text: 'Air drives the pump at once when its valve opens: blow the line down before you open any coupling. A compressor’s tank wants its relief valve tested.',
+    });
+  if (rig.softPumps.some((p) => p.kind === 'electric'))
+    out.push({ station: 'mix', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' });
+  if (rig.tanks.some((t) => t.holds !== undefined))
+    out.push({
+      station: 'tanks',
+      text: 'A chemical tank is filled by gravity or a closed coupling, never over the head. Know where its bund drains to before it is needed.',
+    });
   return out;
 }

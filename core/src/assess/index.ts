@@ -8,3 +8,8 @@ export { fitSpigot, type SpigotCurve } from './spigot-curve.js';
 export { caseWords } from './feed.js';
 export { nextBore } from './fill.js';
 export { RigNetwork, nodeIds, linkIds } from './rig-network.js';
+export * from './chemical/types.js';
+export { BlendNetwork, wayOf } from './chemical/blend-network.js';
+export { Stocks } from './chemical/stock.js';
+export { assessChemical } from './chemical/assess-chemical.js';
+export { wantedStrength, washNeeds } from './chemical/consumption.js';

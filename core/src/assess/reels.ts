@@ -13,7 +13,7 @@ const hosesOf = (line: Line): Hose[] => line.parts.filter((p): p is Hose => p.ki
 const lengthOf = (line: Line): number => hosesOf(line).reduce((s, h) => s + h.length, 0);
 
 /** What a reel takes, weighs and costs in time. */
-export function assessReel(cases: Cases, reel: Reel): ReelResult {
+export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Record<string, number>> = {}): ReelResult {
   const { rig, values, net } = cases;
   const line = rig.lines.find((l) => l.id === reel.line)!;
   const hoses = hosesOf(line);
@@ -26,7 +26,7 @@ export function assessReel(cases: Cases, reel: Reel): ReelResult {
   const dry = hoses.reduce((s, h) => s + priceAndMass({ item: h.item, kind: 'hose', lengthM: h.length }).massKg, 0);
   const volume = lineVolume(hoses);
   cases.set({});
-  const flow = Math.abs(net.flowOf(line.id));
+  const flow = Math.abs(chemicalFlow[line.id] ?? net.flowOf(line.id));
   const rho = net.water.densityKgM3;
   return {
     reelId: reel.id,

@@ -59,8 +59,15 @@ function endNode(role: LineRole, end: End, side: 'from' | 'to', lineId: string):
       return nodeIds.outlet(id);
     case 'open':
       return nodeIds.lineEnd(lineId);
+    case 'mix':
+    case 'soft-pump':
+    case 'sprayer':
+      throw new RangeError(`Line "${lineId}" is on the chemical side, which has a network of its own.`);
   }
 }
+
+/** Lines that are part of the water's network: drains are solved by themselves, the chemical side in its own network. */
+const isWater = (line: Line): boolean => line.role !== 'dump' && line.role !== 'chemical';
 
 /** Sum of a line's local losses, as link terms. */
 export function lineTerms(line: Line, values: AssumptionValues, water: Water, dirty: boolean): Pick<LinkSpec, 'runs' | 'quadratic' | 'constantM' | 'oneWay'> {
@@ -116,7 +123,7 @@ export class RigNetwork {
     );
     this.tieGroupOf = tieGroups(rig);
     this.network = new Network(this.specification());
-    this.lineLink = new Map(rig.lines.filter((l) => l.role !== 'dump').map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
+    this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
     this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
     this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
     this.storeLinks = rig.tanks.map((t) => this.network.link(linkIds.store(t.id)));
@@ -202,7 +209,7 @@ export class RigNetwork {
       });
     }
     for (const line of rig.lines) {
-      if (line.role === 'dump') continue;
+      if (!isWater(line)) continue;
       const from = endNode(line.role, line.from, 'from', line.id);
       const to = endNode(line.role, line.to, 'to', line.id);
       if (to === nodeIds.lineEnd(line.id)) {

@@ -1,17 +1,14 @@
 import type { Figure, Message } from '../working/figure.js';
+import type { ChemicalResult } from './chemical/types.js';
+import type { Verdict } from './verdict.js';
 
-/** In rising order of trouble. "stop" is danger, not thirst. */
-export const VERDICTS = ['fed', 'tight', 'starved', 'stop'] as const;
-export type Verdict = (typeof VERDICTS)[number];
+export { VERDICTS, type Verdict, worse, worstOf } from './verdict.js';
 
-export const worse = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);
-export const worstOf = (all: readonly Verdict[]): Verdict => all.reduce(worse, 'fed');
-
-export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'dump'] as const;
+export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'mix', 'liquids', 'dump'] as const;
 export type Station = (typeof STATIONS)[number];
 
 export interface Subject {
-  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel';
+  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel' | 'mix' | 'soft-pump' | 'liquid';
   readonly id: string;
 }
 
@@ -270,6 +267,7 @@ export interface Assessment {
   readonly drains: readonly DrainResult[];
   readonly reels: readonly ReelResult[];
   readonly runs: readonly RunResult[];
+  readonly chemical: ChemicalResult;
   readonly cases: readonly PressureCase[];
   /** Flow with all guns open and the tanks half full, m³/s, by line. */
   readonly lineFlow: Readonly<Record<string, number>>;

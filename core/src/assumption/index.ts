@@ -1,1 +1,2 @@
 export * from './register.js';
+export * from './wash-surfaces.js';

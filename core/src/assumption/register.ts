@@ -1,5 +1,6 @@
 import { parseQuantity } from '../quantity/parse.js';
 import type { Dimension } from '../quantity/dimension.js';
+import { washAssumptions } from './wash-surfaces.js';
 
 export type AssumptionKind = 'published' | 'common-practice' | 'estimate';
 
@@ -170,6 +171,54 @@ export const ASSUMPTIONS = [
     'Hose wound by hand never lies quite close.',
   ),
   assumption('corner-hose', 'Hose that each corner takes', 'length', '5 ft', 'estimate', 'Slack round a corner, so that it does not catch.'),
+  assumption(
+    'mix-tolerance',
+    'How far the strength at the wall may stray',
+    'ratio',
+    '10 %',
+    'common-practice',
+    'Less shows nowhere; a roof forgives more than paint.',
+  ),
+  assumption(
+    'mix-limit',
+    'Straying at which a mix fails',
+    'ratio',
+    '30 %',
+    'common-practice',
+    'Weaker wants a second pass; stronger wastes SH and harms plants.',
+  ),
+  assumption('soft-wash-share', 'Share of the job with the soft wash gun open', 'ratio', '15 %', 'estimate', 'Most of a wash is dwell, rinse and moving hose.'),
+  assumption('chem-reserve', 'Reserve of chemicals over the day’s need', 'ratio', '15 %', 'common-practice', 'A roof is always larger than it looked.'),
+  assumption('gravity-soap', 'Specific gravity of soap', 'number', '1.03', 'estimate', 'Take it from the data sheet.'),
+  assumption('pump-volts', 'Voltage at an electric pump', 'voltage', '12.5 V', 'estimate', 'A rested 12 V battery under load.'),
+  assumption(
+    'pump-12v-efficiency',
+    'Efficiency of an electric diaphragm pump',
+    'ratio',
+    '45 %',
+    'estimate',
+    'Motor and pump together; data sheets give 35 to 55 %.',
+  ),
+  assumption('pump-free-current', 'Current of an electric pump running free', 'current', '3 A', 'estimate', 'Small 12 V pumps; read it off your own.'),
+  assumption('air-surcharge', 'Air lost besides the strokes', 'ratio', '130 %', 'estimate', 'Leaks and dead space.'),
+  assumption('compressor-efficiency', 'Efficiency of a small compressor', 'ratio', '65 %', 'estimate', 'Adiabatic, one stage.'),
+  assumption('chem-bypass-limit', 'Longest time of a chemical pump in bypass', 'time', '10 min', 'common-practice', 'The loop warms and foams.'),
+  assumption('flush-volumes', 'Line volumes for a flush', 'number', '2', 'common-practice', 'One pushes out, one rinses: 5 to 10 gal on usual lines.'),
+  assumption('jet-throw', 'Throw of a straight jet against its height', 'ratio', '120 %', 'estimate', 'At about 35 degrees; wind takes its share.'),
+  assumption('flush-left', 'Water that stays in a drained line', 'ratio', '20 %', 'estimate', 'In low bends, pumps and strainers.'),
+  assumption(
+    'antifreeze-product',
+    'Glycol in the antifreeze as sold',
+    'ratio',
+    '95 %',
+    'estimate',
+    'Propylene glycol concentrate; ready mixes are far weaker.',
+  ),
+  assumption('antifreeze-price', 'Antifreeze, a gallon', 'money', '$14', 'estimate', 'The workshop’s own.'),
+  assumption('engine-fuel', 'Fuel of a small engine, weight for power and time', 'number', '0.60', 'estimate', 'lb per hp and hour, air-cooled petrol.'),
+  assumption('pump-wetted', 'Liquid in a plunger pump and its fittings', 'volume', '0.5 L', 'estimate', 'Head, unloader and strainer bowl.'),
+  assumption('soap-ageing', 'Days that soap poured into SH keeps', 'time', '14 d', 'common-practice', 'Then it separates; stir or meter it.'),
+  ...washAssumptions(assumption),
   assumption('pull-speed', 'Pace of pulling hose out', 'velocity', '2.5 ft/s', 'estimate', 'A slow walk.'),
 ] as const satisfies readonly Assumption[];
 

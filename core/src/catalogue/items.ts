@@ -137,6 +137,16 @@ const pressureHose = (nominal: string, price: number, mass: number): CatalogueIt
     mass,
     ESTIMATE,
   );
+const chemHose = (nominal: string, price: number, mass: number): CatalogueItem =>
+  item(
+    `hose-chemical-${slug(nominal)}`,
+    `Chemical hose ${nominal} in`,
+    'Hose',
+    { kind: 'hose', is: 'smooth-hose', bore: `${nominal} in`, length: '10 ft' },
+    price,
+    mass,
+    ESTIMATE,
+  );
 const device = (
   is: string,
   id: string,
@@ -170,6 +180,16 @@ export const CATALOGUE: readonly CatalogueItem[] = [
   device('filter', 'filter-34', 'Cartridge filter 3/4 in', '3/4 in', '7 Cv', 48, 1.2),
   device('filter', 'filter-1', 'Cartridge filter 1 in', '1 in', '14 Cv', 70, 1.6),
   device('gun-valve', 'gun-valve', 'Trigger gun and lance', '3/8 in', '2.4 Cv', 65, 1.3),
+  device('gun-valve', 'soft-gun-12', 'Ball gun for soft wash', '1/2 in', '6 Cv', 48, 0.6),
+  device('metering-valve', 'metering-14', 'Metering valve 1/4 in', '1/4 in', '0.4 Cv', 28, 0.15, { setting: '50 %' }),
+  device('metering-valve', 'metering-12', 'Metering valve 1/2 in', '1/2 in', '2.5 Cv', 38, 0.25, { setting: '50 %' }),
+  device('metering-valve', 'metering-34', 'Metering valve 3/4 in', '3/4 in', '7 Cv', 52, 0.4, { setting: '100 %' }),
+  chemHose('1/4', 1.4, 0.08),
+  chemHose('3/8', 2.1, 0.14),
+  chemHose('1/2', 2.8, 0.2),
+  chemHose('5/8', 3.6, 0.27),
+  chemHose('3/4', 4.6, 0.35),
+  chemHose('1', 6.4, 0.5),
   item('swivel-38', 'Reel swivel 3/8 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '3/8 in', count: '1', reducedBore: '0.31 in' }, 38, 0.3, ESTIMATE),
   item('swivel-12', 'Reel swivel 1/2 in', 'Fittings', { kind: 'fitting', is: 'swivel', bore: '1/2 in', count: '1', reducedBore: '0.42 in' }, 46, 0.4, ESTIMATE),
   item(

@@ -96,7 +96,7 @@ export function localLoss(part: Part, dirty: boolean): LocalLoss {
     case 'fitting':
       return { quadratic: part.count * quadraticOfK(fittingK(part), part.bore), openingLossPa: 0, oneWay: part.is === 'check-valve' };
     case 'valve':
-      return { quadratic: quadraticOfCv(part.cv), openingLossPa: part.openingLoss ?? 0, oneWay: part.oneWay ?? false };
+      return { quadratic: quadraticOfCv(part.cv * (part.setting ?? 1)), openingLossPa: part.openingLoss ?? 0, oneWay: part.oneWay ?? false };
     case 'strainer':
       return { quadratic: quadraticOfCv(dirty ? part.cvDirty : part.cvClean), openingLossPa: 0, oneWay: false };
   }

@@ -1,4 +1,4 @@
 export { readInp, type InpNetwork, type InpProblem, type ReadInp } from './inp-read.js';
 export { inpNetwork, type InpSolution, solveInp } from './inp-solve.js';
 export { writeInp } from './inp-write.js';
-export { rigInp } from './rig-inp.js';
+export { blendInp, rigInp } from './rig-inp.js';

@@ -48,8 +48,13 @@ class Writer {
     const { spec, head, demand } = this.network;
     const air = new Set<string>();
     const held = new Map<string, number>();
+    // An emitter's pressure counts from its junction: that stands where the jet meets the air.
+    const level = new Map<string, number>();
     for (const l of spec.links) {
-      if (this.isNozzle(l)) air.add(l.to);
+      if (this.isNozzle(l)) {
+        air.add(l.to);
+        level.set(l.from, head[this.network.node(l.to)]);
+      }
       // A tank's store and its surface are one fixed head.
       if (l.id.startsWith('store:')) {
         held.set(l.to, head[this.network.node(l.to)]);
@@ -60,7 +65,7 @@ class Writer {
       if (air.has(n.id)) return;
       const fixed = held.get(n.id) ?? (n.headM === undefined ? undefined : head[i]);
       if (fixed !== undefined) this.reservoirs.push(`${this.name(n.id)}\t${number(fixed)}`);
-      else this.junctions.push(`${this.name(n.id)}\t${number(n.elevationM)}\t${number(demand[i] / U.flow)}`);
+      else this.junctions.push(`${this.name(n.id)}\t${number(level.get(n.id) ?? n.elevationM)}\t${number(demand[i] / U.flow)}`);
     });
     spec.links.forEach((l, i) => this.link(l, i, air));
     return [
@@ -89,7 +94,7 @@ class Writer {
       return;
     }
     if (air.has(l.from) || air.has(l.to)) return;
-    if (network.constant[i] < 0) return this.pump(l, i);
+    if (network.constant[i] < 0 || l.curve) return this.pump(l, i);
     const flow = network.flow[i];
     const opening = Math.abs(flow) > 1e-9 ? network.constant[i] / (flow * flow) : 0;
     if (l.id.startsWith('unloader:')) return this.unloader(l, i, flow);
@@ -102,7 +107,8 @@ class Writer {
       const last = r === runs.length - 1;
       const to = last ? l.to : this.between(l.id, r, from);
       const reynolds = (Math.abs(velocity(flow, run.boreM)) * run.boreM) / network.viscosity;
-      const length = run.lengthM + Math.min(run.coiledLengthM ?? 0, run.lengthM) * (coilFactor(reynolds, run.boreM, run.coilDiameterM ?? 0) - 1);
+      const straight = network.runLength[network.runStart[i] + r];
+      const length = straight + Math.min(run.coiledLengthM ?? 0, straight) * (coilFactor(reynolds, run.boreM, run.coilDiameterM ?? 0) - 1);
       this.pipe(
         this.name(r === 0 ? l.id : `${l.id}_${r + 1}`),
         from,
@@ -133,9 +139,13 @@ class Writer {
   private pump(l: LinkSpec, i: number): void {
     const { network } = this;
     const name = this.name(l.id);
+    this.pumps.push(`${name}\t${this.name(l.from)}\t${this.name(l.to)}\tHEAD ${name}`);
+    if (l.curve) {
+      for (const p of l.curve) if (p.headM >= 0) this.curves.push(`${name}\t${number(p.flowM3s / U.flow)}\t${number(p.headM)}`);
+      return;
+    }
     const shutoff = -network.constant[i];
     const open = Math.sqrt(shutoff / network.quadratic[i]);
-    this.pumps.push(`${name}\t${this.name(l.from)}\t${this.name(l.to)}\tHEAD ${name}`);
     for (const share of [0, 0.5, 0.9]) this.curves.push(`${name}\t${number((open * share) / U.flow)}\t${number(shutoff * (1 - share * share))}`);
   }
 

@@ -1,4 +1,7 @@
 import { assumptionValues } from '../assumption/register.js';
+import { BlendNetwork, wayOf } from '../assess/chemical/blend-network.js';
+import { startLevels } from '../assess/chemical/blended-mix.js';
+import { Stocks } from '../assess/chemical/stock.js';
 import { Cases, type CaseSettings } from '../assess/cases.js';
 import type { Rig } from '../rig/schema.js';
 import { writeInp } from './inp-write.js';
@@ -8,4 +11,15 @@ export function rigInp(rig: Rig, settings: CaseSettings = {}): string {
   const cases = new Cases(rig, assumptionValues(rig.assumptions));
   cases.set(settings);
   return writeInp(cases.net.network, rig.name);
+}
+
+/** The way of one mix as an EPANET file, tanks as the day starts; undefined when its way is not whole. Heads are metres of water. */
+export function blendInp(rig: Rig, mixId: string): string | undefined {
+  const values = assumptionValues(rig.assumptions);
+  const mix = rig.mixes.find((m) => m.id === mixId);
+  const way = mix && wayOf(rig, mix);
+  if (!mix || !way) return undefined;
+  const net = new BlendNetwork(rig, values, new Stocks(rig, values), mix, way.pump, way.sprayer, way);
+  net.solve(startLevels(net));
+  return writeInp(net.network, `${rig.name}, ${mix.name}`);
 }

@@ -1,9 +1,10 @@
 import type { RigDocument } from '../rig/schema.js';
+import { withDownstream } from './chemical-sides.js';
 import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** One 8 gpm washer behind a big tank, the header plumbed for a second one to come. */
 export function bigTankTrailer(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Depot trailer', 'Tram depot'),
     brief: { job: '3 h', triggerShare: '60 %', water: '60 °F', altitude: '400 ft' },
     spigots: [spigot('yard-tap', 'Depot tap', '6 gpm', '60 psi')],
@@ -44,4 +45,5 @@ export function bigTankTrailer(): RigDocument {
       line('dump', 'dump', 'tank:water@3 in', 'open@-8 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
+  return withDownstream(rig, { outlet: 'gun-a', size: ['16 in', '16 in', '22 in'], highFlow: true, soapNozzle: '60' });
 }

@@ -1,13 +1,27 @@
 import type { RigDocument } from '../rig/schema.js';
+import { electricPump, enginePump } from '../catalogue/chemical-pieces.js';
+import { withBatch, withProportioner } from './chemical-sides.js';
 import { boxTank, emptyRig, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** Two washers for a crew of four behind a tank of more than 500 gal, fed from two spigots. */
 export function crewOfFour(): RigDocument {
   const feed = () => parts('tee-branch-1-12', 'ball-valve-full-1-12', 'strainer-1-12', 'barb-1-12', ['hose-helix-1-12', { length: '6 ft' }], 'barb-1-12');
   const fill = () => parts(['hose-garden-34', { length: '100 ft' }], 'inlet-valve-34', 'backflow-34', 'float-valve-34');
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Crew truck', 'Marina pontoon crew'),
-    brief: { job: '4 h', triggerShare: '60 %', water: '68 °F', altitude: '1150 ft' },
+    brief: {
+      job: '4 h',
+      triggerShare: '60 %',
+      water: '68 °F',
+      altitude: '1150 ft',
+      washes: [
+        { surface: 'house', area: '2600 ft²', perDay: '2' },
+        { surface: 'roof', area: '3500 ft²', perDay: '1' },
+        { surface: 'growth', area: '1500 ft²', perDay: '1' },
+      ],
+      daysPerWeek: '5',
+      coldest: '14 °F',
+    },
     spigots: [spigot('quay', 'Quay tap', '7 gpm', '60 psi'), spigot('shed', 'Shed tap', '5 gpm', '50 psi')],
     tanks: [boxTank('water', 'Water', ['84 in', '48 in', '36 in'], { base: '4 in', ventBore: '4 in' })],
     manifolds: [
@@ -41,4 +55,42 @@ export function crewOfFour(): RigDocument {
       line('dump', 'dump', 'tank:water@4 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
+  return crewSoftWash(rig);
+}
+
+/** Two engine-driven pumps on mix tanks and a 12 V proportioner for small work. */
+function crewSoftWash(rig: RigDocument): RigDocument {
+  const blended = withProportioner(
+    { ...rig, power: { battery: '200 Ah', chemistry: 'lithium', charging: '20 A', freeAir: '0 cfm', compressorPower: '0 hp' } },
+    {
+      pump: electricPump('small-pump'),
+      water: 'tank:water@8 in',
+      sh: ['30 in', '30 in', '24 in'],
+      soap: ['14 in', '14 in', '18 in'],
+      base: '4 in',
+      valves: { water: '60 %', sh: '17 %', soap: '12.5 %' },
+      hose: ['12', '200 ft'],
+      tip: '4 mm',
+    },
+  );
+  const roofs = withBatch(blended, {
+    id: 'roofs',
+    name: 'Roofs',
+    pump: enginePump('engine-a', { name: 'Engine pump A' }),
+    tank: ['36 in', '30 in', '28 in'],
+    base: '4 in',
+    hose: ['34', '250 ft'],
+    tip: '6 mm',
+    surface: 'roof',
+  });
+  return withBatch(roofs, {
+    id: 'growth',
+    name: 'Growth',
+    pump: enginePump('engine-b', { name: 'Engine pump B' }),
+    tank: ['36 in', '30 in', '28 in'],
+    base: '4 in',
+    hose: ['34', '250 ft'],
+    tip: '6 mm',
+    surface: 'growth',
+  });
 }

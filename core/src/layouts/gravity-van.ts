@@ -1,9 +1,10 @@
 import type { RigDocument } from '../rig/schema.js';
+import { chemicalTank, drawHose, injectorFor, soap } from '../catalogue/chemical-pieces.js';
 import { boxTank, emptyRig, gardenFill, gun, line, parts, spigot, washer } from './pieces.js';
 
 /** A small electric washer in a van, fed by gravity from a tank over the wheel arch. */
 export function gravityVan(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Market van', 'Night-market crew'),
     brief: { job: '45 min', triggerShare: '40 %', water: '64 °F', altitude: '80 ft' },
     spigots: [spigot('hall-tap', 'Market hall tap', '3 gpm', '45 psi')],
@@ -36,5 +37,30 @@ export function gravityVan(): RigDocument {
       line('return', 'bypass', 'machine:electric', 'tank:water@12 in~20 in', parts(['hose-helix-12', { length: '4 ft', name: 'Return hose 1/2 in' }])),
       line('dump', 'dump', 'tank:water@10 in', 'open@-14 in', parts('bulkhead-34', 'ball-valve-full-34', ['hose-helix-34', { length: '6 ft' }])),
     ],
+  };
+  return withFoam(rig);
+}
+
+/** Foam drawn at the gun from a bucket: vehicle soap, no SH. */
+function withFoam(rig: RigDocument): RigDocument {
+  return {
+    ...rig,
+    brief: { ...rig.brief, washes: [{ surface: 'vehicle', area: '220 ft²', perDay: '6' }], daysPerWeek: '4' },
+    liquids: [soap('foam', '$18')],
+    tanks: [...rig.tanks, chemicalTank('bucket', 'Foam bucket', 'foam', ['10 in', '10 in', '14 in'], { base: '0 in' })],
+    mixes: [
+      {
+        id: 'foam-mix',
+        name: 'Foam at the gun',
+        way: 'nozzle',
+        height: '4 ft',
+        surface: 'vehicle',
+        stock: 'foam',
+        wanted: '7 %',
+        flush: 'pump',
+        injector: { ...injectorFor('gun', '20'), drawRatio: '8 %' },
+      },
+    ],
+    lines: [...rig.lines, drawHose('draw-foam', 'tank:bucket@0 in', 'foam-mix', '3 ft')],
   };
 }

@@ -4,10 +4,13 @@ import { boostedSkid } from './boosted-skid.js';
 import { pontoonRig } from './first-rig.js';
 import { crewOfFour } from './crew-of-four.js';
 import { gravityVan } from './gravity-van.js';
+import { mixTankBoxTruck } from './mix-tank-box-truck.js';
 import { metricHeader } from './metric-header.js';
 import { plainFirst } from './plain-first.js';
 import { smallBuffer } from './small-buffer.js';
 import { tiedTanksTruck } from './tied-tanks-truck.js';
+import { twoBatchSingleAxle } from './two-batch-single-axle.js';
+import { twoTotesOxygen } from './two-totes-oxygen.js';
 import { twoGunSplit } from './two-gun-split.js';
 import { twoUnequal } from './two-unequal.js';
 import { winterSplit } from './winter-split.js';
@@ -34,5 +37,8 @@ export const LAYOUTS: readonly Layout[] = [
   { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: smallBuffer },
   { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: metricHeader },
   { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: winterSplit },
+  { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: mixTankBoxTruck },
+  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: twoBatchSingleAxle },
+  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: twoTotesOxygen },
   { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: crewOfFour },
 ];

@@ -1,6 +1,8 @@
-import { takePart } from '../catalogue/items.js';
-import type { LineDocument, MachineDocument, OutletDocument, PartDocument, RigDocument, TankDocument } from '../rig/schema.js';
+import { parts } from '../catalogue/build-line.js';
+import type { MachineDocument, OutletDocument, PartDocument, RigDocument, TankDocument } from '../rig/schema.js';
 import { RIG_FORMAT, RIG_VERSION } from '../rig/schema.js';
+
+export { type EndText, line, parts } from '../catalogue/build-line.js';
 
 /** A rig with nothing on it but a brief. */
 export function emptyRig(name: string, customer = ''): RigDocument {
@@ -20,13 +22,6 @@ export function emptyRig(name: string, customer = ''): RigDocument {
     lines: [],
     assumptions: {},
   };
-}
-
-type Changes = Record<string, string>;
-
-/** Parts from the shelf in order: an id, or an id with changes (`['hose-helix-1', { length: '9 ft' }]`). */
-export function parts(...wanted: (string | [string, Changes])[]): PartDocument[] {
-  return wanted.map((w, i) => (typeof w === 'string' ? takePart(w, `p${i + 1}`) : takePart(w[0], `p${i + 1}`, w[1])));
 }
 
 export function spigot(id: string, name: string, flow: string, staticPressure = '55 psi', height = '2 ft'): RigDocument['spigots'][number] {
@@ -80,19 +75,6 @@ export function washer(id: string, name: string, flow: string, pressure: string,
 
 export function gun(id: string, name: string, size: string, wantedPressure: string, changes: Partial<OutletDocument> = {}): OutletDocument {
   return { id, name, kind: 'gun', open: true, height: '4 ft', nozzle: { size, angle: '25', count: '1' }, wantedPressure, ...changes };
-}
-
-type EndText = `${'spigot' | 'tank' | 'manifold' | 'booster' | 'machine' | 'outlet'}:${string}` | 'open' | `open@${string}`;
-
-/** A line between two ends written `tank:water`; a height above the deck follows an @, a distance from the outlet a tilde: `tank:water@5 in~40 in`. */
-export function line(id: string, role: LineDocument['role'], from: EndText, to: EndText, list: PartDocument[], closed = false): LineDocument {
-  const end = (text: EndText): LineDocument['from'] => {
-    const [where, place = ''] = text.split('@');
-    const [height, apart] = place.split('~');
-    const [at, target] = where.split(':');
-    return { at: at as LineDocument['from']['at'], ...(target ? { id: target } : {}), ...(height ? { height } : {}), ...(apart ? { apart } : {}) };
-  };
-  return { id, role, from: end(from), to: end(to), ...(closed ? { closed } : {}), parts: list };
 }
 
 /** The usual way from a garden spigot to a tank. */

@@ -1,9 +1,10 @@
 import type { RigDocument } from '../rig/schema.js';
+import { withDownstream } from './chemical-sides.js';
 import { boxTank, emptyRig, gun, line, parts, pressureRun, washer } from './pieces.js';
 
 /** One tank of carried water, one machine, one reel, a dump valve and a hand-wash tap: for sites without a spigot. */
 export function plainFirst(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('First rig', 'Hill village'),
     notes: 'The village shuts its taps in winter: all water rides along.',
     brief: { job: '60 min', triggerShare: '60 %', water: '48 °F', altitude: '3200 ft' },
@@ -30,4 +31,5 @@ export function plainFirst(): RigDocument {
       line('hand-wash', 'dump', 'tank:water@6 in', 'open@-4 in', parts('bulkhead-12', 'ball-valve-full-12')),
     ],
   };
+  return withDownstream(rig, { outlet: 'gun-a' });
 }

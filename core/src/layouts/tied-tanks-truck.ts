@@ -1,18 +1,29 @@
 import type { RigDocument } from '../rig/schema.js';
+import { electricPump } from '../catalogue/chemical-pieces.js';
+import { withProportioner } from './chemical-sides.js';
 import { emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, uprightTank, washer } from './pieces.js';
 
 /** Two equal washers on two narrow tanks tied at the bottom. */
 export function tiedTanksTruck(): RigDocument {
   const feed = (bore: '1-14') =>
     parts('tee-branch-1-14', `ball-valve-full-${bore}`, `strainer-${bore}`, `barb-${bore}`, [`hose-helix-${bore}`, { length: '5 ft' }], `barb-${bore}`);
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Twin-tank truck', 'Holiday park'),
-    brief: { job: '90 min', triggerShare: '60 %', water: '65 °F', altitude: '150 ft' },
+    brief: {
+      job: '90 min',
+      triggerShare: '60 %',
+      water: '65 °F',
+      altitude: '150 ft',
+      washes: [{ surface: 'house', area: '2200 ft²', perDay: '3' }],
+      daysPerWeek: '5',
+      coldest: '14 °F',
+    },
     spigots: [spigot('park-tap', 'Park tap', '6.5 gpm', '60 psi')],
     tanks: [uprightTank('left', 'Left tank', '36 in', '50 in', { base: '3 in' }), uprightTank('right', 'Right tank', '36 in', '50 in', { base: '3 in' })],
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
     machines: [washer('washer-a', 'Washer A', '5.5 gpm', '3500 psi', '16 hp'), washer('washer-b', 'Washer B', '5.5 gpm', '3500 psi', '16 hp')],
     outlets: [gun('gun-a', 'Gun A', '6', '3000 psi'), gun('gun-b', 'Gun B', '6', '3000 psi')],
+    power: { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' },
     lines: [
       line('fill', 'fill', 'spigot:park-tap', 'tank:left@52 in', gardenFill('34', '150 ft')),
       line('tie', 'tie', 'tank:left@5 in', 'tank:right@5 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }], 'bulkhead-2')),
@@ -26,4 +37,14 @@ export function tiedTanksTruck(): RigDocument {
       line('dump', 'dump', 'tank:right@3 in', 'open@-6 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '1 ft' }])),
     ],
   };
+  return withProportioner(rig, {
+    pump: electricPump('soft-pump', { spare: true }),
+    water: 'tank:left@4 in',
+    sh: ['30 in', '24 in', '24 in'],
+    soap: ['12 in', '12 in', '16 in'],
+    base: '16 in',
+    valves: { water: '45 %', sh: '14 %', soap: '10 %' },
+    hose: ['12', '200 ft'],
+    tip: '4 mm',
+  });
 }

@@ -1,9 +1,10 @@
 import type { RigDocument } from '../rig/schema.js';
+import { withDownstream } from './chemical-sides.js';
 import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** One 8 gpm washer split to two guns with half-size nozzles; with one gun open the other half returns to the tank. */
 export function twoGunSplit(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Split rig', 'Stone-conservation mason'),
     brief: { job: '90 min', triggerShare: '50 %', water: '60 °F', altitude: '700 ft' },
     spigots: [spigot('site-tap', 'Site tap', '5 gpm', '50 psi')],
@@ -35,4 +36,5 @@ export function twoGunSplit(): RigDocument {
       line('dump', 'dump', 'tank:water@3 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
     ],
   };
+  return withDownstream(rig, { outlet: 'gun-a', highFlow: true, soapNozzle: '60', wanted: '0.8 %' });
 }

@@ -1,11 +1,21 @@
 import type { RigDocument } from '../rig/schema.js';
+import { electricPump } from '../catalogue/chemical-pieces.js';
+import { withBatch } from './chemical-sides.js';
 import { boxTank, emptyRig, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** An 8 gpm and a 4 gpm washer from one header stepped down to a branch each. */
 export function twoUnequal(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Two-washer trailer', 'Dairy co-operative'),
-    brief: { job: '2 h', triggerShare: '65 %', water: '58 °F', altitude: '900 ft' },
+    brief: {
+      job: '2 h',
+      triggerShare: '65 %',
+      water: '58 °F',
+      altitude: '900 ft',
+      washes: [{ surface: 'growth', area: '1200 ft²', perDay: '1' }],
+      daysPerWeek: '5',
+      coldest: '14 °F',
+    },
     spigots: [spigot('dairy-tap', 'Dairy tap', '9 gpm', '65 psi')],
     tanks: [boxTank('water', 'Water', ['80 in', '48 in', '40 in'], { base: '3 in', ventBore: '3 in' })],
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
@@ -53,4 +63,13 @@ export function twoUnequal(): RigDocument {
       line('dump', 'dump', 'tank:water@3 in', 'open@-10 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
+  return withBatch(rig, {
+    id: 'stick',
+    way: 'draw-stick',
+    pump: electricPump('soft-pump', { name: '12 V pump, spare on board', spare: true }),
+    tank: ['24 in', '20 in', '20 in'],
+    hose: ['58', '200 ft'],
+    tip: '4 mm',
+    surface: 'growth',
+  });
 }

@@ -1,11 +1,21 @@
 import type { RigDocument } from '../rig/schema.js';
+import { enginePump } from '../catalogue/chemical-pieces.js';
+import { withBatch } from './chemical-sides.js';
 import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** A 10 gpm washer split to two guns, its inlet switchable to a small antifreeze tank. */
 export function winterSplit(): RigDocument {
-  return {
+  const rig: RigDocument = {
     ...emptyRig('Winter rig', 'Dairy co-operative'),
-    brief: { job: '2 h', triggerShare: '55 %', water: '45 °F', altitude: '900 ft' },
+    brief: {
+      job: '2 h',
+      triggerShare: '55 %',
+      water: '45 °F',
+      altitude: '900 ft',
+      washes: [{ surface: 'growth', area: '1400 ft²', perDay: '2' }],
+      daysPerWeek: '5',
+      coldest: '-4 °F',
+    },
     spigots: [spigot('dairy-tap', 'Yard tap', '8 gpm', '65 psi')],
     tanks: [
       boxTank('water', 'Water', ['72 in', '44 in', '36 in'], { base: '3 in' }),
@@ -46,4 +56,12 @@ export function winterSplit(): RigDocument {
       line('dump', 'dump', 'tank:water@3 in', 'open@-12 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
+  return withBatch(rig, {
+    id: 'batch',
+    pump: enginePump('soft-pump', { openFlow: '8 gpm' }),
+    tank: ['30 in', '30 in', '24 in'],
+    hose: ['58', '200 ft'],
+    tip: '4.5 mm',
+    surface: 'growth',
+  });
 }

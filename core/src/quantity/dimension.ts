@@ -24,7 +24,11 @@ export type Dimension =
   | 'density'
   | 'viscosity'
   | 'flowCoefficient'
-  | 'money';
+  | 'money'
+  | 'coverage'
+  | 'current'
+  | 'voltage'
+  | 'charge';
 
 export interface Unit {
   /** As printed. */
@@ -92,6 +96,7 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('m³/h', 1 / 3600, 'cubic metres per hour', ['m3/h', 'cmh']),
     unit('gpm', GALLON / 60, 'gallons per minute', ['gal/min', 'usgpm']),
     unit('gph', GALLON / 3600, 'gallons per hour', ['gal/h', 'gal/hr']),
+    unit('cfm', FOOT ** 3 / 60, 'cubic feet per minute', ['scfm', 'ft³/min', 'ft3/min']),
   ],
   pressure: [
     unit('Pa', 1, 'pascals', ['pascal']),
@@ -125,16 +130,32 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('g', 1e-3, 'grams', ['gram', 'grams']),
     unit('lb', POUND, 'pounds', ['lbs', 'pound', 'pounds']),
     unit('oz', POUND / 16, 'ounces', ['ounce', 'ounces']),
+    unit('gr', POUND / 7000, 'grains', ['grain', 'grains']),
     unit('t', 1000, 'tonnes', ['tonne', 'tonnes']),
   ],
   power: [unit('W', 1, 'watts', ['watt', 'watts']), unit('kW', 1000, 'kilowatts', []), unit('hp', 550 * FOOT * POUND * G, 'horsepower', ['bhp'])],
-  ratio: [unit('%', 0.01, 'percent', ['percent', 'pct'])],
+  ratio: [
+    unit('%', 0.01, 'percent', ['percent', 'pct']),
+    unit('oz/gal', 1 / 128, 'fluid ounces per gallon', ['fl oz/gal']),
+    unit('mL/L', 1e-3, 'millilitres per litre', ['ml/l']),
+    unit('ppm', 1e-6, 'parts per million', ['mg/l']),
+  ],
   number: [unit('', 1, '')],
   rotation: [unit('rpm', 1 / 60, 'revolutions per minute', ['r/min', '1/min']), unit('Hz', 1, 'hertz', ['rev/s'])],
-  density: [unit('kg/m³', 1, 'kilograms per cubic metre', ['kg/m3']), unit('lb/gal', POUND / GALLON, 'pounds per gallon', [])],
+  density: [
+    unit('kg/m³', 1, 'kilograms per cubic metre', ['kg/m3']),
+    unit('g/L', 1, 'grams per litre', ['g/l']),
+    unit('lb/gal', POUND / GALLON, 'pounds per gallon', []),
+    unit('oz/gal', POUND / 16 / GALLON, 'ounces per gallon', []),
+    unit('gr/ft³', POUND / 7000 / FOOT ** 3, 'grains per cubic foot', ['gr/ft3']),
+  ],
   viscosity: [unit('Pa·s', 1, 'pascal seconds', ['pa s']), unit('mPa·s', 1e-3, 'millipascal seconds', ['cp', 'mpa s'])],
   flowCoefficient: [unit('Kv', KV, 'K v', []), unit('Cv', CV, 'C v', [])],
   money: [unit('$', 1, 'dollars', ['usd', 'dollar', 'dollars'])],
+  coverage: [unit('m²/L', 1000, 'square metres per litre', ['m2/l']), unit('ft²/gal', FOOT ** 2 / GALLON, 'square feet per gallon', ['ft2/gal', 'sqft/gal'])],
+  current: [unit('A', 1, 'amperes', ['amp', 'amps'])],
+  voltage: [unit('V', 1, 'volts', ['volt', 'volts'])],
+  charge: [unit('Ah', 3600, 'ampere hours', ['amp hours', 'amp-hours'])],
 };
 
 /** The unit a figure of this dimension is shown in, by system, when nothing better is known. */
@@ -156,6 +177,10 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
   viscosity: { us: 'mPa·s', metric: 'mPa·s' },
   flowCoefficient: { us: 'Cv', metric: 'Kv' },
   money: { us: '$', metric: '$' },
+  coverage: { us: 'ft²/gal', metric: 'm²/L' },
+  current: { us: 'A', metric: 'A' },
+  voltage: { us: 'V', metric: 'V' },
+  charge: { us: 'Ah', metric: 'Ah' },
 };
 
 /** SI unit symbol of a dimension, as printed in machine-readable output. */
@@ -177,6 +202,10 @@ export const SI_UNIT: Readonly<Record<Dimension, string>> = {
   viscosity: 'Pa s',
   flowCoefficient: 'm3/s/Pa^0.5',
   money: '$',
+  coverage: '1/m',
+  current: 'A',
+  voltage: 'V',
+  charge: 'A s',
 };
 
 const squash = (s: string): string => s.trim().replace(/\s+/g, ' ');

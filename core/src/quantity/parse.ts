@@ -50,7 +50,12 @@ export function unitChoices(dimension: Dimension): string {
     .join(', ');
 }
 
-const NAMES: Partial<Record<Dimension, string>> = { flowCoefficient: 'valve coefficient', number: 'plain number', rotation: 'speed of rotation' };
+const NAMES: Partial<Record<Dimension, string>> = {
+  charge: 'battery charge',
+  flowCoefficient: 'valve coefficient',
+  number: 'plain number',
+  rotation: 'speed of rotation',
+};
 /** "a flow", "an area": the dimension as a builder would name it. */
 export function aDimension(d: Dimension): string {
   const name = NAMES[d] ?? d;
@@ -146,6 +151,10 @@ const EXAMPLES: Readonly<Record<Dimension, string>> = {
   viscosity: '1 mPa·s',
   flowCoefficient: '12 Cv',
   money: '$64',
+  coverage: '120 ft²/gal',
+  current: '10 A',
+  voltage: '12 V',
+  charge: '100 Ah',
 };
 
 /** An example of what can be typed for the dimension. */

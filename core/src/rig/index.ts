@@ -1,5 +1,17 @@
 export * from './quantity-field.js';
 export * from './schema.js';
+export {
+  MIX_WAYS,
+  type Liquid,
+  type LiquidDocument,
+  type Mix,
+  type MixDocument,
+  type MixWay,
+  type Power,
+  type SoftPump,
+  type SoftPumpDocument,
+  type Sprayer,
+} from './chemical-schema.js';
 export * from './read.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';

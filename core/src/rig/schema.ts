@@ -1,20 +1,14 @@
 import * as v from 'valibot';
 import { ASSUMPTIONS, findAssumption } from '../assumption/register.js';
+import { WASH_SURFACES } from '../assumption/wash-surfaces.js';
+import { liquid, mix, power, softPump, sprayer } from './chemical-schema.js';
+import { bore, height, id, list, name, note } from './fields.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { quantity, quantityRuleOf, type QuantityRule, readField } from './quantity-field.js';
 
 /** Current version of the rig document. Older ones are lifted by `upgrade.ts`. */
 export const RIG_VERSION = 1;
 export const RIG_FORMAT = 'pozzo-rig';
-
-const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
-const note = v.pipe(v.string(), v.maxLength(4000, 'A note has at most 4000 characters.'));
-const id = v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'An id is up to 40 small letters, digits and dashes.'));
-const list = <T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) =>
-  v.pipe(v.array(item), v.maxLength(most, `At most ${most} entries.`));
-
-const height = quantity('length', '-10 ft', '40 ft');
-const bore = quantity('length', '1 mm', '300 mm');
 
 /** Families of fitting and valve whose loss coefficient follows from the bore (see `hydraulics/part-loss.ts`). */
 export const FITTING_KINDS = [
@@ -70,6 +64,8 @@ const valve = v.strictObject({
   /** Pressure lost as soon as anything flows (spring of a backflow preventer). */
   openingLoss: v.optional(quantity('pressure', '0 psi', '50 psi')),
   oneWay: v.optional(v.boolean()),
+  /** Share of its full coefficient that a metering valve is opened to. */
+  setting: v.optional(quantity('ratio', '0.1 %', '100 %')),
 });
 const strainer = v.strictObject({
   ...partBase,
@@ -82,7 +78,7 @@ const strainer = v.strictObject({
 export const PartSchema = v.variant('kind', [hose, fitting, valve, strainer]);
 
 /** Where a line begins or ends. */
-export const END_KINDS = ['spigot', 'tank', 'manifold', 'booster', 'machine', 'outlet', 'open'] as const;
+export const END_KINDS = ['spigot', 'tank', 'manifold', 'booster', 'machine', 'outlet', 'open', 'mix', 'soft-pump', 'sprayer'] as const;
 const end = v.strictObject({
   at: v.picklist(END_KINDS),
   id: v.optional(id),
@@ -92,7 +88,7 @@ const end = v.strictObject({
   apart: v.optional(quantity('length', '0 in', '40 ft')),
 });
 
-export const LINE_ROLES = ['fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'dump'] as const;
+export const LINE_ROLES = ['fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'dump', 'chemical'] as const;
 const line = v.strictObject({
   id,
   name: v.optional(name),
@@ -147,6 +143,14 @@ const tank = v.strictObject({
   lid: v.picklist(['open', 'closed']),
   /** Clear diameter of the vent; 0 for none. */
   ventBore: quantity('length', '0 in', '12 in'),
+  /** The liquid in it; left out for water. */
+  holds: v.optional(id),
+  /** Where its vent breathes. */
+  ventTo: v.optional(v.picklist(['deck', 'outside'])),
+  /** Filled through a tube that ends near the bottom. */
+  dropTube: v.optional(v.boolean()),
+  /** Catch basin under it, drained overboard. */
+  bund: v.optional(quantity('volume', '0 gal', '2000 gal')),
 });
 
 const machine = v.strictObject({
@@ -233,6 +237,15 @@ const brief = v.strictObject({
   triggerShare: quantity('ratio', '1 %', '100 %'),
   water: quantity('temperature', '32.5 °F', '150 °F'),
   altitude: quantity('length', '-1400 ft', '20000 ft'),
+  /** What is soft washed on a usual day. */
+  washes: v.optional(
+    list(v.strictObject({ surface: v.picklist(WASH_SURFACES), area: quantity('area', '1 ft²', '1000000 ft²'), perDay: quantity('number', '0.05', '40') }), 12),
+  ),
+  daysPerWeek: v.optional(quantity('number', '0.2', '7')),
+  /** Coldest night that the rig stands out. */
+  coldest: v.optional(quantity('temperature', '-60 °F', '120 °F')),
+  /** Dissolved solids of the tap water. */
+  tapSolids: v.optional(quantity('ratio', '0 ppm', '5000 ppm')),
 });
 
 const assumptions = v.pipe(
@@ -263,6 +276,12 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
   pressure: ['0 psi', '10000 psi'],
   volume: ['0.1 L', '10000 L'],
   number: ['0.001', '1000'],
+  time: ['0 s', '730 d'],
+  area: ['0.01 m²', '1000000 m²'],
+  coverage: ['0.001 m²/L', '1000 m²/L'],
+  voltage: ['1 V', '1000 V'],
+  current: ['0 A', '1000 A'],
+  money: ['$0', '$100000'],
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */
@@ -288,6 +307,11 @@ export const RigSchema = v.strictObject({
   boosters: list(booster, 8),
   machines: list(machine, 8),
   outlets: list(outlet, 16),
+  liquids: v.optional(list(liquid, 16), []),
+  softPumps: v.optional(list(softPump, 6), []),
+  sprayers: v.optional(list(sprayer, 8), []),
+  mixes: v.optional(list(mix, 6), []),
+  power: v.optional(power),
   lines: list(line, 80),
   reels: v.optional(list(reel, 16), []),
   site: v.optional(site),

@@ -10,9 +10,20 @@ const ENDS: Readonly<Record<LineRole, { from: readonly End['at'][]; to: readonly
   pressure: { from: ['machine', 'manifold'], to: ['outlet', 'manifold'] },
   bypass: { from: ['machine'], to: ['tank', 'machine'] },
   dump: { from: ['tank'], to: ['open'] },
+  chemical: { from: ['tank', 'mix', 'soft-pump', 'spigot'], to: ['mix', 'soft-pump', 'sprayer', 'tank'] },
 };
 
-const LIST = { spigot: 'spigots', tank: 'tanks', manifold: 'manifolds', booster: 'boosters', machine: 'machines', outlet: 'outlets' } as const;
+const LIST = {
+  spigot: 'spigots',
+  tank: 'tanks',
+  manifold: 'manifolds',
+  booster: 'boosters',
+  machine: 'machines',
+  outlet: 'outlets',
+  mix: 'mixes',
+  'soft-pump': 'softPumps',
+  sprayer: 'sprayers',
+} as const;
 
 const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
 
@@ -20,7 +31,7 @@ const problem = (code: string, path: string, bound: string, message: string): Pr
 export function wiringProblems(rig: Rig): Problem[] {
   const out: Problem[] = [];
   const seen = new Map<string, string>();
-  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines', 'reels'] as const;
+  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines', 'reels', 'liquids', 'softPumps', 'sprayers', 'mixes'] as const;
   for (const list of lists)
     rig[list].forEach((thing, i) => {
       const path = `${list}.${i}.id`;
@@ -34,6 +45,21 @@ export function wiringProblems(rig: Rig): Problem[] {
       out.push(problem('nowhere', `reels.${i}.line`, 'a line', `Reel "${reel.name}" carries a line "${reel.line}" that is not there.`));
     if (!(reel.core < reel.flange))
       out.push(problem('above', `reels.${i}.core`, '< flange', `The core of reel "${reel.name}" must be smaller than its flange.`));
+  });
+
+  const liquidMissing = (path: string, of: string, wanted: string | undefined): void => {
+    if (wanted !== undefined && !rig.liquids.some((l) => l.id === wanted))
+      out.push(problem('nowhere', path, 'a liquid', `${of} holds a liquid "${wanted}" that is not on the list.`));
+  };
+  rig.tanks.forEach((t, i) => liquidMissing(`tanks.${i}.holds`, `Tank "${t.name}"`, t.holds));
+  rig.mixes.forEach((m, i) => {
+    liquidMissing(`mixes.${i}.stock`, `Mix "${m.name}"`, m.stock);
+    liquidMissing(`mixes.${i}.soap.liquid`, `Mix "${m.name}"`, m.soap?.liquid);
+    const outlet = m.injector?.outlet;
+    if (outlet !== undefined && !rig.outlets.some((o) => o.id === outlet) && !rig.sprayers.some((s) => s.id === outlet))
+      out.push(problem('nowhere', `mixes.${i}.injector.outlet`, 'a gun', `Mix "${m.name}" draws at a gun "${outlet}" that is not there.`));
+    if ((m.way === 'downstream' || m.way === 'nozzle') && !m.injector)
+      out.push(problem('missing', `mixes.${i}.injector`, 'an injector', `Mix "${m.name}" is drawn by an injector but has none.`));
   });
 
   rig.lines.forEach((line, i) => {

@@ -59,7 +59,9 @@ export const structuredCopy = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 
 /** An id not yet used in the document, made from a stem. */
 export function unusedId(d: RigDocument, stem: string): string {
-  const used = new Set([...d.spigots, ...d.tanks, ...d.manifolds, ...d.boosters, ...d.machines, ...d.outlets, ...d.lines, ...(d.reels ?? [])].map((x) => x.id));
+  const chemical = [...(d.liquids ?? []), ...(d.softPumps ?? []), ...(d.sprayers ?? []), ...(d.mixes ?? [])];
+  const water = [...d.spigots, ...d.tanks, ...d.manifolds, ...d.boosters, ...d.machines, ...d.outlets, ...d.lines, ...(d.reels ?? [])];
+  const used = new Set([...water, ...chemical].map((x) => x.id));
   const base = stem.slice(0, 34);
   if (!used.has(base)) return base;
   for (let i = 2; ; i++) if (!used.has(`${base}-${i}`)) return `${base}-${i}`;

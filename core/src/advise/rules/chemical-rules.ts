@@ -1,0 +1,266 @@
+import { drawHose } from '../../catalogue/chemical-pieces.js';
+import { takePart } from '../../catalogue/items.js';
+import { meeting } from '../../chemistry/compatibility.js';
+import { parseQuantity } from '../../quantity/parse.js';
+import { typeableQuantity } from '../../quantity/format.js';
+import type { RigDocument } from '../../rig/schema.js';
+import { type Candidate, eachPart, like, m, type Rule, sizeUp } from './shared.js';
+
+const percent = (share: number): string => typeableQuantity(share, 'ratio', '%', 3);
+const unused = (d: RigDocument, lineId: string): string => {
+  const parts = d.lines.find((l) => l.id === lineId)!.parts;
+  for (let i = 1; ; i++) if (!parts.some((p) => p.id === `p${i}`)) return `p${i}`;
+};
+
+/** Valves set for the wanted strength; for injectors the soap nozzle, the draw hose and the tank's height. */
+export const mixRules: Rule = (finding, rig, doc, now) => {
+  const i = rig.mixes.findIndex((x) => x.id === finding.subject.id);
+  const result = now.chemical.mixes.find((x) => x.mixId === finding.subject.id);
+  const mix = doc.mixes?.[i];
+  if (!mix || !result) return [];
+  const out: Candidate[] = [];
+  if (result.settings.length && result.reachable)
+    out.push({
+      id: 'valves',
+      title: `Set the valves: ${result.settings.map((s) => `${s.name} ${percent(s.wanted)}`).join(', ')}`,
+      change: (d) => {
+        for (const s of result.settings) {
+          const part = d.lines.find((l) => l.id === s.lineId)!.parts.find((p) => p.id === s.partId);
+          if (part?.kind === 'valve') part.setting = percent(s.wanted);
+        }
+      },
+    });
+  if (result.settings.length) {
+    const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
+    const stock = branches.find((l) => doc.tanks.some((t) => t.id === l.from.id && t.holds === mix.stock));
+    const tank = doc.tanks.findIndex((t) => t.id === stock?.from.id);
+    if (tank >= 0)
+      for (const more of [0.3048, 0.6096])
+        out.push({
+          id: `raise-${Math.round(more * 100)}`,
+          title: `Raise ${doc.tanks[tank].name} by ${more < 0.5 ? '12' : '24'} in`,
+          change: (d) => {
+            d.tanks[tank].base = like(d.tanks[tank].base, rig.tanks[tank].base + more);
+            for (const l of d.lines)
+              if (l.from.at === 'tank' && l.from.id === d.tanks[tank].id && l.from.height) {
+                const read = parseQuantity(l.from.height, 'length');
+                if (read.ok) l.from.height = like(l.from.height, read.si + more);
+              }
+          },
+        });
+  }
+  if (mix.injector && (finding.code === 'mix-weak' || finding.code === 'mix-strays')) {
+    const size = rig.mixes[i].injector!.soapNozzle;
+    for (const factor of [1.5, 2])
+      out.push({
+        id: `soap-nozzle-${factor}`,
+        title: `Soap nozzle number ${Math.round(size * factor)}`,
+        change: (d) => void (d.mixes![i].injector!.soapNozzle = String(Math.round(size * factor))),
+      });
+    const hoses = now.outlets.find((o) => o.outletId === mix.injector!.outlet)?.lineIds ?? [];
+    out.push({
+      id: 'hose-wider',
+      title: 'Pressure hose one size wider',
+      change: (d) => eachPart(d, hoses, (p) => (p.kind === 'hose' ? sizeUp(p) : undefined)),
+    });
+    const draw = doc.lines.find((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
+    if (draw)
+      out.push({
+        id: 'draw-wider',
+        title: 'Draw hose 3/8 in',
+        change: (d) =>
+          eachPart(d, [draw.id], (p) =>
+            p.kind === 'hose' ? ({ ...takePart('hose-chemical-38', p.id), length: p.length, name: 'Draw hose 3/8 in' } as never) : undefined,
+          ),
+      });
+  }
+  return out;
+};
+
+/** Where the flush water comes in. */
+export const flushRules: Rule = (finding, rig) => {
+  const i = rig.mixes.findIndex((x) => x.id === finding.subject.id);
+  return [{ id: 'through', title: 'Let flush water in before valves and checks', change: (d) => void (d.mixes![i].flush = 'through') }];
+};
+
+export const checkRules: Rule = (finding, _rig, doc) => {
+  const line = doc.lines.find((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === finding.subject.id);
+  if (!line) return [];
+  return [
+    {
+      id: 'check',
+      title: 'Check valve in the draw line',
+      change: (d) =>
+        void d.lines
+          .find((l) => l.id === line.id)!
+          .parts.push(
+            ...drawHose('x', 'tank:x', 'x')
+              .parts.filter((p) => p.item === 'check-valve-12')
+              .map((p) => ({ ...p, id: unused(d, line.id) })),
+          ),
+    },
+  ];
+};
+
+/** Something that shuts between tank and gun. */
+export const siphonRules: Rule = (finding, _rig, doc) => {
+  const suction = doc.lines.find((l) => l.role === 'chemical' && l.from.at === 'mix' && l.from.id === finding.subject.id);
+  const delivery = doc.lines.find((l) => l.role === 'chemical' && l.from.at === 'soft-pump' && l.from.id === suction?.to.id);
+  if (!delivery) return [];
+  return ['soft-gun-12', 'ball-valve-full-12'].map((item) => ({
+    id: item,
+    title: item === 'soft-gun-12' ? 'A ball gun at the end of the hose' : 'A ball valve at the end of the hose',
+    change: (d: RigDocument) => void d.lines.find((l) => l.id === delivery.id)!.parts.push(takePart(item, unused(d, delivery.id))),
+  }));
+};
+
+/** Another tip, a wider hose, more pump. */
+export const jetRules: Rule = (finding, rig, _doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const pump = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  const sprayer = rig.sprayers.findIndex((s) => s.id === p?.sprayerId);
+  if (!p || pump < 0 || sprayer < 0) return [];
+  const bore = rig.sprayers[sprayer].nozzleBore * 1000;
+  return [
+    ...[0.7, 0.8, 0.9, 1.15, 1.3].map((f) => {
+      const mm = Math.round(bore * f * 10) / 10;
+      return { id: `tip-${mm}`, title: `Jet tip ${mm} mm`, change: (d: RigDocument) => void (d.sprayers![sprayer].nozzleBore = `${mm} mm`) };
+    }),
+    {
+      id: 'hose',
+      title: 'Soft wash hose one size wider',
+      change: (d) => eachPart(d, p.lineIds.slice(-1), (x) => (x.kind === 'hose' && m(x.length) > 5 ? sizeUp(x) : undefined)),
+    },
+    {
+      id: 'pump',
+      title: 'A pump of half as much again in flow and pressure',
+      change: (d) => {
+        d.softPumps![pump].openFlow = typeableQuantity(rig.softPumps[pump].openFlow * 1.5, 'flow', 'gpm', 2);
+        d.softPumps![pump].limit = typeableQuantity(rig.softPumps[pump].limit * 1.5, 'pressure', 'psi', 2);
+      },
+    },
+  ];
+};
+
+export const batteryRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  if (!p?.batteryDay || !doc.power || !rig.power) return [];
+  const need = Math.ceil(((rig.power.battery / 3600) * (p.batteryDay.value * 1.25)) / p.batteryUsable / 10) * 10;
+  return [
+    { id: 'larger', title: `A battery of ${need} Ah`, change: (d) => void (d.power!.battery = `${need} Ah`) },
+    { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.power!.chemistry = 'lithium') },
+    { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void (d.power!.charging = '30 A') },
+  ];
+};
+
+export const airRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  if (!p?.airUse || !p.airPower || i < 0) return [];
+  const cfm = Math.ceil((p.airUse.value / 4.719474432e-4) * (Math.max(rig.power?.freeAir ?? 0, 1e-9) / Math.max(p.airGiven, 1e-9)) * 1.1);
+  const hp = Math.ceil((p.airPower.value / 745.7 / 0.85) * 2) / 2;
+  const base = doc.power ?? { battery: '100 Ah', chemistry: 'agm' as const, charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
+  return [
+    {
+      id: 'compressor',
+      title: `A compressor of ${cfm} cfm and ${hp} hp`,
+      change: (d) => void (d.power = { ...base, freeAir: `${cfm} cfm`, compressorPower: `${hp} hp` }),
+    },
+    ...[0.8, 0.6].map((f) => {
+      const psi = typeableQuantity(rig.softPumps[i].limit * f, 'pressure', 'psi', 2);
+      return { id: `air-${psi}`, title: `Turn the air down to ${psi}`, change: (d: RigDocument) => void (d.softPumps![i].limit = psi) };
+    }),
+  ];
+};
+
+/** More tank for what is short, fresh stock for what is stale, less at a time for what spoils. */
+export const stockRules: Rule = (finding, rig, doc, now) => {
+  const l = now.chemical.liquids.find((x) => x.liquidId === finding.subject.id);
+  const i = doc.liquids?.findIndex((x) => x.id === finding.subject.id) ?? -1;
+  if (!l || i < 0) return [];
+  if (finding.code === 'stock-stale')
+    return [
+      {
+        id: 'fresh',
+        title: 'Fetch fresh stock',
+        change: (d) => {
+          d.liquids![i].strength!.age = '1 d';
+          delete d.liquids![i].strength!.titrated;
+        },
+      },
+    ];
+  const tank = doc.tanks.findIndex((t) => t.id === l.tanks[0]);
+  if (tank < 0) return [];
+  if (finding.code === 'use-by') {
+    const level = Math.max((rig.tanks[tank].startLevel * 1.15) / Math.max(l.lastsDays, 1), 0.06);
+    return [{ id: 'less', title: 'Mix one day’s worth', change: (d) => void (d.tanks[tank].startLevel = like(d.tanks[tank].startLevel, level)) }];
+  }
+  const t = doc.tanks[tank];
+  if (t.shape.kind !== 'box') return [];
+  const grow = Math.cbrt((1.15 * l.perDay.value) / l.onBoardM3);
+  return [
+    {
+      id: 'tank',
+      title: `${t.name} ${Math.round((grow ** 3 - 1) * 100)} % larger`,
+      change: (d) => {
+        const box = d.tanks[tank];
+        if (box.shape.kind !== 'box') return;
+        const full = box.startLevel === box.shape.height;
+        for (const side of ['length', 'width', 'height'] as const)
+          box.shape[side] = like(box.shape[side], Math.ceil((m(box.shape[side]) * grow) / 0.0254) * 0.0254);
+        box.fullLevel = box.shape.height;
+        if (full) box.startLevel = box.shape.height;
+      },
+    },
+  ];
+};
+
+export const tankPracticeRules: Rule = (finding, rig) => {
+  const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
+  return finding.code === 'fumes-deck'
+    ? [{ id: 'outside', title: 'Lead the vent outside', change: (d) => void (d.tanks[i].ventTo = 'outside') }]
+    : [{ id: 'tube', title: 'A drop tube to the bottom', change: (d) => void (d.tanks[i].dropTube = true) }];
+};
+
+export const attackRules: Rule = (finding, rig) => {
+  const reel = rig.reels.findIndex((r) => r.id === finding.subject.id);
+  if (reel >= 0)
+    return [
+      { id: 'none', title: 'Couple straight to the hose, past the swivel', change: (d) => void (d.reels![reel].swivel = 'none') },
+      { id: 'plastic', title: 'A plastic swivel', change: (d) => void (d.reels![reel].swivel = 'plastic') },
+    ];
+  const pump = rig.softPumps.findIndex((p) => p.id === finding.subject.id);
+  return pump < 0
+    ? []
+    : [
+        {
+          id: 'materials',
+          title: 'Polypropylene body, fluororubber seals',
+          change: (d) => {
+            d.softPumps![pump].body = 'polypropylene';
+            d.softPumps![pump].seals = 'fluororubber';
+          },
+        },
+      ];
+};
+
+/** Takes the branch that does not belong off the blend that it would meet SH in. */
+export const neverRules: Rule = (finding, rig, doc) => {
+  const a = rig.liquids.find((l) => l.id === finding.subject.id);
+  if (!a) return [];
+  return rig.mixes.flatMap((mix) => {
+    const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
+    const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
+    const stock = rig.liquids.find((l) => l.id === mix.stock);
+    return branches
+      .filter((l) => {
+        const k = kind(l.from.id);
+        return k && stock && meeting(k.kind, stock.kind).verdict === 'never';
+      })
+      .map((l) => ({
+        id: `off-${l.id}`,
+        title: `Take ${kind(l.from.id)!.name} off ${mix.name}`,
+        change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
+      }));
+  });
+};

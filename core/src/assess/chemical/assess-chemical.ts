@@ -1,0 +1,42 @@
+import type { Rig } from '../../rig/schema.js';
+import type { Cases } from '../cases.js';
+import { wayOf } from './blend-network.js';
+import { assessLiquids } from './liquids.js';
+import { assessMeetings } from './meetings.js';
+import { assessMix } from './mix.js';
+import { assessSoftPumps } from './soft-pump.js';
+import type { Stocks } from './stock.js';
+import type { ChemicalResult, MixResult } from './types.js';
+import { assessPureWater, assessWinter } from './winter.js';
+
+/** The chemical side of a rig: what meets, in what strength, by which pump, and what it eats. */
+export function assessChemical(cases: Cases, stocks: Stocks): ChemicalResult {
+  const { rig } = cases;
+  const mixes = rig.mixes.map((m) => assessMix(cases, stocks, m)).filter((m) => m !== undefined);
+  const softPumps = assessSoftPumps(cases, stocks, mixes);
+  return {
+    mixes,
+    softPumps,
+    liquids: assessLiquids(cases, stocks, mixes),
+    meetings: assessMeetings(rig, stocks),
+    winter: assessWinter(cases),
+    pureWater: assessPureWater(cases, softPumps),
+    drawnFrom: drawnFrom(rig, mixes, cases.values['soft-wash-share']),
+  };
+}
+
+/** Mean flow that soft washing takes from each tank while a job lasts. Injectors take from the washer's own water. */
+function drawnFrom(rig: Rig, mixes: readonly MixResult[], share: number): Record<string, number> {
+  const out: Record<string, number> = {};
+  for (const m of mixes) {
+    if (
+      !wayOf(
+        rig,
+        rig.mixes.find((x) => x.id === m.mixId)!,
+      )
+    )
+      continue;
+    for (const s of m.streams) if (s.tankId !== undefined) out[s.tankId] = (out[s.tankId] ?? 0) + s.flowM3s * share;
+  }
+  return out;
+}

@@ -1,0 +1,89 @@
+import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightShare } from '../../chemistry/hypochlorite.js';
+import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { figure, input } from '../../working/figure.js';
+import type { Cases } from '../cases.js';
+import { type Verdict } from '../verdict.js';
+import { daysPerWeek } from './consumption.js';
+import type { Stocks } from './stock.js';
+import type { LiquidResult, MixResult } from './types.js';
+
+const DAY = 86400;
+const GALLON = 0.003785411784;
+
+/** Every liquid: strength today, need, what is on board and whether to keep it. */
+export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixResult[]): LiquidResult[] {
+  const { rig } = cases;
+  const days = daysPerWeek(rig);
+  return stocks.all.map((s) => {
+    const l = s.liquid;
+    const kept = l.strength?.kept ?? 293.15;
+    const perDay = mixes.reduce((sum, m) => {
+      const mix = rig.mixes.find((x) => x.id === m.mixId)!;
+      return sum + (mix.stock === l.id ? m.stockPerJob.value * m.jobsPerDay : 0) + (mix.soap?.liquid === l.id ? m.soapPerJobM3 * m.jobsPerDay : 0);
+    }, 0);
+    const tanks = rig.tanks.filter((t) => t.holds === l.id);
+    const mixed = new Set(
+      rig.mixes
+        .filter((m) => m.way === 'batch' || m.way === 'draw-stick')
+        .flatMap((m) => rig.lines.filter((x) => x.role === 'chemical' && x.to.at === 'mix' && x.to.id === m.id).map((x) => x.from.id)),
+    );
+    // A tank of finished mix holds only its share of the stock.
+    const onBoard = tanks.reduce((sum, t) => {
+      const volume = volumeAt(t.shape, Math.min(t.startLevel, shapeHeight(t.shape)));
+      const mix = mixed.has(t.id) ? mixes.find((m) => rig.mixes.find((x) => x.id === m.mixId)!.stock === l.id) : undefined;
+      return sum + volume * (mix && s.today > 0 ? Math.min(mix.wanted.value / s.today, 1) : 1);
+    }, 0);
+    const lasts = perDay > 0 ? onBoard / perDay : Infinity;
+    // Used evenly from full to empty, the mean age when used is half of the time it lasts, by calendar.
+    const keptAge = Number.isFinite(lasts) ? ((lasts / 2) * DAY * 7) / days : 0;
+    const keptStrength = s.bought > 0 ? strengthAfter(s.bought, (l.strength?.age ?? 0) + keptAge, kept) : 0;
+    const freshWeek = (perDay * days * l.price) / GALLON;
+    const span = Math.max(halfLife(Math.max(s.bought, 0.01), kept), 30 * DAY);
+    const age = l.strength?.age ?? 0;
+    const months = Math.min(Math.max(span * 0.6, 60 * DAY), 365 * DAY);
+    let verdict: Verdict = 'fed';
+    if (s.bought > 0 && s.today < s.bought * 0.8) verdict = 'tight';
+    if (l.useBy !== undefined && Number.isFinite(lasts) && lasts > Math.max(l.useBy / DAY, 1) * 1.5) verdict = 'tight';
+    return {
+      liquidId: l.id,
+      kind: l.kind,
+      bought: s.bought,
+      today: figure(
+        s.today,
+        'ratio',
+        l.strength?.titrated === undefined ? 'sh-decay' : 'given',
+        [input('C₀', 'bought, trade', s.bought, 'ratio'), input('t', 'age', age, 'time'), input('T', 'kept at', kept, 'temperature')],
+        [],
+      ),
+      weightShare: weightShare(s.today),
+      densityKgM3: 998.2 * (l.kind === 'hypochlorite' ? hypochloriteGravity(s.bought) : s.gravity),
+      halfLife: figure(s.bought > 0 ? halfLife(s.bought, kept) : Infinity, 'time', 'sh-decay', [
+        input('C₀', 'bought, trade', s.bought, 'ratio'),
+        input('T', 'kept at', kept, 'temperature'),
+      ]),
+      handbookHalfLifeS: s.bought > 0 ? handbookHalfLife(s.bought, kept) : Infinity,
+      ageing:
+        s.bought > 0
+          ? {
+              timeS: Array.from({ length: 41 }, (_, i) => (months * i) / 40),
+              strength: Array.from({ length: 41 }, (_, i) => strengthAfter(s.bought, (months * i) / 40, kept)),
+            }
+          : { timeS: [], strength: [] },
+      perDay: figure(
+        perDay,
+        'volume',
+        'coverage',
+        mixes.map((m) => input('V', 'mix in a day', m.dayM3.value, 'volume')),
+      ),
+      perWeekM3: perDay * days,
+      onBoardM3: onBoard,
+      lastsDays: lasts,
+      keptAgeS: keptAge,
+      keptStrength,
+      freshWeek,
+      keptWeek: keptStrength > 0 && s.bought > 0 ? (freshWeek * Math.max(s.today, 1e-6)) / keptStrength : freshWeek,
+      tanks: tanks.map((t) => t.id),
+      verdict,
+    };
+  });
+}

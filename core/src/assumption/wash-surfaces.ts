@@ -1,0 +1,46 @@
+import type { Assumption } from './register.js';
+
+/** Kinds of surface that are soft washed. */
+export const WASH_SURFACES = ['house', 'roof', 'growth', 'paving', 'wood', 'stone', 'glasshouse', 'vehicle'] as const;
+export type WashSurface = (typeof WASH_SURFACES)[number];
+
+export const WASH_SURFACE_NAMES: Readonly<Record<WashSurface, string>> = {
+  house: 'House walls',
+  roof: 'Roof',
+  growth: 'Heavy growth',
+  paving: 'Paving',
+  wood: 'Wood',
+  stone: 'Stone',
+  glasshouse: 'Glasshouse',
+  vehicle: 'Vehicle',
+};
+
+/** Trade strength at the wall, ft² for a gallon of mix, passes, minutes of dwell, ft² for a gallon of rinse. */
+const USUAL: Readonly<Record<WashSurface, readonly [strength: string, coverage: string, passes: string, dwell: string, rinse: string]>> = {
+  house: ['1 %', '120 ft²/gal', '1', '10 min', '25 ft²/gal'],
+  roof: ['3.5 %', '70 ft²/gal', '1', '20 min', '60 ft²/gal'],
+  growth: ['2.5 %', '80 ft²/gal', '2', '15 min', '25 ft²/gal'],
+  paving: ['1.5 %', '100 ft²/gal', '1', '10 min', '20 ft²/gal'],
+  wood: ['0.5 %', '100 ft²/gal', '1', '15 min', '20 ft²/gal'],
+  stone: ['0.8 %', '90 ft²/gal', '1', '15 min', '20 ft²/gal'],
+  glasshouse: ['0.4 %', '150 ft²/gal', '1', '5 min', '20 ft²/gal'],
+  vehicle: ['0 %', '150 ft²/gal', '1', '3 min', '30 ft²/gal'],
+};
+
+type Make = (...fields: [id: string, label: string, dimension: Assumption['dimension'], value: string, kind: Assumption['kind'], source: string]) => Assumption;
+
+/** The register's entries for surfaces. Ids are `wash-roof-strength`, `-coverage`, `-passes`, `-dwell`, `-rinse`. */
+export function washAssumptions(make: Make): Assumption[] {
+  const say = 'Usual in the trade; try a hidden patch and follow the product’s label.';
+  return WASH_SURFACES.flatMap((s) => {
+    const [strength, coverage, passes, dwell, rinse] = USUAL[s];
+    const name = WASH_SURFACE_NAMES[s];
+    return [
+      make(`wash-${s}-strength`, `${name}: strength at the wall`, 'ratio', strength, 'common-practice', say),
+      make(`wash-${s}-coverage`, `${name}: area for a gallon of mix`, 'coverage', coverage, 'common-practice', say),
+      make(`wash-${s}-passes`, `${name}: passes`, 'number', passes, 'common-practice', say),
+      make(`wash-${s}-dwell`, `${name}: dwell`, 'time', dwell, 'common-practice', say),
+      make(`wash-${s}-rinse`, `${name}: area for a gallon of rinse`, 'coverage', rinse, 'common-practice', say),
+    ];
+  });
+}

@@ -1,0 +1,112 @@
+import type { MixDocument, MixWay } from '../rig/chemical-schema.js';
+import type { RigDocument, TankDocument } from '../rig/schema.js';
+import { formatInches } from '../quantity/format.js';
+import type { EndText } from './build-line.js';
+import { airPump, chemicalTank, drawHose, electricPump, injectorFor, jet, meteredBranch, mixSuction, plainBranch, softDelivery } from './chemical-pieces.js';
+
+/** An id that is not on the rig yet. */
+function fresh(d: RigDocument, stem: string): string {
+  const lists: readonly (readonly { id: string }[])[] = [
+    d.tanks,
+    d.lines,
+    d.outlets,
+    d.machines,
+    d.liquids ?? [],
+    d.softPumps ?? [],
+    d.sprayers ?? [],
+    d.mixes ?? [],
+  ];
+  for (let i = 1; ; i++) {
+    const id = i === 1 ? stem : `${stem}-${i}`;
+    if (!lists.some((l) => l.some((x) => x.id === id))) return id;
+  }
+}
+
+const low = (t: TankDocument): EndText => `tank:${t.id}@${t.base.replace(/[\u00a0\u202f]/g, ' ')}`;
+const cube = (m3: number): [string, string, string] => {
+  const side = formatInches(Math.ceil(Math.cbrt(m3) / 0.0254) * 0.0254).replace(/\u00a0/g, ' ');
+  return [side, side, side];
+};
+
+/**
+ * Turns a mix to another way of mixing, with the lines and parts that the way usually has. Tanks, pump, hose and gun that are
+ * there are kept; what is missing is added. Drafts a document in place.
+ * @param dayM3 finished mix wanted in a day: sizes a tank of finished mix
+ */
+export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: number): void {
+  const mix = d.mixes?.find((m) => m.id === mixId);
+  if (!mix || mix.way === way) return;
+  const before = mix.way;
+  const tankOf = (holds: string | undefined): TankDocument | undefined =>
+    d.tanks.find((t) => holds !== undefined && t.holds === holds && !t.name.startsWith('Mix'));
+  const soapId = mix.soap?.liquid;
+  d.lines = d.lines.filter((l) => !(l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mixId));
+  mix.way = way;
+  mix.flush = way === 'proportioner' ? 'through' : mix.flush;
+  const water = d.tanks.find((t) => t.liquid === 'water');
+  let stockTank = tankOf(mix.stock);
+  const finished = way === 'batch' || way === 'draw-stick';
+  if (!stockTank && !finished) {
+    const id = fresh(d, 'stock');
+    stockTank = chemicalTank(id, 'Stock', mix.stock, cube(Math.max(dayM3 * 0.35, 0.04)));
+    d.tanks.push(stockTank);
+  }
+  if (way === 'downstream' || way === 'nozzle') {
+    const outlet = d.outlets[0];
+    if (!outlet || !stockTank) return;
+    mix.injector ??= injectorFor(outlet.id);
+    if (way === 'nozzle') {
+      // A nozzle injector draws at the gun from a bucket carried along: short, level, stronger.
+      mix.injector.drawRatio = '25 %';
+    }
+    d.lines = d.lines.filter((l) => !(l.role === 'chemical' && l.from.at === 'mix' && l.from.id === mixId));
+    d.lines.push(drawHose(fresh(d, `draw-${mixId}`), low(stockTank), mixId, way === 'nozzle' ? '3 ft' : '6 ft'));
+    return;
+  }
+  delete mix.injector;
+  ensurePump(d, mix, before);
+  if (finished) {
+    let tank = d.tanks.find((t) => t.holds === mix.stock && t.name.startsWith('Mix'));
+    if (!tank) {
+      tank = chemicalTank(fresh(d, 'mix-tank'), 'Mix tank', mix.stock, cube(way === 'batch' ? dayM3 * 1.15 : Math.min(dayM3, 0.12)));
+      d.tanks.push(tank);
+    }
+    d.lines.push(plainBranch(fresh(d, `draw-${mixId}`), low(tank), mixId, '1'));
+    return;
+  }
+  const source: EndText | undefined = water ? low(water) : d.spigots[0] ? `spigot:${d.spigots[0].id}` : undefined;
+  if (source) d.lines.push(meteredBranch(fresh(d, `water-${mixId}`), source, mixId, '34', '100 %'));
+  if (stockTank) d.lines.push(meteredBranch(fresh(d, `stock-${mixId}`), low(stockTank), mixId, '12', '40 %'));
+  const soapTank = tankOf(soapId);
+  if (soapTank && mix.soap) {
+    mix.soap.by = 'metered';
+    d.lines.push(meteredBranch(fresh(d, `soap-${mixId}`), low(soapTank), mixId, '14', '20 %'));
+  } else if (mix.soap) mix.soap.by = 'poured';
+}
+
+/** A pump, a hose and a gun where the mix had none. */
+function ensurePump(d: RigDocument, mix: MixDocument, before: MixWay): void {
+  if (before !== 'downstream' && before !== 'nozzle') return;
+  const pumps = (d.softPumps ??= []);
+  const sprayers = (d.sprayers ??= []);
+  const pump = electricPump(fresh(d, 'soft-pump'));
+  pumps.push(pump);
+  const gun = jet(fresh(d, 'soft-gun'), 'Soft wash gun', '4 mm');
+  sprayers.push(gun);
+  d.lines.push(mixSuction(fresh(d, `suction-${mix.id}`), mix.id, pump.id), softDelivery(fresh(d, `soft-hose-${mix.id}`), pump.id, gun.id, '12', '200 ft'));
+}
+
+/** Another kind of pump in a soft wash pump's place, with the usual figures of its kind. */
+export function convertPump(d: RigDocument, pumpId: string, kind: 'electric' | 'engine' | 'air'): void {
+  const i = d.softPumps?.findIndex((p) => p.id === pumpId) ?? -1;
+  const pump = d.softPumps?.[i];
+  if (!pump || pump.kind === kind) return;
+  const usual = kind === 'air' ? airPump(pump.id) : electricPump(pump.id);
+  const next = kind === 'engine' ? { ...usual, name: 'Engine soft wash pump', kind, openFlow: '12 gpm', limit: '250 psi' } : usual;
+  d.softPumps![i] = { ...next, height: pump.height };
+  if (kind === 'air') {
+    d.power ??= { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
+    d.power.freeAir = '26 cfm';
+    d.power.compressorPower = '9 hp';
+  }
+}

@@ -1,0 +1,12 @@
+import * as v from 'valibot';
+import { quantity } from './quantity-field.js';
+
+/** Fields that every kind of thing on a rig shares. */
+export const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
+export const note = v.pipe(v.string(), v.maxLength(4000, 'A note has at most 4000 characters.'));
+export const id = v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'An id is up to 40 small letters, digits and dashes.'));
+export const list = <T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) =>
+  v.pipe(v.array(item), v.maxLength(most, `At most ${most} entries.`));
+
+export const height = quantity('length', '-10 ft', '40 ft');
+export const bore = quantity('length', '1 mm', '300 mm');
