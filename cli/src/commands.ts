@@ -1,10 +1,10 @@
-import { advise, assess, doSum, findSum, readInp, rigInp, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
+import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
 import { textReport } from './text-report.js';
 
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
-pozzo inp <rig file>                                    write its network as an EPANET file
+pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
 pozzo sum --list                                        list the calculations`;
@@ -76,8 +76,12 @@ const sumCommand: Command = (args) => {
 
 const inpCommand: Command = (args) => {
   const { rest } = split(args, []);
-  if (rest.length !== 1) throw new InputError('inp takes one rig file.');
-  return rigInp(readRigFile(rest[0]).rig).trimEnd();
+  if (rest.length < 1 || rest.length > 2) throw new InputError('inp takes one rig file, and the id of a mix if its network is wanted.');
+  const { rig } = readRigFile(rest[0]);
+  if (rest.length === 1) return rigInp(rig).trimEnd();
+  const blend = blendInp(rig, rest[1]);
+  if (!blend) throw new InputError(`There is no blend "${rest[1]}" on this rig. There is ${rig.mixes.map((m) => m.id).join(', ') || 'none'}.`);
+  return blend.trimEnd();
 };
 
 const solveCommand: Command = (args) => {

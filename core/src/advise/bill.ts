@@ -8,6 +8,16 @@ const TANK_KG_PER_M3 = 24;
 const TANK_PRICE_BASE = 60;
 const BOOSTER_PRICE = 140;
 const BOOSTER_KG = 4;
+const SOFT_PUMP: Readonly<Record<Rig['softPumps'][number]['kind'], readonly [price: number, kg: number]>> = {
+  electric: [190, 4],
+  engine: [1400, 34],
+  air: [640, 11],
+};
+const BATTERY_PRICE_PER_AH: Readonly<Record<NonNullable<Rig['power']>['chemistry'], number>> = { 'lead-acid': 1.6, agm: 2.4, lithium: 5.5 };
+const BATTERY_KG_PER_AH: typeof BATTERY_PRICE_PER_AH = { 'lead-acid': 0.28, agm: 0.28, lithium: 0.12 };
+const COMPRESSOR_PRICE_PER_CFM = 85;
+const COMPRESSOR_KG_PER_CFM = 5;
+const CFM = 4.719474432e-4;
 
 export interface Bill {
   readonly price: number;
@@ -17,7 +27,7 @@ export interface Bill {
 
 const tankVolume = (t: Tank): number => volumeAt(t.shape, shapeHeight(t.shape));
 
-/** What lines, tanks and boosters of a rig cost and weigh, dry, by the workshop's estimates. Machines are left out: no fix changes them. */
+/** What lines, tanks, boosters, soft wash pumps, battery and compressor of a rig cost and weigh, dry, by the workshop's estimates. Machines are left out: no fix changes them. */
 export function bill(rig: Rig): Bill {
   let price = 0;
   let massKg = 0;
@@ -38,5 +48,15 @@ export function bill(rig: Rig): Bill {
   }
   price += rig.boosters.length * BOOSTER_PRICE;
   massKg += rig.boosters.length * BOOSTER_KG;
+  for (const p of rig.softPumps) {
+    price += SOFT_PUMP[p.kind][0];
+    massKg += SOFT_PUMP[p.kind][1];
+  }
+  if (rig.power) {
+    const ah = rig.power.battery / 3600;
+    const cfm = rig.power.freeAir / CFM;
+    price += ah * BATTERY_PRICE_PER_AH[rig.power.chemistry] + cfm * COMPRESSOR_PRICE_PER_CFM;
+    massKg += ah * BATTERY_KG_PER_AH[rig.power.chemistry] + cfm * COMPRESSOR_KG_PER_CFM;
+  }
   return { price, massKg };
 }

@@ -98,7 +98,7 @@ export function measureOf(finding: Finding): Measure {
     case 'air-short':
       return {
         label: 'air to spare',
-        dimension: 'flow',
+        dimension: 'airFlow',
         of: (a) => {
           const p = a.chemical.softPumps.find((x) => x.pumpId === id);
           return p?.airUse ? p.airGiven - p.airUse.value : 0;

@@ -28,7 +28,8 @@ export type Dimension =
   | 'coverage'
   | 'current'
   | 'voltage'
-  | 'charge';
+  | 'charge'
+  | 'airFlow';
 
 export interface Unit {
   /** As printed. */
@@ -96,7 +97,6 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('m³/h', 1 / 3600, 'cubic metres per hour', ['m3/h', 'cmh']),
     unit('gpm', GALLON / 60, 'gallons per minute', ['gal/min', 'usgpm']),
     unit('gph', GALLON / 3600, 'gallons per hour', ['gal/h', 'gal/hr']),
-    unit('cfm', FOOT ** 3 / 60, 'cubic feet per minute', ['scfm', 'ft³/min', 'ft3/min']),
   ],
   pressure: [
     unit('Pa', 1, 'pascals', ['pascal']),
@@ -156,6 +156,10 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
   current: [unit('A', 1, 'amperes', ['amp', 'amps'])],
   voltage: [unit('V', 1, 'volts', ['volt', 'volts'])],
   charge: [unit('Ah', 3600, 'ampere hours', ['amp hours', 'amp-hours'])],
+  airFlow: [
+    unit('cfm', FOOT ** 3 / 60, 'cubic feet per minute', ['scfm', 'ft³/min', 'ft3/min']),
+    unit('L/min', 1e-3 / 60, 'litres per minute', ['l/min', 'lpm']),
+  ],
 };
 
 /** The unit a figure of this dimension is shown in, by system, when nothing better is known. */
@@ -181,6 +185,7 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
   current: { us: 'A', metric: 'A' },
   voltage: { us: 'V', metric: 'V' },
   charge: { us: 'Ah', metric: 'Ah' },
+  airFlow: { us: 'cfm', metric: 'L/min' },
 };
 
 /** SI unit symbol of a dimension, as printed in machine-readable output. */
@@ -206,6 +211,7 @@ export const SI_UNIT: Readonly<Record<Dimension, string>> = {
   current: 'A',
   voltage: 'V',
   charge: 'A s',
+  airFlow: 'm3/s',
 };
 
 const squash = (s: string): string => s.trim().replace(/\s+/g, ' ');

@@ -52,6 +52,7 @@ export function unitChoices(dimension: Dimension): string {
 
 const NAMES: Partial<Record<Dimension, string>> = {
   charge: 'battery charge',
+  airFlow: 'flow of air',
   flowCoefficient: 'valve coefficient',
   number: 'plain number',
   rotation: 'speed of rotation',
@@ -155,6 +156,7 @@ const EXAMPLES: Readonly<Record<Dimension, string>> = {
   current: '10 A',
   voltage: '12 V',
   charge: '100 Ah',
+  airFlow: '18 cfm',
 };
 
 /** An example of what can be typed for the dimension. */

@@ -92,7 +92,7 @@ export const power = v.strictObject({
   /** Alternator or charger while working. */
   charging: quantity('current', '0 A', '400 A'),
   /** Free air of the compressor at sea level; 0 for none. */
-  freeAir: quantity('flow', '0 cfm', '400 cfm'),
+  freeAir: quantity('airFlow', '0 cfm', '400 cfm'),
   compressorPower: quantity('power', '0 hp', '100 hp'),
 });
 

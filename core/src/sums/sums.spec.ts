@@ -90,6 +90,32 @@ describe('quick sums', () => {
   test('vent-vacuum', () =>
     near(run('vent-vacuum', { flow: '100 gpm', vent: '1 in' })['vacuum'], (1.1839 / 2) * ((100 * GPM) / (0.6 * (Math.PI / 4) * 0.0254 ** 2)) ** 2, 2e-3));
   // First law: 8 gpm at 250 psi heats with about 870 W.
+  // C₁V₁ = C₂V₂, by hand: 50 gal at 3 % from 12.5 % takes 12 gal.
+  test('dilution', () => near(run('dilution', { volume: '50 gal', wanted: '3 %' })['stockVolume'] / (GPM * 60), 12, 1e-9));
+  test('batch over 20 gal left at 2 %', () => {
+    const r = run('batch', { volume: '50 gal', wanted: '3 %', left: '20 gal', leftStrength: '2 %' });
+    near(r['stockVolume'] / (GPM * 60), (50 * 3 - 20 * 2) / 12.5, 1e-9);
+    expect(doSum(findSum('batch')!, { volume: '50 gal', wanted: '1 %', left: '45 gal', leftStrength: '5 %' }).ok).toBe(false);
+  });
+  // 12.5 % at 10:1 gives 1.14 %.
+  test('downstream', () => near(run('downstream', { water: '10 gal', drawn: '1 gal' })['strength'], 0.01136, 1e-3));
+  test('proportioner: streams make up the flow', () => {
+    const r = run('proportioner', { flow: '5 gpm', wanted: '3 %', soap: '1 oz/gal' });
+    near(r['stockFlow'] + r['soapFlow'] + r['water'], 5 * GPM, 1e-12);
+    near(r['share'], 0.24, 1e-9);
+  });
+  // Gordon, Adam & Bubnis 1995 (from memory): 120 g/L at 25 °C halves in about 200 d.
+  test('sh-age', () => near(run('sh-age', { stock: '12 %', age: '203 d', kept: '25 °C' })['lost'], 0.5, 0.01));
+  test('trade-to-weight', () => near(run('trade-to-weight', {})['weight'], 0.1042, 1e-3));
+  /** Common practice: 300 ft of 1/2 in hose holds about 3 gal. */
+  test('flush', () => near(run('flush', { bore: '1/2 in', length: '300 ft', flow: '5 gpm' })['arrives'], (3.06 / 5) * 60, 0.01));
+  test('battery-day', () => near(run('battery-day', { flow: '5 gpm', time: '1 h' })['charge'] / 3600, 26.2, 0.01));
+  /** Common practice: at least 6.5 hp for a 1/2 in pump. */
+  test('air-need', () => expect(run('air-need', { flow: '11 gpm', altitude: '5000 ft' })['sea']).toBeGreaterThan(run('air-need', { flow: '11 gpm' })['sea']));
+  test('resin-life', () => near(run('resin-life', { resin: '28.3168 L', solids: '171.18 ppm' })['volume'] / (GPM * 60), 1200, 2e-3));
+  // Propylene glycol data-sheet table (from memory): −14 °C wants 30 %.
+  test('antifreeze', () => near(run('antifreeze', { wetted: '5 gal', coldest: '-14 °C', left: '0 %', product: '100 %' })['product'] / (GPM * 60), 1.5, 1e-9));
+  test('coverage', () => near(run('coverage', { area: '2400 ft²', coverage: '120 ft²/gal' })['mix'] / (GPM * 60), 20, 1e-9));
   test('bypass-heat', () => near(run('bypass-heat', { flow: '8 gpm', pressure: '250 psi', volume: '0.5 gal' })['power'], 870, 0.01));
 
   test.each<[Record<string, unknown>, string, string]>([

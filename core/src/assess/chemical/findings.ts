@@ -211,8 +211,8 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
             subject,
             message('{pump} breathes {a} of free air; the compressor gives {b} at this altitude.', {
               pump: pump.name,
-              a: { value: p.airUse.value, dimension: 'flow', unit: 'cfm' },
-              b: { value: p.airGiven, dimension: 'flow', unit: 'cfm' },
+              a: { value: p.airUse.value, dimension: 'airFlow' },
+              b: { value: p.airGiven, dimension: 'airFlow' },
             }),
           ),
         );

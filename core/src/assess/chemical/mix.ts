@@ -102,7 +102,8 @@ function assessBlended(stocks: Stocks, c: Common): MixResult | undefined {
     stockShare: mix.way === 'proportioner' ? (streams.find((s) => s.liquidId === mix.stock)?.share ?? 0) : c.stock.today > 0 ? wanted / c.stock.today : 0,
     assumptions: ['roughness-smooth'],
     equation: finished ? 'dilution' : 'blend',
-    ranOut: net.branches.some((b, i) => b.tank && day.levels[i] <= drawHeight(b) + 1e-9) && Number.isFinite(day.ranOut),
+    // A draw stick's bucket is filled again; a tank of finished mix is not.
+    ranOut: mix.way !== 'draw-stick' && net.branches.some((b, i) => b.tank && day.levels[i] <= drawHeight(b) + 1e-9) && Number.isFinite(day.ranOut),
   });
 }
 

@@ -94,10 +94,10 @@ export function assessSoftPumps(cases: Cases, stocks: Stocks, mixes: readonly Mi
         batteryUsable: usable,
         airUse:
           pump.kind === 'air'
-            ? figure(airFlow, 'flow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
+            ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
             : undefined,
         airGiven: given,
-        airPower: pump.kind === 'air' ? figure(airW, 'power', 'air-use', [input('q', 'free air', airFlow, 'flow')], ['compressor-efficiency']) : undefined,
+        airPower: pump.kind === 'air' ? figure(airW, 'power', 'air-use', [input('q', 'free air', airFlow, 'airFlow')], ['compressor-efficiency']) : undefined,
         fuelDayKg: shaft * day * values['engine-fuel'] * POUND_HP_HOUR,
         bypassLimitS: values['chem-bypass-limit'],
         spare: pump.spare ?? false,

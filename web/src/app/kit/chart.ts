@@ -11,6 +11,7 @@ export interface ChartColours {
   readonly water: string;
   readonly waterMid: string;
   readonly waterPale: string;
+  readonly chem: string;
   readonly attention: string;
   readonly card: string;
 }
@@ -100,6 +101,7 @@ export class Chart {
       water: of('--water'),
       waterMid: of('--water-mid'),
       waterPale: of('--water-pale'),
+      chem: of('--chem'),
       attention: of('--attention'),
       card: of('--card'),
     };

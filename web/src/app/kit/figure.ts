@@ -16,7 +16,11 @@ import { figureAt, OpenWorking } from './working-panel';
         [attr.aria-label]="label() + ': ' + parts().value + ' ' + parts().unit + '. Show the working.'"
         (click)="toggle()"
       >
-        <span class="value">{{ parts().value }}</span>&ngsp;<span class="unit">{{ parts().unit }}</span>
+        @if (parts().unit === '$') {
+          <span class="value">{{ '$' + parts().value }}</span>
+        } @else {
+          <span class="value">{{ parts().value }}</span>&ngsp;<span class="unit">{{ parts().unit }}</span>
+        }
       </button>
       @if (change(); as c) {
         <span class="change" [attr.aria-label]="'Changed by ' + c">{{ c }}</span>

@@ -23,6 +23,9 @@ import { QuantityField } from './quantity-field';
         }
         @case ('valve') {
           <pz-quantity label="Cv or Kv" [path]="path() + '.cv'" />
+          @if (is() === 'metering-valve') {
+            <pz-quantity label="Opened to" hint="share of its full Cv" [path]="path() + '.setting'" placeholder="100 %" />
+          }
           <pz-quantity label="Opening loss" [path]="path() + '.openingLoss'" placeholder="none" />
         }
         @case ('strainer') {
@@ -41,6 +44,10 @@ import { QuantityField } from './quantity-field';
 export class PartFields {
   readonly part = input.required<PartDocument>();
   readonly path = input.required<string>();
+  protected readonly is = computed(() => {
+    const p = this.part();
+    return p.kind === 'valve' ? p.is : '';
+  });
   /** A new bore brings the name, inner bore and coefficient of that size along. */
   protected readonly newBore = computed(() => {
     const [, line, , part] = this.path().split('.').map(Number);

@@ -24,6 +24,13 @@ const GROUPS: readonly { name: string; stations: readonly { id: Station; name: s
       { id: 'dump', name: 'Dump and vent' },
     ],
   },
+  {
+    name: 'Chemicals',
+    stations: [
+      { id: 'mix', name: 'Mix' },
+      { id: 'liquids', name: 'Liquids' },
+    ],
+  },
 ];
 
 /** An open build: its verdict in a sentence, the waterway, the stations. */

@@ -11,5 +11,7 @@ export const rigRoutes: Routes = [
   { path: 'bypass', title: 'Bypass · Pozzo', loadComponent: () => import('../stations/bypass/bypass.station').then((m) => m.BypassStation) },
   { path: 'guns', title: 'Guns · Pozzo', loadComponent: () => import('../stations/guns/guns.station').then((m) => m.GunsStation) },
   { path: 'reels', title: 'Reels and runs · Pozzo', loadComponent: () => import('../stations/reels/reels.station').then((m) => m.ReelsStation) },
+  { path: 'mix', title: 'Mix · Pozzo', loadComponent: () => import('../stations/mix/mix.station').then((m) => m.MixStation) },
+  { path: 'liquids', title: 'Liquids · Pozzo', loadComponent: () => import('../stations/liquids/liquids.station').then((m) => m.LiquidsStation) },
   { path: 'dump', title: 'Dump and vent · Pozzo', loadComponent: () => import('../stations/dump/dump.station').then((m) => m.DumpStation) },
 ];

@@ -3,6 +3,7 @@ import {
   type Finding,
   formatQuantity,
   type LineDocument,
+  type MixResult,
   nozzleCode,
   type RigDocument,
   si,
@@ -28,7 +29,7 @@ export interface Stretch {
 }
 
 export interface PipeStretch extends Stretch {
-  readonly kind: 'fill' | 'feed' | 'hose' | 'tie' | 'return';
+  readonly kind: 'fill' | 'feed' | 'hose' | 'tie' | 'return' | 'chem';
   readonly path: string;
   readonly width: number;
   readonly pill?: Point & { readonly text: string; readonly width: number };
@@ -51,10 +52,11 @@ export interface TankStretch extends Stretch {
   readonly heel: number;
   readonly big: string;
   readonly over: string;
+  readonly chemical: boolean;
 }
 
 export interface NodeStretch extends Stretch {
-  readonly kind: 'spigot' | 'machine' | 'gun' | 'reel';
+  readonly kind: 'spigot' | 'machine' | 'gun' | 'reel' | 'mix';
   readonly x: number;
   readonly y: number;
   readonly r: number;
@@ -71,6 +73,7 @@ export interface WaterwayDrawing {
   readonly nodes: readonly NodeStretch[];
   /** Where the loud stretch is, to scroll to. */
   readonly loudX: number;
+  readonly loudY: number;
 }
 
 export const WATERWAY_WIDTH = 1280;
@@ -104,8 +107,18 @@ const KEY_OF: Readonly<Record<string, (f: Finding) => string>> = {
   feed: (f) => `feed:${f.subject.id}`,
   bypass: (f) => `return:${f.subject.id}`,
   machines: (f) => `machine:${f.subject.id}`,
+  mix: (f) => (f.subject.kind === 'soft-pump' ? `pump:${f.subject.id}` : `mix:${f.subject.id}`),
   guns: (f) => (f.subject.kind === 'machine' ? `machine:${f.subject.id}` : `gun:${f.subject.id}`),
 };
+
+/** Height that each tank wants: room for its fill lines, less for chemicals, which have none. */
+function tankRows(doc: RigDocument): { least: number; grows: boolean }[] {
+  const anyWater = doc.tanks.some((t) => t.holds === undefined);
+  return doc.tanks.map((t) => {
+    const fills = doc.lines.filter((l) => l.role === 'fill' && l.to.at === 'tank' && l.to.id === t.id).length;
+    return t.holds === undefined ? { least: Math.max(106, fills * 112 + 24), grows: true } : { least: 78, grows: !anyWater };
+  });
+}
 
 /**
  * The waterway as a drawing: source, fill, tank, feed, pump, hose, gun from left to right, a lane for each machine.
@@ -131,12 +144,22 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     lanes.push({ id: m.id, y: y + height / 2, height });
     y += height;
   }
-  const tankRows = Math.max(doc.tanks.length, 1);
-  const contentHeight = Math.max(y - 36, 128, tankRows * 106);
+  // A lane for each mix, below the machines.
+  const mixLanes = a.chemical.mixes.map((m) => {
+    const lane = { mix: m, y: y + 56 };
+    y += 112;
+    return lane;
+  });
+  const rows = tankRows(doc);
+  const contentHeight = Math.max(
+    y - 36,
+    128,
+    rows.reduce((sum, r) => sum + r.least, 0),
+  );
   const height = contentHeight + 64;
-  if (lanes.length && contentHeight > y - 36) {
+  if (lanes.length + mixLanes.length && contentHeight > y - 36) {
     const shift = (contentHeight - (y - 36)) / 2;
-    lanes.forEach((l) => (l.y += shift));
+    [...lanes, ...mixLanes].forEach((l) => (l.y += shift));
   }
 
   const flows = Object.values(a.lineFlow).map(Math.abs);
@@ -147,11 +170,14 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
   const nodes: NodeStretch[] = [];
   const tanks: TankStretch[] = [];
 
-  // Tanks, one above another.
-  const each = (contentHeight + 8) / tankRows;
+  // Tanks, one above another; what height is left over goes to those that hold water.
+  const spare = (contentHeight + 8 - rows.reduce((sum, r) => sum + r.least, 0)) / Math.max(rows.filter((r) => r.grows).length, 1);
   const tankBox = new Map<string, { x: number; y: number; w: number; h: number }>();
+  let tankY = 38;
   doc.tanks.forEach((t, i) => {
-    const box = { x: TANK_X, y: 38 + i * each, w: TANK_W, h: each - (tankRows > 1 ? 18 : 0) };
+    const row = rows[i].least + (rows[i].grows ? Math.max(spare, 0) : 0);
+    const box = { x: TANK_X, y: tankY, w: TANK_W, h: row - (rows.length > 1 ? 18 : 0) };
+    tankY += row;
     tankBox.set(t.id, box);
     const r = a.tanks[i];
     const series = r.series.volumeM3;
@@ -163,6 +189,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       y: box.y,
       width: box.w,
       height: box.h,
+      chemical: t.holds !== undefined,
       name: t.name,
       size: q(r.ownVolumeM3, 'volume'),
       start: r.startVolumeM3 / top,
@@ -229,6 +256,69 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
         flowing: !l.closed,
       });
     });
+
+  /** One mix: its streams from their tanks, its pump or injector, its hose and gun. */
+  const drawMix = (m: MixResult, at: number): void => {
+    const mix = doc.mixes!.find((x) => x.id === m.mixId)!;
+    const strength = m.first.value > 0 ? ` at ${q(m.first.value, 'ratio')}` : '';
+    const own = stretch(`mix:${m.mixId}`, 'mix', m.mixId, `${mix.name}, ${q(m.flow.value, 'flow')}${strength}`);
+    m.streams.forEach((s, i) => {
+      const box = tankBox.get(s.tankId ?? '');
+      if (!box) return;
+      const outY = Math.min(Math.max(at + (i - 1) * 9, box.y + 14), box.y + box.h - 8);
+      const turn = box.x + box.w + 14 + i * 10;
+      pipes.push({
+        ...own,
+        kind: s.kind === 'water' || s.kind === 'pure-water' ? 'feed' : 'chem',
+        path: `M${box.x + box.w} ${outY}H${turn}V${at}H548`,
+        width: Math.max(widthOf(s.flowM3s) * 0.8, 2),
+        flowing: s.flowM3s > 0,
+      });
+    });
+    const pump = doc.softPumps?.find((p) => p.id === m.pumpId);
+    const result = a.chemical.softPumps.find((p) => p.pumpId === m.pumpId);
+    const clear = m.streams.every((s) => s.kind === 'water' || s.kind === 'pure-water');
+    const kind = clear ? 'feed' : 'chem';
+    const text = clear ? q(m.flow.value, 'flow', 2) : `${q(m.first.value, 'ratio')} at the wall`;
+    const words = mix.way === 'downstream' || mix.way === 'nozzle';
+    if (words) {
+      const gun = doc.outlets.find((o) => o.id === mix.injector?.outlet);
+      pipes.push({
+        ...own,
+        kind: 'chem',
+        path: `M548 ${at}H${MACHINE_X + 96}`,
+        width: 4,
+        flowing: true,
+        pill: { x: 576, y: at, text: '', width: 0 },
+        title: { x: MACHINE_X + 108, y: at - 2, text: `into the hose of ${gun?.name ?? 'the gun'}`, sub: `${text}, ${q(m.flow.value, 'flow', 2)}` },
+      });
+    } else {
+      const hose = doc.lines.find((l) => l.from.at === 'soft-pump' && l.from.id === m.pumpId);
+      pipes.push({ ...own, kind, path: `M548 ${at}H${MACHINE_X - 22}`, width: 5, flowing: true });
+      pipes.push({
+        ...own,
+        kind,
+        path: `M${MACHINE_X + 22} ${at}H${GUN_X}`,
+        width: widthOf(m.flow.value),
+        flowing: m.flow.value > 0,
+        title: { x: REEL_X - 46, y: at - 36, text: `Hose ${lineWords(hose, system)}`, sub: '' },
+      });
+      if (pump)
+        nodes.push({
+          ...stretch(`pump:${pump.id}`, 'machines', pump.id, `${pump.name}, ${result ? q(result.flow.value, 'flow') : pump.openFlow}`),
+          kind: 'machine',
+          x: MACHINE_X,
+          y: at,
+          r: 22,
+          name: pump.name,
+          sub: result ? `${q(result.flow.value, 'flow')} · ${q(result.rise.value, 'pressure', 2)}` : '',
+        });
+      nodes.push({ ...own, kind: 'reel', x: REEL_X, y: at, r: 20, name: '', sub: '' });
+      const sprayer = doc.sprayers?.find((s) => s.id === m.sprayerId);
+      nodes.push({ ...own, kind: 'gun', x: GUN_X, y: at, r: 18, name: sprayer?.name ?? 'Gun', sub: clear ? text : `${text} · ${q(m.flow.value, 'flow', 2)}` });
+    }
+    nodes.push({ ...own, kind: 'mix', x: 548, y: at, r: 15, name: mix.name, sub: '', mark: { x: 504, y: at - 42 } });
+  };
 
   // A lane for each machine.
   doc.machines.forEach((m, i) => {
@@ -323,6 +413,8 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     });
   });
 
-  const loudX = pipes.find((p) => p.loud)?.pill?.x ?? tanks.find((t) => t.loud)?.x ?? nodes.find((n) => n.loud)?.x ?? 0;
-  return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX };
+  mixLanes.forEach((lane) => drawMix(lane.mix, lane.y));
+
+  const loud: Point | undefined = pipes.find((p) => p.loud)?.pill ?? tanks.find((t) => t.loud) ?? nodes.find((n) => n.loud);
+  return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX: loud?.x ?? 0, loudY: loud?.y ?? 0 };
 }

@@ -21,7 +21,9 @@ export class Waterway {
     const doc = this.rig.document();
     const a = this.rig.assessment();
     // While an edit is on its way the assessment may speak of things no longer in the document.
-    return doc && a && a.tanks.length === doc.tanks.length ? layoutWaterway(doc, a, this.rig.units()) : null;
+    return doc && a && a.tanks.length === doc.tanks.length && a.chemical.mixes.every((m) => doc.mixes?.some((x) => x.id === m.mixId))
+      ? layoutWaterway(doc, a, this.rig.units())
+      : null;
   });
 
   constructor() {
@@ -29,6 +31,8 @@ export class Waterway {
       const d = this.drawing();
       const frame = this.frame()?.nativeElement;
       if (d && frame && d.loudX && frame.scrollWidth > frame.clientWidth) frame.scrollLeft = (d.loudX / d.width) * frame.scrollWidth - frame.clientWidth / 2;
+      if (d && frame && d.loudY && frame.scrollHeight > frame.clientHeight)
+        frame.scrollTop = (d.loudY / d.height) * frame.scrollHeight - frame.clientHeight / 2;
     });
   }
 

@@ -1,17 +1,19 @@
-import { Component, computed, inject } from '@angular/core';
+import { Component, computed, inject, signal } from '@angular/core';
 import { ASSUMPTIONS, assumptionRule, findAssumption, readField } from '@pozzo/core';
+import { ChoiceField } from '../../kit/choice-field';
 import { Facts, type Fact } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { RigStore } from '../../state/rig-store';
+import { SURFACE_OPTIONS } from '../mix/mix-names';
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
 
 /** Who it is for, how long they work, and what the figures take for granted. */
 @Component({
   selector: 'pz-brief-station',
-  imports: [Facts, NameField, QuantityField, StationFrame],
+  imports: [ChoiceField, Facts, NameField, QuantityField, StationFrame],
   template: `
     <pz-station heading="Brief" station="brief" calm="The brief holds nothing against the rig.">
       <div set>
@@ -21,6 +23,18 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
         <pz-quantity label="Trigger pulled" hint="share of the job" path="brief.triggerShare" />
         <pz-quantity label="Water, usually" path="brief.water" />
         <pz-quantity label="Altitude" path="brief.altitude" />
+        <h3>Soft washed on a usual day</h3>
+        @for (w of washes(); track $index; let i = $index) {
+          <div class="wash">
+            <pz-choice label="Surface" [path]="'brief.washes.' + i + '.surface'" [options]="surfaces" />
+            <pz-quantity label="Area of a job" [path]="'brief.washes.' + i + '.area'" />
+            <pz-quantity label="Jobs a day" [path]="'brief.washes.' + i + '.perDay'" />
+            <button type="button" class="press small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
+          </div>
+        }
+        <div class="acts"><button type="button" class="press small" (click)="addWash()">Add a kind of job</button></div>
+        <pz-quantity label="Days of work a week" path="brief.daysPerWeek" placeholder="5" />
+        <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
       </div>
       <div does>
         <h2>What the figures take for granted</h2>
@@ -37,7 +51,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
             </tr>
           </thead>
           <tbody>
-            @for (a of assumptions(); track a.id) {
+            @for (a of shown(); track a.id) {
               <tr [class.own]="a.own">
                 <td>
                   {{ a.label }}<small>{{ a.source }}</small>
@@ -61,6 +75,9 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
             }
           </tbody>
         </table>
+        <button type="button" class="press small" (click)="all.set(!all())">
+          {{ all() ? 'Only those used here' : 'All ' + assumptions().length + ' assumptions' }}
+        </button>
         @if (error) {
           <p role="alert" class="shout">{{ error }}</p>
         }
@@ -68,6 +85,17 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
     </pz-station>
   `,
   styles: `
+    .wash {
+      border-left: 4px solid var(--chem);
+      padding: 0 0 8px 10px;
+      margin: 6px 0;
+    }
+    .wash .press {
+      margin-top: 6px;
+    }
+    .acts {
+      margin: 10px 0;
+    }
     table {
       width: 100%;
       border-collapse: collapse;
@@ -116,6 +144,23 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
 export class BriefStation {
   private readonly rig = inject(RigStore);
   protected error = '';
+  protected readonly surfaces = SURFACE_OPTIONS;
+  protected readonly washes = computed(() => this.rig.document()?.brief.washes ?? []);
+  protected readonly all = signal(false);
+  /** Those that a figure rests on, and those that the rig has set itself. */
+  protected readonly shown = computed(() => {
+    const used = new Set(this.rig.assessment()?.assumptionsUsed ?? []);
+    return this.all() ? this.assumptions() : this.assumptions().filter((a) => used.has(a.id) || a.own);
+  });
+  protected addWash(): void {
+    this.rig.edit('Add a kind of job', (d) => void (d.brief.washes ??= []).push({ surface: 'house', area: '2500 ft²', perDay: '2' }));
+  }
+  protected dropWash(i: number): void {
+    this.rig.edit('Remove a kind of job', (d) => {
+      d.brief.washes!.splice(i, 1);
+      if (!d.brief.washes!.length) delete d.brief.washes;
+    });
+  }
   protected readonly facts = computed<Fact[]>(() => {
     const a = this.rig.assessment();
     if (!a) return [];

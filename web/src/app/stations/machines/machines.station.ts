@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, nozzleCode, nozzleSize, shelfSize, si } from '@pozzo/core';
+import { convertPump, formatQuantity, nozzleCode, nozzleSize, shelfSize, si, type SoftPumpDocument, WETTED } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
@@ -10,17 +10,56 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
+import { SoftPumpPanel } from './soft-pump-panel';
 import { addMachine, joinInto, removeMachine } from './machine-edits';
+
+const SOFT_KINDS: readonly { value: SoftPumpDocument['kind']; name: string }[] = [
+  { value: 'electric', name: '12 V diaphragm' },
+  { value: 'engine', name: 'Engine diaphragm' },
+  { value: 'air', name: 'Air-operated' },
+];
+const BATTERIES = [
+  { value: 'lead-acid', name: 'Lead-acid' },
+  { value: 'agm', name: 'AGM' },
+  { value: 'lithium', name: 'Lithium' },
+];
+const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() + value.slice(1) }));
 
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SoftPumpPanel, StationFrame],
   template: `
     <pz-station heading="Machines" station="machines" calm="Engine and pump are matched.">
       <div set>
-        <pz-picker [items]="machines()" [chosen]="chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
-        @if (chosen.item()) {
+        <pz-picker [items]="all()" [chosen]="soft() ? soft()!.id : chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
+        @if (soft(); as p) {
+          <pz-name [path]="softPath('name')" />
+          <div class="row">
+            <label for="soft-kind">Kind</label>
+            <select id="soft-kind" (change)="turnSoft($event)">
+              @for (o of softKinds; track o.value) {
+                <option [value]="o.value" [selected]="o.value === p.kind">{{ o.name }}</option>
+              }
+            </select>
+          </div>
+          <pz-quantity label="Open flow" [path]="softPath('openFlow')" />
+          <pz-quantity [label]="limitName(p.kind)" [path]="softPath('limit')" />
+          <pz-quantity label="Above deck" [path]="softPath('height')" />
+          <pz-choice label="Body" [path]="softPath('body')" [options]="materials" />
+          <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
+          <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
+          @if (power()) {
+            <h3>Battery and air</h3>
+            <pz-quantity label="Battery" path="power.battery" />
+            <pz-choice label="Battery kind" path="power.chemistry" [options]="batteries" />
+            <pz-quantity label="Charging meanwhile" path="power.charging" />
+            <pz-quantity label="Compressor, free air" path="power.freeAir" />
+            <pz-quantity label="Compressor engine" path="power.compressorPower" />
+          } @else {
+            <button type="button" class="press small" (click)="addPower()">Say what feeds it</button>
+          }
+        } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
           <pz-choice label="Pump" [path]="path('arrangement')" [options]="arrangements" />
           <pz-quantity label="Flow" [path]="path('flow')" />
@@ -32,18 +71,20 @@ import { addMachine, joinInto, removeMachine } from './machine-edits';
           <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
         }
         <div class="acts">
-          @for (o of others(); track o.id) {
+          @for (o of soft() ? [] : others(); track o.id) {
             <button type="button" class="press small" (click)="join(o.id)">Join into the hose of {{ o.name }}</button>
           }
           <button type="button" class="press small" (click)="add()">Add a machine</button>
-          @if (chosen.item()) {
+          @if (chosen.item() && !soft()) {
             <button type="button" class="press small" (click)="remove()">Remove</button>
           }
         </div>
       </div>
       <div does>
-        <h2>Every way of holding the triggers</h2>
-        @if (rows().length) {
+        @if (soft(); as p) {
+          <pz-soft-pump-panel [pump]="p" />
+        } @else if (rows().length) {
+          <h2>Every way of holding the triggers</h2>
           <table>
             <thead>
               <tr>
@@ -91,6 +132,23 @@ import { addMachine, joinInto, removeMachine } from './machine-edits';
       color: var(--ink-quiet);
       font-weight: 600;
     }
+    .row {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    .row select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      width: 100%;
+    }
     .acts {
       display: flex;
       flex-wrap: wrap;
@@ -103,6 +161,18 @@ export class MachinesStation {
   private readonly rig = inject(RigStore);
   readonly of = input<string>();
   protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
+  private readonly softPumps = computed(() => this.rig.document()?.softPumps ?? []);
+  protected readonly all = computed(() => [...this.machines(), ...this.softPumps()]);
+  /** The soft wash pump that is shown instead of a machine: the one asked for, or the only thing there is. */
+  protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
+  protected readonly power = computed(() => this.rig.document()?.power);
+  protected readonly softKinds = SOFT_KINDS;
+  protected readonly batteries = BATTERIES;
+  protected readonly materials = MATERIALS;
+  protected readonly yesNo = [
+    { value: 'false', name: 'No' },
+    { value: 'true', name: 'Yes' },
+  ];
   protected readonly chosen = chosenOf(this.machines, this.of);
   private readonly index = computed(() => this.rig.assessment()?.machines.findIndex((m) => m.machineId === this.chosen.item()?.id) ?? -1);
   protected readonly arrangements = [
@@ -214,6 +284,22 @@ export class MachinesStation {
     this.rig.edit('Join two machines into one hose', (d) => joinInto(d, id, outletId));
   }
 
+  protected softPath(field: string): string {
+    return `softPumps.${this.softPumps().findIndex((p) => p.id === this.soft()?.id)}.${field}`;
+  }
+  protected limitName(kind: SoftPumpDocument['kind']): string {
+    return kind === 'electric' ? 'Pressure switch' : kind === 'engine' ? 'Relief opens at' : 'Air pressure';
+  }
+  protected turnSoft(event: Event): void {
+    const kind = (event.target as HTMLSelectElement).value as SoftPumpDocument['kind'];
+    this.rig.edit('Kind of soft wash pump', (d) => convertPump(d, this.soft()!.id, kind));
+  }
+  protected addPower(): void {
+    this.rig.edit(
+      'Battery and air',
+      (d) => void (d.power = { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' }),
+    );
+  }
   protected path(field: string): string {
     return `machines.${this.chosen.index()}.${field}`;
   }

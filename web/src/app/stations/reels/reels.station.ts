@@ -51,7 +51,9 @@ export class ReelsStation {
   protected readonly result = computed<ReelResult | undefined>(() => this.rig.assessment()?.reels[this.chosen.index()]);
   protected readonly site = computed(() => this.rig.document()?.site);
   protected readonly lines = computed(() =>
-    (this.rig.document()?.lines ?? []).filter((l) => l.role === 'pressure' || l.role === 'fill').map((l) => ({ value: l.id, name: this.lineName(l.id) })),
+    (this.rig.document()?.lines ?? [])
+      .filter((l) => l.role === 'pressure' || l.role === 'fill' || (l.role === 'chemical' && l.to.at === 'sprayer'))
+      .map((l) => ({ value: l.id, name: this.lineName(l.id) })),
   );
   protected readonly bare = computed(() => this.lines().filter((l) => !this.reels().some((r) => r.line === l.value)));
   protected readonly places = [

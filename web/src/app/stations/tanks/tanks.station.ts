@@ -76,6 +76,19 @@ export class TanksStation {
     { value: 'rinse', name: 'Rinse' },
     { value: 'chemical', name: 'Chemical' },
   ];
+  protected readonly stock = computed(() => [
+    { value: '', name: 'not said' },
+    ...(this.rig.document()?.liquids ?? []).map((l) => ({ value: l.id, name: l.name })),
+  ]);
+  protected readonly vents = [
+    { value: '', name: 'not said' },
+    { value: 'outside', name: 'outside and down' },
+    { value: 'deck', name: 'onto the deck' },
+  ];
+  protected readonly tubes = [
+    { value: 'false', name: 'No' },
+    { value: 'true', name: 'Yes' },
+  ];
   protected readonly lids = [
     { value: 'closed', name: 'Closed' },
     { value: 'open', name: 'Open' },
@@ -102,8 +115,14 @@ export class TanksStation {
     const r = this.result();
     const doc = this.rig.document();
     if (!r || !doc) return '';
-    if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
     const units = this.rig.units();
+    const liquid = this.rig.assessment()?.chemical.liquids.find((l) => l.tanks.includes(r.tankId));
+    if (liquid) {
+      const name = doc.liquids?.find((l) => l.id === liquid.liquidId)?.name ?? 'liquid';
+      const lasts = liquid.perDay.value > 0 ? `; what is on board lasts ${formatQuantity(liquid.lastsDays, 'number', units, { digits: 2 })} days of work` : '';
+      return `${formatQuantity(r.startVolumeM3, 'volume', units)} of ${name} or its mix, up to ${formatQuantity(r.startVolumeM3 * liquid.densityKgM3, 'mass', units)}${lasts}.`;
+    }
+    if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
     const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
     const good = dryAfter(r.seriesGood, r.heelVolumeM3);
     if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'The water lasts the whole job, on a poor spigot too.';

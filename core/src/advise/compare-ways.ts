@@ -1,0 +1,97 @@
+import { produce } from 'immer';
+import { assess } from '../assess/assess.js';
+import type { MixResult } from '../assess/chemical/types.js';
+import { worstOf, type Verdict } from '../assess/verdict.js';
+import { convertMix } from '../catalogue/mix-ways.js';
+import { MIX_WAYS, type MixWay } from '../rig/chemical-schema.js';
+import { readRig } from '../rig/read.js';
+import type { RigDocument } from '../rig/schema.js';
+import { bill } from './bill.js';
+
+/** One way of mixing on this rig, for this customer. Strengths are trade shares. */
+export interface WayCompared {
+  readonly way: MixWay;
+  readonly now: boolean;
+  readonly result: MixResult;
+  /** Of the mix's own findings. */
+  readonly verdict: Verdict;
+  readonly carriedKg: number;
+  /** Parts and tanks more than now, $. */
+  readonly price: number;
+  readonly stockDayM3: number;
+  readonly costDay: number;
+  readonly canFail: string;
+}
+
+const CAN_FAIL: Readonly<Record<MixWay, string>> = {
+  batch: 'One strength until the tank is empty; what is left ages.',
+  'draw-stick': 'Someone must move the hose; a dry bucket sucks air.',
+  proportioner: 'Checks and valves stick; strength drifts with the levels.',
+  downstream: 'Long or thin hose stops the draw; never strong enough for roofs.',
+  nozzle: 'A bucket is carried along; the draw hose is pulled off.',
+};
+
+/**
+ * The five ways of mixing for one mix, each set up on this rig with its usual parts, valves at their best, and assessed.
+ * Ways that this rig cannot have (no gun to draw at) are left out.
+ */
+export function compareWays(doc: RigDocument, mixId: string): WayCompared[] {
+  const read = readRig(doc);
+  if (!read.ok) return [];
+  const before = bill(read.rig).price;
+  const dayM3 = assess(read.rig).chemical.mixes.find((m) => m.mixId === mixId)?.dayM3.value ?? 0.1;
+  return MIX_WAYS.flatMap((way) => {
+    const converted = produce(doc, (d) => convertMix(d as RigDocument, mixId, way, dayM3));
+    const tried = assessSet(converted, mixId);
+    if (!tried) return [];
+    const { result, verdict, rig } = tried;
+    const jobs = result.jobsPerDay;
+    return [
+      {
+        way,
+        now: doc.mixes?.find((m) => m.id === mixId)?.way === way,
+        result,
+        verdict,
+        carriedKg: result.carried.value,
+        price: bill(rig).price - before,
+        stockDayM3: result.stockPerJob.value * jobs,
+        costDay: result.costPerJob.value * jobs,
+        canFail: CAN_FAIL[way],
+      },
+    ];
+  });
+}
+
+/** Assesses a mix with its metering valves set for what is wanted. */
+function assessSet(doc: RigDocument, mixId: string) {
+  const of = (d: RigDocument) => {
+    const read = readRig(d);
+    if (!read.ok) return undefined;
+    const a = assess(read.rig);
+    const result = a.chemical.mixes.find((m) => m.mixId === mixId);
+    return result && { result, verdict: worstOf([result.verdict, ...a.findings.filter((f) => f.subject.id === mixId).map((f) => f.verdict)]), rig: read.rig };
+  };
+  let first = of(doc);
+  const mix = first && first.result.way === 'nozzle' ? first : undefined;
+  // A nozzle injector comes with metering tips: the one that brings the wanted strength is put in.
+  if (mix && mix.result.first.value > mix.result.wanted.value && mix.result.wanted.value > 0)
+    first = of(
+      produce(doc, (d) => {
+        const injector = d.mixes!.find((m) => m.id === mixId)!.injector!;
+        const ratio = (strength: number, stock: number): number => strength / (stock - strength);
+        const stock = mix.result.streams[1]?.strength ?? 1;
+        const now = mix.rig.mixes.find((m) => m.id === mixId)!.injector!.drawRatio;
+        const next = (now * ratio(mix.result.wanted.value, stock)) / ratio(mix.result.first.value, stock);
+        injector.drawRatio = `${(100 * Math.max(next, 0.006)).toPrecision(4)} %`;
+      }),
+    );
+  if (!first?.result.settings.length || !first.result.reachable) return first;
+  return of(
+    produce(doc, (d) => {
+      for (const s of first.result.settings) {
+        const part = d.lines.find((l) => l.id === s.lineId)?.parts.find((p) => p.id === s.partId);
+        if (part?.kind === 'valve') part.setting = `${(100 * s.wanted).toPrecision(4)} %`;
+      }
+    }),
+  );
+}

@@ -1,0 +1,43 @@
+import { hypochlorite, type LiquidDocument, type RigDocument, unusedId } from '@pozzo/core';
+
+export const KIND_OPTIONS: readonly { value: LiquidDocument['kind']; name: string }[] = [
+  { value: 'hypochlorite', name: 'SH' },
+  { value: 'soap', name: 'Soap' },
+  { value: 'oxygen-bleach', name: 'Oxygen bleach' },
+  { value: 'caustic', name: 'Caustic' },
+  { value: 'acid', name: 'Acid' },
+  { value: 'degreaser', name: 'Degreaser' },
+  { value: 'ammonia', name: 'Ammonia or quat' },
+  { value: 'neutraliser', name: 'Neutraliser' },
+  { value: 'antifreeze', name: 'Antifreeze' },
+  { value: 'pure-water', name: 'Pure water' },
+];
+
+export function addLiquid(d: RigDocument): string {
+  const liquids = (d.liquids ??= []);
+  const id = unusedId(d, liquids.length ? 'liquid' : 'sh');
+  liquids.push(liquids.some((l) => l.kind === 'hypochlorite') ? { id, name: `Liquid ${liquids.length + 1}`, kind: 'soap', price: '$20' } : hypochlorite(id));
+  return id;
+}
+
+/** Another kind: what only the old one had goes, what the new one needs comes. */
+export function changeKind(d: RigDocument, i: number, kind: LiquidDocument['kind']): void {
+  const l = d.liquids![i];
+  l.kind = kind;
+  delete l.strength;
+  delete l.dose;
+  delete l.useBy;
+  if (kind === 'hypochlorite') l.strength = hypochlorite().strength;
+  if (kind === 'oxygen-bleach') {
+    l.dose = '60 g/L';
+    l.useBy = '8 h';
+  }
+}
+
+/** Takes a liquid off the list where nothing holds or wants it. */
+export function removeLiquid(d: RigDocument, id: string): boolean {
+  const wanted = d.tanks.some((t) => t.holds === id) || (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id);
+  if (wanted) return false;
+  d.liquids = d.liquids?.filter((l) => l.id !== id);
+  return true;
+}

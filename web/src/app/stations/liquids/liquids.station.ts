@@ -1,0 +1,199 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { formatQuantity, type LiquidResult } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, place } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { VerdictMark } from '../../kit/verdict';
+import { RigStore } from '../../state/rig-store';
+import { addLiquid, changeKind, KIND_OPTIONS, removeLiquid } from './liquid-edits';
+
+const DAY = 86400;
+
+/** What is on board besides water: strength today, how long it lasts, what it must not meet, and the winter. */
+@Component({
+  selector: 'pz-liquids-station',
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame, VerdictMark],
+  templateUrl: './liquids.station.html',
+  styles: `
+    .row {
+      display: grid;
+      grid-template-columns: 1fr 150px;
+      align-items: center;
+      gap: 10px;
+      min-height: 37px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    .row select {
+      height: 29px;
+      font-weight: 600;
+      background: var(--field);
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      width: 100%;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin: 12px 0;
+    }
+    .lead {
+      margin: 0 0 8px;
+    }
+    .small {
+      font-size: 13.5px;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 4px 0 14px;
+    }
+    th,
+    td {
+      text-align: left;
+      font-weight: 400;
+      padding: 5px 12px 5px 0;
+      border-bottom: 1px solid var(--line);
+      vertical-align: top;
+    }
+    th {
+      font-weight: 600;
+      white-space: nowrap;
+    }
+    .mark {
+      width: 26px;
+    }
+    .num {
+      text-align: right;
+      font-weight: 600;
+    }
+    .pair {
+      display: grid;
+      grid-template-columns: minmax(200px, 1fr) 2fr;
+      gap: 22px;
+      align-items: start;
+    }
+    ol {
+      margin: 4px 0 12px;
+      padding-left: 20px;
+    }
+    @media (max-width: 900px) {
+      .pair {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class LiquidsStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly kinds = KIND_OPTIONS;
+  protected readonly labels = [
+    { value: 'trade', name: 'Trade percent' },
+    { value: 'weight', name: 'Weight percent' },
+  ];
+  protected readonly liquids = computed(() => this.rig.document()?.liquids ?? []);
+  protected readonly chosen = chosenOf(this.liquids, this.of);
+  private readonly index = computed(() => this.rig.assessment()?.chemical.liquids.findIndex((l) => l.liquidId === this.chosen.item()?.id) ?? -1);
+  protected readonly result = computed<LiquidResult | undefined>(() => this.rig.assessment()?.chemical.liquids[this.index()]);
+  protected readonly inUse = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    return !!doc && (doc.tanks.some((t) => t.holds === id) || (doc.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id));
+  });
+
+  private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
+    return formatQuantity(value, dimension, this.rig.units(), { digits });
+  }
+  protected readonly sentence = computed(() => {
+    const r = this.result();
+    if (!r) return '';
+    const strength =
+      r.bought > 0
+        ? `${this.q(r.today.value, 'ratio')} trade today, bought at ${this.q(r.bought, 'ratio')} (${this.q(r.weightShare, 'ratio')} by weight today). `
+        : '';
+    const need = r.perDay.value > 0 ? `${this.q(r.perDay.value, 'volume')} go in a day` : 'None is used by the mixes on this rig';
+    const lasts =
+      r.perDay.value <= 0 ? '.' : r.onBoardM3 > 0 ? `; what is on board lasts ${this.q(r.lastsDays, 'number', 2)} days of work.` : '; none is on board yet.';
+    return strength + need + lasts;
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const r = this.result();
+    const i = this.index();
+    if (!r) return [];
+    const out: Fact[] = [
+      { label: 'In a day', at: `chemical.liquids.${i}.perDay` },
+      { label: 'In a week', text: this.q(r.perWeekM3, 'volume') },
+      { label: 'On board', text: this.q(r.onBoardM3, 'volume') },
+      { label: 'Weighs', text: this.q(r.densityKgM3, 'density') },
+    ];
+    if (r.bought > 0)
+      out.push(
+        { label: 'Strength today', at: `chemical.liquids.${i}.today` },
+        { label: 'Half-life, rate law', at: `chemical.liquids.${i}.halfLife` },
+        { label: 'Half-life, handbook', text: this.q(r.handbookHalfLifeS, 'time') },
+        { label: 'Mean strength if kept', text: this.q(r.keptStrength, 'ratio') },
+        { label: 'A week, fetched fresh', text: this.q(r.freshWeek, 'money') },
+        { label: 'A week, kept on board', text: this.q(r.keptWeek, 'money') },
+      );
+    return out;
+  });
+  protected readonly ageing = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const data = r.ageing.timeS.map((t, i) => [Math.round(t / DAY), Number((100 * r.ageing.strength[i]).toPrecision(4))] as [number, number]);
+    const age = r.today.working.inputs.find((x) => x.symbol === 't')?.value ?? 0;
+    return (c) => ({
+      ...axes(c, { name: 'days since it was made', max: data[data.length - 1][0] }, { name: 'trade strength, %', min: 0 }),
+      series: [curve('strength', data, c.chem, { markLine: place(age / DAY, 'today', c.ink) })],
+    });
+  });
+  protected readonly meetings = computed(() => {
+    const name = (id: string) => this.liquids().find((l) => l.id === id)?.name ?? id;
+    return (this.rig.assessment()?.chemical.meetings ?? []).map((m) => ({
+      pair: `${name(m.a)} and ${name(m.b)}`,
+      never: m.verdict === 'never',
+      reason: m.reason,
+      places: m.places.length ? `can meet in ${m.places.join(', ')}` : '',
+    }));
+  });
+  protected readonly pure = computed(() => {
+    const doc = this.rig.document();
+    return (this.rig.assessment()?.chemical.pureWater ?? []).map((p) => ({
+      label: `${doc?.sprayers?.find((s) => s.id === p.sprayerId)?.name ?? 'Brush'}: ${this.q(p.flow.value, 'flow')} at the brush, ${this.q(p.heightM, 'length')} up; the resin lasts ${this.q(p.life.value, 'volume')} of this tap’s water.`,
+    }));
+  });
+  protected readonly pureFacts = computed<Fact[]>(() => this.pure().map((_, i) => ({ label: 'Until the resin is spent', at: `chemical.pureWater.${i}.life` })));
+  protected readonly winter = computed(() => this.rig.assessment()?.chemical.winter);
+  protected readonly circuits = computed(() => (this.winter()?.circuits ?? []).map((c) => ({ name: c.name, wetted: this.q(c.wettedM3, 'volume', 2) })));
+  protected readonly winterWords = computed(() => {
+    const w = this.winter()!;
+    if (w.coldestK === undefined) return 'Say how cold the nights get, and the antifreeze is worked out. Wetted volume of each circuit:';
+    if (w.glycolShare === 0) return 'No frost: draining is enough. Wetted volume of each circuit:';
+    if (Number.isNaN(w.antifreeze.value)) return 'Colder than the antifreeze can stand: drain and blow out, or keep the rig inside.';
+    return `${this.q(w.antifreeze.value, 'volume', 2)} of antifreeze, about ${this.q(w.cost, 'money', 2)}, for ${this.q(w.coldestK, 'temperature')}: ${this.q(w.glycolShare, 'ratio', 2)} glycol in the lines.`;
+  });
+
+  protected path(field: string): string {
+    return `liquids.${this.chosen.index()}.${field}`;
+  }
+  protected setKind(event: Event): void {
+    const kind = (event.target as HTMLSelectElement).value as (typeof KIND_OPTIONS)[number]['value'];
+    this.rig.edit('Kind of liquid', (d) => changeKind(d, this.chosen.index(), kind));
+  }
+  protected add(): void {
+    let id = '';
+    this.rig.edit('Add a liquid', (d) => void (id = addLiquid(d)));
+    this.chosen.choose(id);
+  }
+  protected remove(): void {
+    const l = this.chosen.item();
+    if (l) this.rig.edit(`Remove ${l.name}`, (d) => void removeLiquid(d, l.id));
+  }
+}

@@ -1,0 +1,82 @@
+import {
+  convertMix,
+  drawHose,
+  electricPump,
+  hypochlorite,
+  injectorFor,
+  jet,
+  type MixWay,
+  mixSuction,
+  plainBranch,
+  type RigDocument,
+  softDelivery,
+  unusedId,
+  chemicalTank,
+} from '@pozzo/core';
+
+/** A first mix on a rig: an injector behind a washer where there is one, a batch tank with a 12 V pump where there is none. */
+export function addMix(d: RigDocument): string {
+  const liquids = (d.liquids ??= []);
+  const mixes = (d.mixes ??= []);
+  let stock = liquids.find((l) => l.kind === 'hypochlorite');
+  if (!stock) {
+    stock = hypochlorite(unusedId(d, 'sh'));
+    liquids.push(stock);
+  }
+  const id = unusedId(d, 'mix');
+  const base = { id, name: `Mix ${mixes.length + 1}`, height: '18 in', surface: 'house', stock: stock.id, flush: 'pump' } as const;
+  const gun = d.outlets[0];
+  if (gun && !mixes.some((m) => m.injector?.outlet === gun.id)) {
+    mixes.push({ ...base, way: 'downstream', injector: injectorFor(gun.id) });
+    const tank = unusedId(d, 'drum');
+    d.tanks.push(chemicalTank(tank, 'SH drum', stock.id, ['14 in', '14 in', '20 in']));
+    d.lines.push(drawHose(unusedId(d, `draw-${id}`), `tank:${tank}@2 in`, id));
+    return id;
+  }
+  mixes.push({ ...base, height: '8 in', way: 'batch' });
+  const tank = unusedId(d, 'mix-tank');
+  const pump = unusedId(d, 'soft-pump');
+  const sprayer = unusedId(d, 'soft-gun');
+  d.tanks.push(chemicalTank(tank, 'Mix tank', stock.id, ['30 in', '24 in', '22 in']));
+  (d.softPumps ??= []).push(electricPump(pump));
+  (d.sprayers ??= []).push(jet(sprayer, 'Soft wash gun', '4 mm'));
+  d.lines.push(
+    plainBranch(unusedId(d, `draw-${id}`), `tank:${tank}@2 in`, id, '1'),
+    mixSuction(unusedId(d, `suction-${id}`), id, pump, '1'),
+    softDelivery(unusedId(d, `hose-${id}`), pump, sprayer, '12', '150 ft'),
+  );
+  return id;
+}
+
+/** Takes a mix off with its lines, and with pump and gun that nothing else uses. */
+export function removeMix(d: RigDocument, id: string): void {
+  const pump = d.lines.find((l) => l.from.at === 'mix' && l.from.id === id)?.to.id;
+  d.lines = d.lines.filter((l) => !(l.to.at === 'mix' && l.to.id === id) && !(l.from.at === 'mix' && l.from.id === id));
+  d.mixes = d.mixes?.filter((m) => m.id !== id);
+  if (pump && !d.lines.some((l) => l.to.at === 'soft-pump' && l.to.id === pump)) {
+    const guns = d.lines.filter((l) => l.from.at === 'soft-pump' && l.from.id === pump).map((l) => l.to.id);
+    d.lines = d.lines.filter((l) => !(l.from.at === 'soft-pump' && l.from.id === pump));
+    d.softPumps = d.softPumps?.filter((p) => p.id !== pump);
+    d.sprayers = d.sprayers?.filter((s) => !guns.includes(s.id) || d.lines.some((l) => l.to.id === s.id));
+  }
+  d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
+}
+
+/** Another way of mixing, with the lines that it usually has. */
+export const turnTo = (d: RigDocument, id: string, way: MixWay, dayM3: number): void => convertMix(d, id, way, dayM3);
+
+/** Soap on or off a mix; the first soap on the rig is taken, or one is put on the list. */
+export function soapOf(d: RigDocument, mix: number, by: 'none' | 'poured' | 'metered'): void {
+  const m = d.mixes![mix];
+  if (by === 'none') {
+    delete m.soap;
+    return;
+  }
+  const liquids = (d.liquids ??= []);
+  let soap = liquids.find((l) => l.kind === 'soap');
+  if (!soap) {
+    soap = { id: unusedId(d, 'soap'), name: 'Soap', kind: 'soap', price: '$26' };
+    liquids.push(soap);
+  }
+  m.soap = { liquid: soap.id, dose: m.soap?.dose ?? '1 oz/gal', by };
+}

@@ -1,0 +1,195 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { findAssumption, formatQuantity, type MixResult, type MixWay } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, level } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { chosenOf } from '../../kit/chosen';
+import { type Fact, Facts } from '../../kit/facts';
+import { LineEditor } from '../../kit/line-editor';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { RigStore } from '../../state/rig-store';
+import { BlendDrawing } from './blend-drawing';
+import { addMix, removeMix, soapOf, turnTo } from './mix-edits';
+import { SURFACE_OPTIONS, WAY_NAMES, WAY_OPTIONS } from './mix-names';
+import { WaysTable } from './ways-table';
+
+/** How the chemicals meet the water, and what strength reaches the wall. */
+@Component({
+  selector: 'pz-mix-station',
+  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame, WaysTable],
+  templateUrl: './mix.station.html',
+  styleUrl: './mix.station.scss',
+})
+export class MixStation {
+  private readonly rig = inject(RigStore);
+  readonly of = input<string>();
+  protected readonly mixes = computed(() => this.rig.document()?.mixes ?? []);
+  /** A pump in the address stands for the mix that it serves. */
+  private readonly asked = computed(() => {
+    const of = this.of();
+    const line = this.rig.document()?.lines.find((l) => l.from.at === 'mix' && l.to.at === 'soft-pump' && l.to.id === of);
+    return line?.from.id ?? of;
+  });
+  protected readonly chosen = chosenOf(this.mixes, this.asked);
+  private readonly index = computed(() => this.rig.assessment()?.chemical.mixes.findIndex((m) => m.mixId === this.chosen.item()?.id) ?? -1);
+  protected readonly result = computed<MixResult | undefined>(() => this.rig.assessment()?.chemical.mixes[this.index()]);
+  protected readonly ways = WAY_OPTIONS;
+  protected readonly surfaces = SURFACE_OPTIONS;
+  protected readonly soaps = [
+    { value: 'none', name: 'None' },
+    { value: 'poured', name: 'Into the stock' },
+    { value: 'metered', name: 'On its own line' },
+  ];
+  protected readonly flushes = [
+    { value: 'pump', name: 'At the pump' },
+    { value: 'through', name: 'Before the valves' },
+  ];
+  protected readonly yesNo = [
+    { value: 'true', name: 'Yes' },
+    { value: 'false', name: 'No' },
+  ];
+  protected readonly liquids = computed(() => (this.rig.document()?.liquids ?? []).map((l) => ({ value: l.id, name: l.name })));
+  protected readonly guns = computed(() => (this.rig.document()?.outlets ?? []).map((o) => ({ value: o.id, name: o.name })));
+  protected readonly usual = computed(() => findAssumption(`wash-${this.chosen.item()?.surface}-strength`)?.value ?? 'none');
+
+  /** Every metering valve of the blend, with its path. */
+  protected readonly valves = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    return (doc?.lines ?? []).flatMap((l, i) =>
+      l.role === 'chemical' && l.to.at === 'mix' && l.to.id === id
+        ? l.parts.flatMap((p, k) =>
+            p.kind === 'valve' && p.is === 'metering-valve'
+              ? [{ name: doc!.tanks.find((t) => t.id === l.from.id)?.name ?? 'Water', path: `lines.${i}.parts.${k}.setting` }]
+              : [],
+          )
+        : [],
+    );
+  });
+  protected readonly lines = computed(() => {
+    const doc = this.rig.document();
+    const id = this.chosen.item()?.id;
+    if (!doc || !id) return [];
+    const pump = doc.lines.find((l) => l.from.at === 'mix' && l.from.id === id)?.to.id;
+    return doc.lines
+      .filter(
+        (l) => l.role === 'chemical' && ((l.to.at === 'mix' && l.to.id === id) || (l.from.at === 'mix' && l.from.id === id) || (pump && l.from.id === pump)),
+      )
+      .map((l) => ({
+        id: l.id,
+        title:
+          l.to.at === 'mix'
+            ? `Line from ${doc.tanks.find((t) => t.id === l.from.id)?.name ?? 'the spigot'}`
+            : l.to.at === 'soft-pump'
+              ? 'Line into the pump'
+              : 'Hose to the gun',
+      }));
+  });
+
+  protected readonly heading = computed(() => `${WAY_NAMES[this.result()!.way]}: ${this.percent(this.result()!.first.value)} at the wall`);
+  protected readonly sentence = computed(() => {
+    const r = this.result();
+    if (!r) return '';
+    const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
+    const change = Number.isFinite(r.changeOver.value)
+      ? ` A change of liquid is at the tip after ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}.`
+      : '';
+    const stays = Math.abs(r.last.value - r.first.value) < 0.02 * Math.max(r.first.value, 1e-6);
+    return `${q(r.flow.value)} leave the gun at ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
+  });
+  protected readonly facts = computed<Fact[]>(() => {
+    const r = this.result();
+    const i = this.index();
+    if (!r) return [];
+    const v = (x: number) => formatQuantity(x, 'volume', this.rig.units());
+    return [
+      { label: 'First minute', at: `chemical.mixes.${i}.first` },
+      { label: 'Last minute', at: `chemical.mixes.${i}.last` },
+      { label: 'Mix in a day', at: `chemical.mixes.${i}.dayM3` },
+      { label: 'Stock for a job', at: `chemical.mixes.${i}.stockPerJob` },
+      { label: 'Soap for a job', text: v(r.soapPerJobM3) },
+      { label: 'Chemicals for a job', at: `chemical.mixes.${i}.costPerJob` },
+      { label: 'Carried for it', at: `chemical.mixes.${i}.carried` },
+      { label: 'Flush with', at: `chemical.mixes.${i}.flushVolume` },
+      { label: 'Flush for', at: `chemical.mixes.${i}.flushTime` },
+    ];
+  });
+  protected readonly recipe = computed(() => {
+    const r = this.result()?.recipe;
+    if (!r) return '';
+    const v = (x: number) => formatQuantity(x, 'volume', this.rig.units());
+    const stock = this.rig.document()?.liquids?.find((l) => l.id === this.chosen.item()?.stock)?.name ?? 'stock';
+    return `${v(r.waterM3)} of water first, then ${v(r.stockM3)} of ${stock}${r.soapM3 > 0 ? ` and ${v(r.soapM3)} of soap` : ''}${r.topUp ? ', over what is left' : ''}: ${v(r.volumeM3)} in all.`;
+  });
+  protected readonly strays = computed(() => {
+    const r = this.result();
+    const units = this.rig.units();
+    return (r?.cases ?? []).map((c) => ({
+      label: c.label,
+      strength: this.percent(c.strength),
+      off: r!.wanted.value > 0 && Math.abs(c.strength / r!.wanted.value - 1) > 0.1,
+      flow: formatQuantity(c.flowM3s, 'flow', units),
+    }));
+  });
+  /** Top of the strength axes: what is wanted is always on the chart. */
+  private top(): number | undefined {
+    const r = this.result()!;
+    const most = 100 * Math.max(r.wanted.value * 1.25, r.highest * 1.1);
+    return most > 0 ? Number(most.toPrecision(2)) : undefined;
+  }
+  protected readonly overDay = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const data = r.series.timeS.map((t, i) => [t / 60, round(100 * r.series.strength[i])] as [number, number]);
+    return (c) => ({
+      ...axes(c, { name: 'minutes of spraying' }, { name: 'strength, %', min: 0, max: this.top() }),
+      series: [curve('at the wall', data, c.chem, { markLine: level(round(100 * r.wanted.value), 'wanted', c.ink) })],
+    });
+  });
+  protected readonly drift = computed<ChartOption>(() => {
+    const r = this.result()!;
+    const data = r.byLevel.map((p) => [Math.round(100 * p.share), round(100 * p.strength)] as [number, number]);
+    return (c) => ({
+      ...axes(c, { name: 'level of the stock tank, %', max: 100 }, { name: 'strength, %', min: 0, max: this.top() }),
+      series: [curve('at the wall', data, c.chem, { markLine: level(round(100 * r.wanted.value), 'wanted', c.ink) })],
+    });
+  });
+  protected readonly driftWords = computed(() => {
+    const l = this.result()?.byLevel ?? [];
+    return l.length ? `From ${this.percent(l[0].strength)} with a full stock tank to ${this.percent(l[l.length - 1].strength)} when it is almost empty.` : '';
+  });
+
+  private percent(v: number): string {
+    return formatQuantity(v, 'ratio', this.rig.units(), { digits: 3 });
+  }
+  protected path(field: string): string {
+    return `mixes.${this.chosen.index()}.${field}`;
+  }
+  protected add(): void {
+    let id = '';
+    this.rig.edit('Add a mix', (d) => void (id = addMix(d)));
+    this.chosen.choose(id);
+  }
+  protected remove(): void {
+    const m = this.chosen.item();
+    if (m) this.rig.edit(`Remove ${m.name}`, (d) => removeMix(d, m.id));
+  }
+  protected turn(event: Event): void {
+    this.convert((event.target as HTMLSelectElement).value as MixWay);
+  }
+  protected convert(way: MixWay): void {
+    const id = this.chosen.item()!.id;
+    this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => turnTo(d, id, way, this.result()?.dayM3.value ?? 0.15));
+  }
+  protected soap(event: Event): void {
+    const by = (event.target as HTMLSelectElement).value as 'none' | 'poured' | 'metered';
+    this.rig.edit('Soap', (d) => soapOf(d, this.chosen.index(), by));
+  }
+  protected partUsed(): void {
+    this.rig.edit('Part-used tank', (d) => void (d.mixes![this.chosen.index()].left = { volume: '10 gal', strength: '1 %' }));
+  }
+}
+
+const round = (x: number): number => Number(x.toPrecision(4));
