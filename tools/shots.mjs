@@ -39,6 +39,8 @@ const views = [
     ],
     size: { width: 390, height: 780 },
   },
+  { name: 'mix', path: '/rig/crew/mix' },
+  { name: 'liquids', path: '/rig/crew/liquids' },
   { name: 'brief', path: '/rig/marina-pontoon/brief' },
   { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
 ];

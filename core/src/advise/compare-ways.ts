@@ -36,34 +36,43 @@ const CAN_FAIL: Readonly<Record<MixWay, string>> = {
  * Ways that this rig cannot have (no gun to draw at) are left out.
  */
 export function compareWays(doc: RigDocument, mixId: string): WayCompared[] {
+  const steps = compareWaysSteps(doc, mixId);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** {@link compareWays} one way at a time; each step gives the share done. */
+export function* compareWaysSteps(doc: RigDocument, mixId: string): Generator<number, WayCompared[]> {
   const read = readRig(doc);
   if (!read.ok) return [];
   const before = bill(read.rig).price;
   const dayM3 = assess(read.rig).chemical.mixes.find((m) => m.mixId === mixId)?.dayM3.value ?? 0.1;
-  return MIX_WAYS.flatMap((way) => {
-    const converted = produce(doc, (d) => convertMix(d as RigDocument, mixId, way, dayM3));
-    const tried = assessSet(converted, mixId);
-    if (!tried) return [];
+  const out: WayCompared[] = [];
+  for (const [i, way] of MIX_WAYS.entries()) {
+    yield i / MIX_WAYS.length;
+    const now = doc.mixes?.find((m) => m.id === mixId)?.way === way;
+    const tried = assessSet(now ? doc : produce(doc, (d) => convertMix(d as RigDocument, mixId, way, dayM3)), mixId, now);
+    if (!tried) continue;
     const { result, verdict, rig } = tried;
-    const jobs = result.jobsPerDay;
-    return [
-      {
-        way,
-        now: doc.mixes?.find((m) => m.id === mixId)?.way === way,
-        result,
-        verdict,
-        carriedKg: result.carried.value,
-        price: bill(rig).price - before,
-        stockDayM3: result.stockPerJob.value * jobs,
-        costDay: result.costPerJob.value * jobs,
-        canFail: CAN_FAIL[way],
-      },
-    ];
-  });
+    out.push({
+      way,
+      now,
+      result,
+      verdict,
+      carriedKg: result.carried.value,
+      price: bill(rig).price - before,
+      stockDayM3: result.stockPerJob.value * result.jobsPerDay,
+      costDay: result.costPerJob.value * result.jobsPerDay,
+      canFail: CAN_FAIL[way],
+    });
+  }
+  return out;
 }
 
-/** Assesses a mix with its metering valves set for what is wanted. */
-function assessSet(doc: RigDocument, mixId: string) {
+/** Assesses a mix: as it stands, or with valves and tips set for what is wanted. */
+function assessSet(doc: RigDocument, mixId: string, asBuilt: boolean) {
   const of = (d: RigDocument) => {
     const read = readRig(d);
     if (!read.ok) return undefined;
@@ -72,6 +81,7 @@ function assessSet(doc: RigDocument, mixId: string) {
     return result && { result, verdict: worstOf([result.verdict, ...a.findings.filter((f) => f.subject.id === mixId).map((f) => f.verdict)]), rig: read.rig };
   };
   let first = of(doc);
+  if (asBuilt) return first;
   const mix = first && first.result.way === 'nozzle' ? first : undefined;
   // A nozzle injector comes with metering tips: the one that brings the wanted strength is put in.
   if (mix && mix.result.first.value > mix.result.wanted.value && mix.result.wanted.value > 0)

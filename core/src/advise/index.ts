@@ -2,4 +2,4 @@ export { advise, adviseSteps, applyFix, type DocumentPatch, type Fix } from './a
 export { addBooster } from './rules/feed-rules.js';
 export { sizeUp, unusedId } from './rules/shared.js';
 export { bill, type Bill } from './bill.js';
-export { compareWays, type WayCompared } from './compare-ways.js';
+export { compareWays, compareWaysSteps, type WayCompared } from './compare-ways.js';

@@ -44,7 +44,7 @@ export function smallBuffer(): RigDocument {
       line('dump', 'dump', 'tank:buffer@3 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
     ],
   };
-  return withProportioner(withDownstream(rig, { outlet: 'gun-a', remote: true }), {
+  return withProportioner(withDownstream(rig, { outlet: 'gun-a', remote: true, highFlow: true, soapNozzle: '60' }), {
     pump: airPump('air-pump'),
     water: 'tank:buffer@3 in',
     sh: ['30 in', '24 in', '24 in'],

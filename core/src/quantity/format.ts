@@ -51,7 +51,11 @@ export function printParts(si: number, dimension: Dimension, system: UnitSystem,
   const symbol = options.unit ?? naturalUnit(si, dimension, system);
   const unit = findUnit(dimension, symbol);
   if (!unit) throw new RangeError(`No unit "${symbol}" of ${dimension}.`);
-  return { value: formatNumber(fromSi(si, unit), options.digits ?? 3, options.signed), unit: unit.symbol };
+  const number = fromSi(si, unit);
+  // Small sums of money show their cents whole or not at all: $10.10, not $10.1; $64.
+  if (dimension === 'money' && options.digits === undefined && Math.abs(number) < 99.995 && Number.isFinite(number))
+    return { value: `${number < 0 ? '−' : options.signed ? '+' : ''}${Math.abs(number).toFixed(2).replace(/\.00$/, '')}`, unit: unit.symbol };
+  return { value: formatNumber(number, options.digits ?? 3, options.signed), unit: unit.symbol };
 }
 
 /** `8 gpm`, `3 380 psi`, `61 %`: a figure in words for the person's unit system. */

@@ -121,6 +121,8 @@ describe('printing', () => {
     expect(formatQuantity(7200 * 2, 'time', 'us')).toBe('4\u00a0h');
     expect(formatQuantity(293.15, 'temperature', 'us')).toBe('68\u00a0°F');
     expect(formatQuantity(64, 'money', 'us')).toBe('$64');
+    expect(formatQuantity(10.1, 'money', 'us')).toBe('$10.10');
+    expect(formatQuantity(408, 'money', 'us')).toBe('$408');
   });
 
   test('inches print as fractions', () => {

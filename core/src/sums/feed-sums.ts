@@ -123,6 +123,36 @@ export const FEED_SUMS: readonly Sum[] = [
     },
   },
   {
+    name: 'gravity-fill',
+    title: 'Filling by gravity at the supplier',
+    equation: 'drain-time',
+    inputs: [
+      sumInput('volume', 'To fill', 'volume', '0.1 gal', '100 m³'),
+      sumInput('fall', 'Supply stands above the tank’s bottom by', 'length', '1 in', '60 ft', '8 ft'),
+      sumInput('rise', 'Depth of the filled tank', 'length', '1 in', '30 ft', '30 in'),
+      bore,
+      sumInput('length', 'Hose', 'length', '0 ft', '300 ft', '20 ft'),
+      sumInput('k', 'Loss coefficient of valves and couplings', 'number', '0', '100', '2'),
+      temperature,
+      roughness,
+    ],
+    outputs: [
+      { name: 'time', label: 'Time', dimension: 'time' },
+      { name: 'fastest', label: 'Flow at the start', dimension: 'flow' },
+    ],
+    // The tank rises under the supply as a draining tank falls: the same integral, its head from the fall down to what is left of it.
+    run: (x) => {
+      if (!(x['fall'] > x['rise'])) return { time: NaN, fastest: NaN };
+      const nu = waterAt(x['temperature']).kinematicViscosityM2S;
+      const quadratic = quadraticOfK(x['k'], x['bore']) + jetQuadratic(x['bore']);
+      const runs = x['length'] > 0 ? [{ boreM: x['bore'], lengthM: x['length'], roughnessM: x['roughness'] }] : [];
+      return {
+        time: drainSeconds(x['volume'] / x['rise'], x['rise'], x['fall'] - x['rise'], quadratic, runs, nu),
+        fastest: outflowThrough(x['fall'], quadratic, runs, nu),
+      };
+    },
+  },
+  {
     name: 'vent-vacuum',
     title: 'Vacuum behind a vent',
     equation: 'vent-vacuum',

@@ -87,6 +87,13 @@ describe('quick sums', () => {
       Math.sqrt(2 / 9.80665) / ((Math.PI / 4) * 0.0508 ** 2),
       1e-3,
     ));
+  // Torricelli by hand, no hose and no valve: h from 2 m to 1 m over 1 m³ on 1 m² through 25.4 mm.
+  test('gravity-fill', () => {
+    const area = (Math.PI / 4) * 0.0254 ** 2;
+    const exact = (2 * (Math.sqrt(2) - 1)) / (area * Math.sqrt(2 * 9.80665));
+    near(run('gravity-fill', { volume: '1 m³', fall: '2 m', rise: '1 m', bore: '1 in', length: '0 ft', k: '0' })['time'], exact, 2e-3);
+    expect(doSum(findSum('gravity-fill')!, { volume: '50 gal', fall: '2 ft', rise: '3 ft', bore: '1 in' }).ok).toBe(false);
+  });
   test('vent-vacuum', () =>
     near(run('vent-vacuum', { flow: '100 gpm', vent: '1 in' })['vacuum'], (1.1839 / 2) * ((100 * GPM) / (0.6 * (Math.PI / 4) * 0.0254 ** 2)) ** 2, 2e-3));
   // First law: 8 gpm at 250 psi heats with about 870 W.

@@ -76,6 +76,17 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
         mixes.map((m) => input('V', 'mix in a day', m.dayM3.value, 'volume')),
       ),
       perWeekM3: perDay * days,
+      weekTank: figure(
+        perDay * days * (1 + cases.values['chem-reserve']),
+        'volume',
+        'coverage',
+        [
+          input('V', 'in a day', perDay, 'volume'),
+          input('n', 'days of work', days, 'number'),
+          input('reserve', 'reserve', cases.values['chem-reserve'], 'ratio'),
+        ],
+        ['chem-reserve'],
+      ),
       onBoardM3: onBoard,
       lastsDays: lasts,
       keptAgeS: keptAge,

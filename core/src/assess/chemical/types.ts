@@ -121,6 +121,8 @@ export interface LiquidResult {
   readonly ageing: { readonly timeS: readonly number[]; readonly strength: readonly number[] };
   readonly perDay: Figure;
   readonly perWeekM3: number;
+  /** Tank that holds a week's need and the reserve, m³. */
+  readonly weekTank: Figure;
   readonly onBoardM3: number;
   /** Days that what is on board lasts; Infinity when none is used. */
   readonly lastsDays: number;

@@ -46,7 +46,7 @@ export function place(value: number, name: string, colour: string): object {
     symbol: 'none',
     silent: true,
     lineStyle: { color: colour, type: 'dashed', width: 1.5 },
-    label: { formatter: name, color: colour, position: 'insideEndTop', fontSize: 12.5 },
+    label: { formatter: name, color: colour, position: 'end', rotate: 0, align: 'left', offset: [5, 15], fontSize: 12.5 },
     data: [{ xAxis: value }],
   };
 }

@@ -12,7 +12,8 @@ import { documentFeature } from '../state/document.feature';
 import * as settingsEffects from '../state/settings.effects';
 import { settingsFeature } from '../state/settings.feature';
 import { MAKE_WORKER } from '../workers/assess-client';
-import { makeAssessWorker } from '../workers/make-worker';
+import { HEAVY_WORKERS } from '../workers/heavy-client';
+import { heavyWorkers, makeAssessWorker } from '../workers/make-worker';
 import { routes } from './routes';
 
 export const appConfig: ApplicationConfig = {
@@ -39,5 +40,6 @@ export const appConfig: ApplicationConfig = {
     provideState(settingsFeature),
     provideEffects(buildsEffects, documentEffects, assessmentEffects, settingsEffects),
     { provide: MAKE_WORKER, useValue: makeAssessWorker },
+    { provide: HEAVY_WORKERS, useValue: heavyWorkers },
   ],
 };

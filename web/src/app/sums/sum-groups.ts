@@ -2,7 +2,7 @@
 export const SUM_GROUPS: readonly { readonly name: string; readonly sums: readonly string[] }[] = [
   { name: 'Nozzle', sums: ['nozzle-flow', 'nozzle-size', 'nozzle-pressure', 'nozzle-wear', 'jet-height', 'surface-cleaner'] },
   { name: 'Hose and reel', sums: ['hose-loss', 'hose-bore', 'hose-reach', 'coil-loss', 'hose-volume', 'reel-capacity'] },
-  { name: 'Tank and spigot', sums: ['bucket-test', 'spigot-curve', 'time-to-empty', 'drain-time', 'vent-vacuum', 'submergence'] },
+  { name: 'Tank and spigot', sums: ['bucket-test', 'spigot-curve', 'time-to-empty', 'drain-time', 'gravity-fill', 'vent-vacuum', 'submergence'] },
   { name: 'Pump', sums: ['engine-power', 'npsh', 'acceleration-head', 'bypass-heat'] },
   { name: 'Mix and stock', sums: ['dilution', 'batch', 'proportioner', 'downstream', 'coverage', 'sh-age', 'trade-to-weight'] },
   { name: 'Soft wash, glass and frost', sums: ['flush', 'battery-day', 'air-need', 'resin-life', 'antifreeze'] },

@@ -29,7 +29,7 @@ export interface Stretch {
 }
 
 export interface PipeStretch extends Stretch {
-  readonly kind: 'fill' | 'feed' | 'hose' | 'tie' | 'return' | 'chem';
+  readonly kind: 'fill' | 'feed' | 'hose' | 'tie' | 'return' | 'chem' | 'stream';
   readonly path: string;
   readonly width: number;
   readonly pill?: Point & { readonly text: string; readonly width: number };
@@ -56,7 +56,7 @@ export interface TankStretch extends Stretch {
 }
 
 export interface NodeStretch extends Stretch {
-  readonly kind: 'spigot' | 'machine' | 'gun' | 'reel' | 'mix';
+  readonly kind: 'spigot' | 'machine' | 'gun' | 'reel' | 'mix' | 'soft-pump';
   readonly x: number;
   readonly y: number;
   readonly r: number;
@@ -269,7 +269,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       const turn = box.x + box.w + 14 + i * 10;
       pipes.push({
         ...own,
-        kind: s.kind === 'water' || s.kind === 'pure-water' ? 'feed' : 'chem',
+        kind: s.kind === 'water' || s.kind === 'pure-water' ? 'stream' : 'chem',
         path: `M${box.x + box.w} ${outY}H${turn}V${at}H548`,
         width: Math.max(widthOf(s.flowM3s) * 0.8, 2),
         flowing: s.flowM3s > 0,
@@ -278,7 +278,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     const pump = doc.softPumps?.find((p) => p.id === m.pumpId);
     const result = a.chemical.softPumps.find((p) => p.pumpId === m.pumpId);
     const clear = m.streams.every((s) => s.kind === 'water' || s.kind === 'pure-water');
-    const kind = clear ? 'feed' : 'chem';
+    const kind = clear ? 'stream' : 'chem';
     const text = clear ? q(m.flow.value, 'flow', 2) : `${q(m.first.value, 'ratio')} at the wall`;
     const words = mix.way === 'downstream' || mix.way === 'nozzle';
     if (words) {
@@ -306,7 +306,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       if (pump)
         nodes.push({
           ...stretch(`pump:${pump.id}`, 'machines', pump.id, `${pump.name}, ${result ? q(result.flow.value, 'flow') : pump.openFlow}`),
-          kind: 'machine',
+          kind: 'soft-pump',
           x: MACHINE_X,
           y: at,
           r: 22,
@@ -344,7 +344,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
         title: {
           x: 490,
           y: lane.y - 42,
-          text: feed.boosted ? 'Feed, boosted' : feed.direct ? 'Straight from the spigot' : 'Feed',
+          text: feed.boosted ? 'Feed, boosted' : feed.direct ? 'From the spigot' : 'Feed',
           sub: lineWords(firstLine === lastLine ? lastLine : (lastLine ?? firstLine), system),
         },
       });
@@ -360,7 +360,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
             ? `returns ${q(result!.returned.value, 'flow', 2)}`
             : 'return to tank, idle'
           : `loops to inlet, hot in ${q(bypass.minutesToLimit.value, 'time', 2)}`;
-      const end = bypassBox ? `H${bypassBox.x + bypassBox.w}` : `H${MACHINE_X - 92}V${lane.y}`;
+      const end = bypassBox ? `H${bypassBox.x + bypassBox.w}` : `H${MACHINE_X - 48}V${lane.y}`;
       pipes.push({
         ...stretch(`return:${m.id}`, 'bypass', m.id, `Return of ${m.name}, ${words}`),
         kind: 'return',
@@ -417,4 +417,10 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
 
   const loud: Point | undefined = pipes.find((p) => p.loud)?.pill ?? tanks.find((t) => t.loud) ?? nodes.find((n) => n.loud);
   return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX: loud?.x ?? 0, loudY: loud?.y ?? 0 };
+}
+
+/** Where a station's own stretch lies in a drawing: that of a thing, or the station's first. */
+export function placeOf(w: WaterwayDrawing, station: string, of: string | undefined): Point | undefined {
+  const all = [...w.nodes.filter((n) => n.station === station), ...w.tanks.filter((t) => t.station === station)];
+  return all.find((s) => s.subjectId === of) ?? (of === undefined ? all[0] : undefined);
 }

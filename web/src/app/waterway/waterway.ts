@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
-import { Router } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
 import { VERDICT_WORDS } from '../kit/verdict';
 import { RigStore } from '../state/rig-store';
-import { layoutWaterway, type Stretch } from './waterway-layout';
+import { layoutWaterway, placeOf, type Stretch } from './waterway-layout';
 
 /** Map, menu and verdict in one: every stretch is a link to its station. */
 @Component({
@@ -26,13 +28,30 @@ export class Waterway {
       : null;
   });
 
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map(() => this.router.url),
+      startWith(this.router.url),
+    ),
+    { initialValue: '' },
+  );
+  /** What the open station speaks of, or else what holds the rig back most. */
+  private readonly focus = computed(() => {
+    const d = this.drawing();
+    const tree = this.router.parseUrl(this.url());
+    const station = tree.root.children['primary']?.segments[2]?.path ?? '';
+    return d && (placeOf(d, station, tree.queryParams['of']) ?? { x: d.loudX, y: d.loudY });
+  });
+
   constructor() {
     effect(() => {
       const d = this.drawing();
+      const at = this.focus();
       const frame = this.frame()?.nativeElement;
-      if (d && frame && d.loudX && frame.scrollWidth > frame.clientWidth) frame.scrollLeft = (d.loudX / d.width) * frame.scrollWidth - frame.clientWidth / 2;
-      if (d && frame && d.loudY && frame.scrollHeight > frame.clientHeight)
-        frame.scrollTop = (d.loudY / d.height) * frame.scrollHeight - frame.clientHeight / 2;
+      if (!d || !at || !frame) return;
+      if (frame.scrollWidth > frame.clientWidth) frame.scrollLeft = (at.x / d.width) * frame.scrollWidth - frame.clientWidth / 2;
+      if (frame.scrollHeight > frame.clientHeight) frame.scrollTop = (at.y / d.height) * frame.scrollHeight - frame.clientHeight / 2;
     });
   }
 

@@ -133,12 +133,15 @@ export class LiquidsStation {
       { label: 'In a week', text: this.q(r.perWeekM3, 'volume') },
       { label: 'On board', text: this.q(r.onBoardM3, 'volume') },
       { label: 'Weighs', text: this.q(r.densityKgM3, 'density') },
+      { label: 'Tank for a week', at: `chemical.liquids.${i}.weekTank` },
     ];
+    if (r.perDay.value > 0 && r.onBoardM3 > 0) out.push({ label: 'Buy again after', text: `${this.q(r.lastsDays, 'number', 2)} days of work` });
     if (r.bought > 0)
       out.push(
         { label: 'Strength today', at: `chemical.liquids.${i}.today` },
         { label: 'Half-life, rate law', at: `chemical.liquids.${i}.halfLife` },
         { label: 'Half-life, handbook', text: this.q(r.handbookHalfLifeS, 'time') },
+        { label: 'Mean age when used', text: this.q((r.today.working.inputs.find((x) => x.symbol === 't')?.value ?? 0) + r.keptAgeS, 'time', 2) },
         { label: 'Mean strength if kept', text: this.q(r.keptStrength, 'ratio') },
         { label: 'A week, fetched fresh', text: this.q(r.freshWeek, 'money') },
         { label: 'A week, kept on board', text: this.q(r.keptWeek, 'money') },

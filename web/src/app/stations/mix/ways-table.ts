@@ -1,52 +1,70 @@
 import { Component, computed, inject, input, output } from '@angular/core';
-import { compareWays, formatQuantity, type MixWay } from '@pozzo/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { formatQuantity, type MixWay, type WayCompared } from '@pozzo/core';
+import { catchError, debounceTime, EMPTY, filter, map, switchMap } from 'rxjs';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
+import { HeavyClient } from '../../workers/heavy-client';
 import { WAY_NAMES } from './mix-names';
 
-/** The five ways of mixing on this rig, side by side. */
+const AFTER_MS = 150;
+
+/** The five ways of mixing on this rig side by side: strength, weight, time to change, cost, what can fail. */
 @Component({
   selector: 'pz-ways-table',
   imports: [VerdictMark],
   template: `
-    <table>
-      <thead>
-        <tr>
-          <th>Way</th>
-          <th>At the wall</th>
-          <th>Carried</th>
-          <th>To change</th>
-          <th>Chemicals a day</th>
-          <th>Set-up</th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (r of rows(); track r.way) {
-          <tr [class.now]="r.now">
-            <th scope="row">
-              <pz-verdict [of]="r.verdict" [bare]="true" /><span class="unseen">{{ r.verdict }}</span> {{ r.name }}<small>{{ r.fail }}</small>
-            </th>
-            <td>{{ r.range }}</td>
-            <td>{{ r.carried }}</td>
-            <td>{{ r.change }}</td>
-            <td>{{ r.cost }}</td>
-            <td>
-              @if (r.now) {
-                as built
-              } @else {
-                <button type="button" class="press small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">{{ r.price }}</button>
-              }
-            </td>
+    @if (rows().length) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Way</th>
+            <th scope="col">At the wall</th>
+            <th scope="col">Carried</th>
+            <th scope="col">To change</th>
+            <th scope="col">A day</th>
+            <th scope="col">Set-up</th>
           </tr>
-        }
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          @for (r of rows(); track r.way) {
+            <tr [class.now]="r.now">
+              <th scope="row">
+                <pz-verdict [of]="r.verdict" [bare]="true" /> {{ r.name }}<small>{{ r.fail }}</small>
+              </th>
+              <td>
+                {{ r.range }}
+                <svg viewBox="0 0 100 14" aria-hidden="true">
+                  <path class="scale" d="M0 7H100" />
+                  <path class="span" [attr.d]="r.span" />
+                  <path class="wanted" [attr.d]="wanted()" />
+                </svg>
+              </td>
+              <td>{{ r.carried }}</td>
+              <td>{{ r.change }}</td>
+              <td>{{ r.cost }}</td>
+              <td>
+                @if (r.now) {
+                  as built
+                } @else {
+                  {{ r.price }}
+                  <button type="button" class="press small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">Try it</button>
+                }
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="quiet">The bar runs from the weakest to the strongest that reaches the wall; the stroke is what is wanted.</p>
+    } @else {
+      <p class="quiet" role="status">Trying the five ways on this rig…</p>
+    }
   `,
   styles: `
     table {
       width: 100%;
       border-collapse: collapse;
-      margin: 6px 0 14px;
+      margin: 6px 0 6px;
     }
     th,
     td {
@@ -63,11 +81,35 @@ import { WAY_NAMES } from './mix-names';
     tbody th {
       font-weight: 600;
     }
+    td .press {
+      display: block;
+      margin-top: 4px;
+    }
     small {
       display: block;
       color: var(--ink-quiet);
       font-weight: 400;
       font-size: 13px;
+    }
+    svg {
+      display: block;
+      width: 92px;
+      height: 14px;
+    }
+    path {
+      fill: none;
+    }
+    .scale {
+      stroke: var(--track);
+      stroke-width: 6;
+    }
+    .span {
+      stroke: var(--chem);
+      stroke-width: 6;
+    }
+    .wanted {
+      stroke: var(--ink);
+      stroke-width: 2.5;
     }
     .now th,
     .now td {
@@ -77,25 +119,44 @@ import { WAY_NAMES } from './mix-names';
 })
 export class WaysTable {
   private readonly rig = inject(RigStore);
+  private readonly heavy = inject(HeavyClient);
   readonly mixId = input.required<string>();
   readonly choose = output<MixWay>();
+  private readonly asked = computed(() => ({ document: this.rig.document(), mixId: this.mixId() }));
+  /** Worked out aside, a moment after the last edit; the rows of before stay until then. */
+  private readonly ways = toSignal(
+    toObservable(this.asked).pipe(
+      debounceTime(AFTER_MS),
+      switchMap(({ document, mixId }) => (document ? this.heavy.run('ways', { document, mixId }).pipe(catchError(() => EMPTY)) : EMPTY)),
+      filter((p) => p.state === 'done'),
+      map((p) => p.value),
+    ),
+    { initialValue: [] as readonly WayCompared[] },
+  );
+  private readonly most = computed(() => Math.max(...this.ways().map((w) => Math.max(w.result.highest, w.result.wanted.value * 1.6)), 1e-4));
+  protected readonly wanted = computed(() => {
+    const x = (100 * (this.ways()[0]?.result.wanted.value ?? 0)) / this.most();
+    return `M${x.toFixed(1)} 0V14`;
+  });
   protected readonly rows = computed(() => {
-    const doc = this.rig.document();
     const units = this.rig.units();
-    if (!doc) return [];
     const share = (v: number) => formatQuantity(v, 'ratio', units, { digits: 2 });
-    return compareWays(doc, this.mixId()).map((w) => ({
-      way: w.way,
-      now: w.now,
-      verdict: w.verdict,
-      name: WAY_NAMES[w.way],
-      range:
-        w.result.highest - w.result.lowest < 0.02 * w.result.highest ? share(w.result.first.value) : `${share(w.result.lowest)} to ${share(w.result.highest)}`,
-      carried: formatQuantity(w.carriedKg, 'mass', units),
-      change: Number.isFinite(w.result.changeOver.value) ? formatQuantity(w.result.changeOver.value, 'time', units, { digits: 2 }) : 'never',
-      cost: formatQuantity(w.costDay, 'money', units, { digits: 2 }),
-      price: `${w.price < 0 ? 'saves' : ''} $${Math.abs(Math.round(w.price))}`.trim(),
-      fail: w.canFail,
-    }));
+    const x = (v: number) => ((100 * v) / this.most()).toFixed(1);
+    return this.ways().map((w) => {
+      const { lowest, highest, first, changeOver } = w.result;
+      return {
+        way: w.way,
+        now: w.now,
+        verdict: w.verdict,
+        name: WAY_NAMES[w.way],
+        range: highest - lowest < 0.02 * highest ? share(first.value) : `${share(lowest)} to ${share(highest)}`,
+        span: `M${x(lowest)} 7H${x(Math.max(highest, lowest + 0.02 * this.most()))}`,
+        carried: formatQuantity(w.carriedKg, 'mass', units),
+        change: Number.isFinite(changeOver.value) ? formatQuantity(changeOver.value, 'time', units, { digits: 2 }) : 'never',
+        cost: formatQuantity(w.costDay, 'money', units, { digits: 2 }),
+        price: w.price < 0 ? `saves $${Math.round(-w.price)}` : `costs $${Math.round(w.price)}`,
+        fail: w.canFail,
+      };
+    });
   });
 }
