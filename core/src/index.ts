@@ -7,6 +7,7 @@ export * from './working/index.js';
 export * from './rig/index.js';
 export * from './catalogue/index.js';
 export * from './assess/index.js';
+export * from './day/index.js';
 export * from './layouts/index.js';
 export * from './advise/index.js';
 export * from './sums/index.js';

@@ -7,7 +7,7 @@ import { velocity } from '../hydraulics/friction.js';
 import type { Hose, Line, Machine, Part } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
-import type { Cases } from './cases.js';
+import type { Cases, CaseState } from './cases.js';
 import { nodeIds } from './rig-network.js';
 import type { FeedCase, FeedResult, FeedTerm, Finding, PartShare, Verdict } from './types.js';
 
@@ -259,8 +259,25 @@ function gradeLine(cases: Cases, machine: Machine, path: readonly Line[]): FeedR
   return out;
 }
 
+/** Inlet head to spare against the water's height above the deck, everything else as set; empty for a machine not fed from a tank. */
+export function feedByLevel(cases: Cases, machine: Machine, settings: CaseState): FeedResult['byLevel'] {
+  if (cases.net.cutOff.has(machine.id)) return [];
+  cases.set(settings);
+  const path = feedPath(cases, machine);
+  if (path[0]?.from.at !== 'tank') return [];
+  return marginByLevel(cases, settings, path, () => inletMargin(cases, machine, path));
+}
+
+/** Inlet head to spare in the case just solved; undefined for a machine with no feed. */
+export function feedMargin(cases: Cases, machine: Machine): number | undefined {
+  if (cases.net.cutOff.has(machine.id)) return undefined;
+  const path = feedPath(cases, machine);
+  const from = path[0]?.from.at;
+  return from === 'tank' || from === 'spigot' ? inletMargin(cases, machine, path).marginM : undefined;
+}
+
 /** Margin at nine levels from the tank's top to its bottom, everything else as in the worst case. */
-function marginByLevel(cases: Cases, worst: FeedCase, path: readonly Line[], marginNow: () => { marginM: number }): FeedResult['byLevel'] {
+function marginByLevel(cases: Cases, worst: CaseState, path: readonly Line[], marginNow: () => { marginM: number }): FeedResult['byLevel'] {
   const tank = cases.rig.tanks.find((t) => t.id === path[0].from.id);
   if (!tank) return [];
   const out = [];

@@ -94,6 +94,8 @@ export const power = v.strictObject({
   /** Free air of the compressor at sea level; 0 for none. */
   freeAir: quantity('airFlow', '0 cfm', '400 cfm'),
   compressorPower: quantity('power', '0 hp', '100 hp'),
+  /** Fuel tanks of all engines together. */
+  fuel: v.optional(quantity('volume', '0.1 gal', '500 gal')),
 });
 
 export type Liquid = v.InferOutput<typeof liquid>;

@@ -12,6 +12,18 @@ export {
   type SoftPumpDocument,
   type Sprayer,
 } from './chemical-schema.js';
+export {
+  CREW,
+  type Job,
+  type JobDocument,
+  type Phase,
+  type PhaseDocument,
+  type PhaseKind,
+  PHASE_KINDS,
+  workDay,
+  type WorkDay,
+  type WorkDayDocument,
+} from './day-schema.js';
 export * from './read.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { ASSUMPTIONS, findAssumption } from '../assumption/register.js';
 import { WASH_SURFACES } from '../assumption/wash-surfaces.js';
 import { liquid, mix, power, softPump, sprayer } from './chemical-schema.js';
+import { workDay } from './day-schema.js';
 import { bore, height, id, list, name, note } from './fields.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { quantity, quantityRuleOf, type QuantityRule, readField } from './quantity-field.js';
@@ -246,6 +247,8 @@ const brief = v.strictObject({
   coldest: v.optional(quantity('temperature', '-60 °F', '120 °F')),
   /** Dissolved solids of the tap water. */
   tapSolids: v.optional(quantity('ratio', '0 ppm', '5000 ppm')),
+  /** The day's jobs, phase by phase; left out, a usual day is made up from the rest. */
+  day: v.optional(workDay),
 });
 
 const assumptions = v.pipe(
@@ -282,6 +285,7 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
   voltage: ['1 V', '1000 V'],
   current: ['0 A', '1000 A'],
   money: ['$0', '$100000'],
+  flow: ['0 gpm', '2000 gpm'],
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */
@@ -291,10 +295,8 @@ export function assumptionRule(dimension: Dimension): QuantityRule {
   return quantityRuleOf(dimension, bounds[0], bounds[1]);
 }
 
-/**
- * The rig document: everything the person sets, as typed. Parsing it gives the same tree with SI numbers.
- */
-export const RigSchema = v.strictObject({
+/** Fields of a rig. */
+const body = {
   format: v.literal(RIG_FORMAT, 'This is not a rig file: "format" must be "pozzo-rig".'),
   version: v.literal(RIG_VERSION, `This rig file is of a version that is not known here (known: ${RIG_VERSION}).`),
   name,
@@ -316,12 +318,29 @@ export const RigSchema = v.strictObject({
   reels: v.optional(list(reel, 16), []),
   site: v.optional(site),
   assumptions,
+};
+
+/** Another way the same rig could be built, kept beside it: the whole of its document but for options of its own. */
+const option = v.strictObject({
+  id,
+  name,
+  rig: v.strictObject(body),
 });
+
+/** Most options a rig keeps. */
+export const MOST_OPTIONS = 8;
+
+/**
+ * The rig document: everything the person sets, as typed. Parsing it gives the same tree with SI numbers.
+ */
+export const RigSchema = v.strictObject({ ...body, options: v.optional(list(option, MOST_OPTIONS)) });
 
 /** As stored and edited: quantities are texts with units. */
 export type RigDocument = v.InferInput<typeof RigSchema>;
 /** As computed with: every quantity is an SI number (m, m², m³, m³/s, Pa, K, m/s, s, kg, W, 1/s; shares as fractions). */
 export type Rig = v.InferOutput<typeof RigSchema>;
+
+export type OptionDocument = NonNullable<RigDocument['options']>[number];
 
 export type Part = v.InferOutput<typeof PartSchema>;
 export type PartDocument = v.InferInput<typeof PartSchema>;

@@ -62,6 +62,17 @@ export function wiringProblems(rig: Rig): Problem[] {
       out.push(problem('missing', `mixes.${i}.injector`, 'an injector', `Mix "${m.name}" is drawn by an injector but has none.`));
   });
 
+  rig.brief.day?.jobs.forEach((job, j) => {
+    const ids = new Set<string>();
+    job.phases.forEach((p, k) => {
+      if (ids.has(p.id)) out.push(problem('twice', `brief.day.jobs.${j}.phases.${k}.id`, 'unique', `The phase id "${p.id}" is used twice in "${job.name}".`));
+      ids.add(p.id);
+    });
+  });
+  const spigot = rig.brief.day?.spigot;
+  if (spigot && !(spigot.poor <= spigot.usual && spigot.usual <= spigot.good))
+    out.push(problem('order', 'brief.day.spigot.usual', 'poor ≤ usual ≤ good', 'The usual spigot lies between the poorest and the best.'));
+
   rig.lines.forEach((line, i) => {
     const parts = new Set<string>();
     line.parts.forEach((part, p) => {

@@ -12,9 +12,10 @@ import { wantedStrength } from './consumption.js';
 import type { Stocks } from './stock.js';
 import type { MixResult, SoftPumpResult } from './types.js';
 
-const USABLE: Readonly<Record<NonNullable<Rig['power']>['chemistry'], number>> = { 'lead-acid': 0.5, agm: 0.6, lithium: 0.9 };
+/** Share of a battery that may be taken out, by chemistry. */
+export const USABLE: Readonly<Record<NonNullable<Rig['power']>['chemistry'], number>> = { 'lead-acid': 0.5, agm: 0.6, lithium: 0.9 };
 /** Fuel by weight for an hour at a shaft power: 0.60 lb/(hp·h) is 3.38e-7 kg/s for 2 W. SI factor of lb per hp and hour. */
-const POUND_HP_HOUR = 0.45359237 / (745.6998716 * 3600);
+export const POUND_HP_HOUR = 0.45359237 / (745.6998716 * 3600);
 
 /** Spraying of a day through one pump, s. */
 function daySeconds(mixes: readonly MixResult[], pumpId: string): number {

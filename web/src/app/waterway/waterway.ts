@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, inject, input, viewChild } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, type ElementRef, inject, input, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
@@ -45,7 +45,7 @@ export class Waterway {
   });
 
   constructor() {
-    effect(() => {
+    afterRenderEffect(() => {
       const d = this.drawing();
       const at = this.focus();
       const frame = this.frame()?.nativeElement;

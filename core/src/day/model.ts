@@ -1,0 +1,205 @@
+import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
+import { Cases } from '../assess/cases.js';
+import { assessDrain } from '../assess/drain.js';
+import { Stocks } from '../assess/chemical/stock.js';
+import { USABLE } from '../assess/chemical/soft-pump.js';
+import { GRAVITY } from '../fluid/air.js';
+import { vapourPressure, waterDensity } from '../fluid/water.js';
+import type { PhaseKind, WorkDay } from '../rig/day-schema.js';
+import type { Rig } from '../rig/schema.js';
+import { volumeAt } from '../rig/tank-shape.js';
+import { handsOf, inHand, triggerOf } from './hands.js';
+import { softTables, type SoftTable } from './soft-states.js';
+import { tidy } from './tidy.js';
+import type { ShortKind } from './types.js';
+import { dayOf } from './usual-day.js';
+import { levelsIn, type Vessel, vesselsOf } from './vessels.js';
+import { WaterStates } from './water-states.js';
+
+/** A phase made ready: places instead of ids. */
+export interface Planned {
+  readonly kind: PhaseKind;
+  readonly time: number;
+  /** 0 for everybody. */
+  readonly crew: number;
+  readonly outlet: number;
+  readonly mix: number;
+  readonly trigger: number;
+  /** Vessels it cannot do without. */
+  readonly needs: readonly number[];
+  readonly machines: number;
+}
+
+export interface PlannedJob {
+  readonly name: string;
+  readonly tap: boolean;
+  /** Connected only once a phase says so. */
+  readonly connects: boolean;
+  readonly phases: readonly Planned[];
+  /** For each of the crew, its phases in order. */
+  readonly queues: readonly (readonly number[])[];
+}
+
+/** Ends and middle of what varies from day to day; flows as shares of the rig's typical spigot. */
+export interface Spread {
+  readonly spigot: readonly [poor: number, usual: number, good: number];
+  /** Share of sites whose tap is off. */
+  readonly dry: number;
+  readonly time: readonly [number, number, number];
+  readonly trigger: readonly [number, number, number];
+  readonly stock: readonly [number, number, number];
+  /** Water temperature, K. */
+  readonly water: readonly [number, number, number];
+}
+
+/** A rig and its day made ready to be worked through many times. */
+export interface DayModel {
+  readonly rig: Rig;
+  readonly values: AssumptionValues;
+  readonly day: WorkDay;
+  readonly vessels: readonly Vessel[];
+  readonly water: WaterStates;
+  readonly soft: readonly SoftTable[];
+  /** Vessel of each branch of each mix; −1 for none. */
+  readonly softVessels: readonly (readonly number[])[];
+  /** Inside level of the tank that a branch of a mix draws from, m, against the volume of its vessel: 65 even points from empty to full. */
+  readonly branchLevels: readonly (readonly Float64Array[])[];
+  readonly jobs: readonly PlannedJob[];
+  readonly spread: Spread;
+  readonly shorts: readonly ShortKind[];
+  /** Places in {@link shorts}; −1 for none. */
+  readonly shortOf: {
+    readonly vessel: Int32Array;
+    readonly feed: Int32Array;
+    readonly heat: Int32Array;
+    readonly air: Int32Array;
+    readonly battery: number;
+    readonly fuel: number;
+  };
+  /** Out of each vessel by its dump line, mean over the time it takes to drain, m³/s; 0 for none. */
+  readonly dump: Float64Array;
+  /** A s that may be taken out of the battery, and what charges it, A. */
+  readonly battery: number;
+  readonly charging: number;
+  /** kg of fuel on board; Infinity when nobody said. */
+  readonly fuel: number;
+  /** When nothing goes wrong, s. */
+  readonly usualSeconds: number;
+  /** Head that vapour takes more at a temperature than at the rig's usual water, m. */
+  readonly vapourLoss: (temperatureK: number) => number;
+}
+
+const FUEL_KG_M3 = 6.1 * 0.45359237 / 0.003785411784;
+export const LEVEL_POINTS = 65;
+
+/** Level for a share of the vessel's volume, m, from a table of {@link DayModel.branchLevels}. */
+export function levelAt(table: Float64Array, share: number): number {
+  const x = Math.min(Math.max(share, 0), 1) * (LEVEL_POINTS - 1);
+  const at = Math.min(Math.floor(x), LEVEL_POINTS - 2);
+  return table[at] + (table[at + 1] - table[at]) * (x - at);
+}
+
+/** Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places. */
+export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
+  const values = assumptionValues(rig.assumptions);
+  const cases = new Cases(rig, values);
+  const vessels = vesselsOf(cases);
+  const stocks = new Stocks(rig, values);
+  const soft = softTables(cases, stocks);
+  const vesselOf = (tank: number): number => (tank < 0 ? -1 : vessels.findIndex((v) => v.tanks.includes(rig.tanks[tank])));
+  const softVessels = soft.map((s) => s.tanks.map(vesselOf));
+  const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? vessels[v].tanks.reduce((s, t) => s + volumeAt(t.shape, surface - t.base), 0) : 0));
+  const branchLevels = soft.map((s, m) =>
+    s.tanks.map((tank, b) => {
+      const v = vessels[softVessels[m][b]];
+      const place = v ? v.tanks.indexOf(rig.tanks[tank]) : -1;
+      return Float64Array.from({ length: v ? LEVEL_POINTS : 0 }, (_, i) => tidy(levelsIn(v, (v.full * i) / (LEVEL_POINTS - 1))[place]));
+    }),
+  );
+  const hands = handsOf(rig);
+  const jobs = day.jobs.map((job): PlannedJob => {
+    const phases = job.phases.map((p): Planned => {
+      const hand = inHand(rig, hands, p);
+      const outlet = rig.outlets.findIndex((o) => o.id === hand.outletId);
+      const mix = soft.findIndex((s) => s.mixId === hand.mixId);
+      const machines = outlet >= 0 ? water.machinesOf[outlet] : 0;
+      const needs = new Set<number>();
+      rig.machines.forEach((_, m) => machines & (1 << m) && water.source[m] >= 0 && needs.add(water.source[m]));
+      if (mix >= 0) for (const v of softVessels[mix]) if (v >= 0) needs.add(v);
+      return {
+        kind: p.kind,
+        time: p.time,
+        crew: p.crew === 'all' ? 0 : Number(p.crew),
+        outlet,
+        mix,
+        trigger: triggerOf(rig, p),
+        needs: [...needs],
+        machines,
+      };
+    });
+    const crew = Math.max(1, ...phases.map((p) => p.crew));
+    return {
+      name: job.name,
+      tap: job.water === 'tap' && rig.spigots.length > 0,
+      connects: phases.some((p) => p.kind === 'connect'),
+      phases,
+      queues: Array.from({ length: crew }, (_, c) => phases.flatMap((p, i) => (p.crew === 0 || p.crew === c + 1 ? [i] : []))),
+    };
+  });
+
+  const shorts: ShortKind[] = [];
+  const short = (cause: ShortKind['cause'], id: string, name: string): number => shorts.push({ cause, id, name }) - 1;
+  const drawn = new Set(jobs.flatMap((j) => j.phases.flatMap((p) => p.needs)));
+  const used = jobs.reduce((bits, j) => j.phases.reduce((b, p) => b | p.machines, bits), 0);
+  const usesMachine = (m: number): boolean => (used & (1 << m)) !== 0;
+  const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
+  const usable = rig.power ? rig.power.battery * USABLE[rig.power.chemistry] : 0;
+  const fuel = rig.power?.fuel ? rig.power.fuel * FUEL_KG_M3 : Infinity;
+  const shortOf = {
+    vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tanks[0].id, v.name) : -1)),
+    feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),
+    heat: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('heat', m.id, m.name) : -1)),
+    air: Int32Array.from(soft, (s, i) =>
+      s.air < 0.999 && mixesUsed.has(i) ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
+    ),
+    battery: rig.power && soft.some((s, i) => s.electric && mixesUsed.has(i)) ? short('battery', 'rig', 'Battery') : -1,
+    fuel: Number.isFinite(fuel) ? short('fuel', 'rig', 'Fuel') : -1,
+  };
+
+  const usualFlow = Math.max(...rig.spigots.map((s) => Math.max(...s.readings.map((r) => r.flow))), 1e-9);
+  const s = day.spigot;
+  const wet = rig.brief.water;
+  const head = (t: number): number => vapourPressure(t) / (waterDensity(t) * GRAVITY);
+  const usualHead = head(wet);
+  const serial = jobs.reduce((sum, j) => sum + Math.max(...j.queues.map((q) => q.reduce((t, i) => t + j.phases[i].time, 0))), 0);
+  return {
+    rig,
+    values,
+    day,
+    vessels,
+    water,
+    soft,
+    softVessels,
+    branchLevels,
+    jobs,
+    spread: {
+      spigot: s ? [s.poor / usualFlow, s.usual / usualFlow, s.good / usualFlow] : [values['poor-spigot'], 1, values['good-spigot']],
+      dry: day.dry ?? 0,
+      time: [values['day-short'], 1, values['day-long']],
+      trigger: [1 - values['day-trigger'], 1, 1 + values['day-trigger']],
+      stock: [1 - values['day-stock'], 1, 1],
+      water: [wet, wet, Math.max(values['summer-water'], wet)],
+    },
+    shorts,
+    shortOf,
+    dump: Float64Array.from(vessels, (v) => {
+      const seconds = Math.max(...v.tanks.map((t) => assessDrain(cases, t).time?.value ?? Infinity));
+      return tidy(Number.isFinite(seconds) && seconds > 0 ? v.full / seconds : 0);
+    }),
+    battery: usable,
+    charging: rig.power?.charging ?? 0,
+    fuel,
+    usualSeconds: serial,
+    vapourLoss: (t) => tidy(head(t) - usualHead),
+  };
+}

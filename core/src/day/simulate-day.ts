@@ -1,0 +1,71 @@
+import type { WorkDay } from '../rig/day-schema.js';
+import type { Rig } from '../rig/schema.js';
+import { dayModel, type DayModel } from './model.js';
+import { TraceRecorder } from './recorder.js';
+import { type DayDraw, Simulator } from './simulator.js';
+import type { DayResult } from './types.js';
+import { dayOf } from './usual-day.js';
+
+/**
+ * One day of a rig, worked through.
+ * @param day the day to work; the brief's own or a usual one when left out
+ * @param draw which day of which seed; left out, everything takes its usual value
+ */
+export function simulateDay(rig: Rig, day: WorkDay = dayOf(rig), draw?: DayDraw): DayResult {
+  return simulateModel(dayModel(rig, day), draw);
+}
+
+/** {@link simulateDay} of a rig that is made ready already. */
+export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
+  const run = new Simulator(model);
+  const recorder = new TraceRecorder(model);
+  run.run(draw, recorder);
+  const phases = recorder.phases.map((p) => ({ ...p }));
+  return {
+    startsS: model.day.starts,
+    lengthS: run.time,
+    jobs: model.jobs.map((j, i) => {
+      const own = phases.filter((p) => p.job === i);
+      return { name: j.name, fromS: Math.min(...own.map((p) => p.fromS)), toS: Math.max(...own.map((p) => p.toS)) };
+    }),
+    phases,
+    vessels: model.vessels.map((v, i) => ({
+      tankIds: v.tanks.map((t) => t.id),
+      name: v.name,
+      water: v.water,
+      full: v.full,
+      heel: v.heel,
+      start: v.start,
+      end: run.volume[i],
+      lowest: run.lowest[i],
+    })),
+    mixes: model.soft.map((s, k) => {
+      const used = run.mixUsed[k];
+      return {
+        mixId: s.mixId,
+        usedM3: used,
+        mean: used > 0 ? run.mixStrength[k] / used : NaN,
+        lowest: used > 0 ? run.mixLow[k] : NaN,
+        highest: used > 0 ? run.mixHigh[k] : NaN,
+        wanted: s.wanted,
+      };
+    }),
+    shortages: model.shorts
+      .map((s, i) => ({ ...s, atS: run.firstAt[i], lostS: run.lost[i] }))
+      .filter((s) => Number.isFinite(s.atS))
+      .sort((a, b) => a.atS - b.atS),
+    waitedS: run.waited,
+    undoneS: run.undone,
+    used: run.used,
+    filled: run.filled,
+    refilled: run.refilled,
+    dumped: run.dumped,
+    carriedMost: run.carriedMost,
+    guns: model.rig.outlets.flatMap((o, i) => (Number.isFinite(run.gunLow[i]) ? [{ outletId: o.id, lowestPa: run.gunLow[i] }] : [])),
+    hottest: model.rig.machines.map((m, i) => ({ machineId: m.id, temperatureK: run.hottest[i] })),
+    batteryLeft: model.battery > 0 ? run.batteryLeft : NaN,
+    fuelKg: run.fuelUsed,
+    settled: run.settled,
+    trace: recorder.trace(),
+  };
+}

@@ -1,0 +1,176 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import type { Cases } from '../assess/cases.js';
+import { BlendNetwork, drawHeight, wayOf } from '../assess/chemical/blend-network.js';
+import { carriedStrengths } from '../assess/chemical/blended-mix.js';
+import { POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
+import { wantedStrength } from '../assess/chemical/consumption.js';
+import { drawnWay } from '../assess/chemical/drawn-mix.js';
+import type { Stocks } from '../assess/chemical/stock.js';
+import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
+import { airPressure } from '../fluid/air.js';
+import type { Mix } from '../rig/chemical-schema.js';
+import type { Rig } from '../rig/schema.js';
+import { shapeHeight } from '../rig/tank-shape.js';
+import { tidy } from './tidy.js';
+
+/** Points along each tank's level, by how many tanks a mix draws on. */
+const POINTS = [0, 13, 7, 5, 4, 3, 3] as const;
+
+/** A mix as a table over the levels of its tanks. SI. */
+export interface SoftTable {
+  readonly mixId: string;
+  readonly outletId: string | undefined;
+  readonly pumpId: string | undefined;
+  readonly electric: boolean;
+  /** Place in the rig's tanks of each branch; −1 for one that is not from a tank. */
+  readonly tanks: readonly number[];
+  readonly stock: readonly boolean[];
+  /** Trade share of each branch, and of water mixed in by an injector 0. */
+  readonly strengths: Float64Array;
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+  readonly points: Int32Array;
+  /** Rows of: flow of each branch, water besides (injector), current. */
+  readonly rows: Float64Array;
+  readonly width: number;
+  /** Fuel of the pump's engine or compressor, kg/s. */
+  readonly fuel: number;
+  /** Share of its air that the compressor gives; 1 for other pumps. */
+  readonly air: number;
+  readonly wanted: number;
+}
+
+/** Tables of every mix whose way is whole, in the order of the document. */
+export function softTables(cases: Cases, stocks: Stocks): SoftTable[] {
+  return cases.rig.mixes.flatMap((mix) => {
+    const made = mix.injector ? drawn(cases, stocks, mix) : blended(cases.rig, cases.values, stocks, mix);
+    return made ? [made] : [];
+  });
+}
+
+function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): SoftTable | undefined {
+  const way = wayOf(rig, mix);
+  if (!way) return undefined;
+  const net = new BlendNetwork(rig, values, stocks, mix, way.pump, way.sprayer, way);
+  const wanted = wantedStrength(mix, values);
+  const strengths = carriedStrengths(net, wanted);
+  const n = net.branches.length;
+  const low = Float64Array.from(net.branches, drawHeight);
+  const high = Float64Array.from(net.branches, (b, i) => (b.tank ? Math.max(Math.min(b.tank.fullLevel, shapeHeight(b.tank.shape)), low[i] + 1e-6) : low[i] + 1));
+  const points = Int32Array.from(net.branches, (b) => (b.tank ? POINTS[Math.min(n, 6)] : 1));
+  const size = points.reduce((s, p) => s * p, 1);
+  const width = n + 2;
+  const rows = new Float64Array(size * width);
+  const air = airPressure(rig.brief.altitude);
+  let share = 1;
+  let shaft = 0;
+  for (let row = 0; row < size; row++) {
+    let rest = row;
+    const levels = net.branches.map((_, i) => {
+      const at = rest % points[i];
+      rest = (rest - at) / points[i];
+      return points[i] > 1 ? low[i] + ((high[i] - low[i]) * at) / (points[i] - 1) : low[i];
+    });
+    const s = net.solve(levels, false, strengths);
+    for (let i = 0; i < n; i++) rows[row * width + i] = tidy(s.flows[i]);
+    if (way.pump.kind === 'electric')
+      rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']));
+    if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
+    if (row === size - 1 && way.pump.kind === 'air') {
+      const needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
+      const given = (rig.power?.freeAir ?? 0) * (air / 101325);
+      share = tidy(Math.min(needs > 0 ? given / needs : 1, 1));
+      shaft = compressorPower(Math.min(needs, given), way.pump.limit, air, values['compressor-efficiency']);
+    }
+  }
+  return {
+    mixId: mix.id,
+    outletId: undefined,
+    pumpId: way.pump.id,
+    electric: way.pump.kind === 'electric',
+    tanks: net.branches.map((b) => rig.tanks.findIndex((t) => t.id === b.tank?.id)),
+    stock: net.branches.map((b) => b.stock.liquid.kind !== 'water'),
+    strengths: Float64Array.from(strengths, tidy),
+    low,
+    high,
+    points,
+    rows,
+    width,
+    fuel: tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR),
+    air: share,
+    wanted,
+  };
+}
+
+function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
+  const { rig } = cases;
+  cases.set({});
+  const way = drawnWay(cases, stocks, mix);
+  if (!way) return undefined;
+  const place = rig.tanks.findIndex((t) => t.id === way.tankId);
+  const tank = rig.tanks[place];
+  const stock = tank ? stocks.in(tank) : stocks.of(mix.stock);
+  const count = tank ? POINTS[1] : 1;
+  const low = tank ? drawHeight({ line: way.line, tank, stock }) : 0;
+  const high = tank ? Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), low + 1e-6) : 1;
+  const rows = new Float64Array(count * 3);
+  for (let i = 0; i < count; i++) {
+    const level = count > 1 ? low + ((high - low) * i) / (count - 1) : high;
+    rows[i * 3] = tidy(way.waterM3s * way.ratioAt(level));
+    rows[i * 3 + 1] = tidy(way.waterM3s);
+  }
+  return {
+    mixId: mix.id,
+    outletId: way.outletId,
+    pumpId: undefined,
+    electric: false,
+    tanks: [place],
+    stock: [true],
+    strengths: Float64Array.of(tidy(stock.today)),
+    low: Float64Array.of(low),
+    high: Float64Array.of(high),
+    points: Int32Array.of(count),
+    rows,
+    width: 3,
+    fuel: 0,
+    air: 1,
+    wanted: wantedStrength(mix, cases.values),
+  };
+}
+
+/**
+ * Reads a table at the levels of its tanks, linear between its points along every level.
+ * @param levels inside levels, m, by branch
+ * @param out filled with a row: flow of each branch, water besides, current
+ */
+export function readTable(t: SoftTable, levels: Float64Array, out: Float64Array): void {
+  const n = t.tanks.length;
+  out.fill(0, 0, t.width);
+  const corners = 1 << n;
+  for (let corner = 0; corner < corners; corner++) {
+    let weight = 1;
+    let row = 0;
+    let stride = 1;
+    for (let i = 0; i < n && weight > 0; i++) {
+      const count = t.points[i];
+      if (count === 1) {
+        if (corner & (1 << i)) weight = 0;
+        continue;
+      }
+      const x = Math.min(Math.max(((levels[i] - t.low[i]) / (t.high[i] - t.low[i])) * (count - 1), 0), count - 1);
+      const at = Math.min(Math.floor(x), count - 2);
+      const share = x - at;
+      if (corner & (1 << i)) {
+        weight *= share;
+        row += (at + 1) * stride;
+      } else {
+        weight *= 1 - share;
+        row += at * stride;
+      }
+      stride *= count;
+    }
+    if (weight <= 0) continue;
+    const base = row * t.width;
+    for (let k = 0; k < t.width; k++) out[k] += weight * t.rows[base + k];
+  }
+}

@@ -1,0 +1,69 @@
+import * as v from 'valibot';
+import { assumptionValues } from '../assumption/register.js';
+import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
+import { washNeeds } from '../assess/chemical/consumption.js';
+import { typeableQuantity } from '../quantity/format.js';
+import { workDay, type JobDocument, type PhaseDocument, type WorkDay, type WorkDayDocument } from '../rig/day-schema.js';
+import type { Rig } from '../rig/schema.js';
+import { handsOf } from './hands.js';
+
+const minutes = (s: number): string => typeableQuantity(Math.max(Math.round(s / 60), 1) * 60, 'time', 'min');
+/** Share of a soft wash pump's open flow that its hose usually leaves. */
+const THROUGH_HOSE = 0.62;
+const MOST_JOBS = 6;
+
+type Draft = Omit<PhaseDocument, 'id'>;
+export const numbered = (phases: readonly Draft[]): PhaseDocument[] => phases.map((p, i) => ({ id: `p${i + 1}`, ...p }));
+export const arrive = (): Draft[] => [
+  { kind: 'drive', time: '20 min', crew: 'all' },
+  { kind: 'connect', time: '5 min', crew: 'all' },
+];
+
+/**
+ * A day made up from the brief where none is written: the longest job with every gun in a hand, then what is soft washed,
+ * surface by surface. As a document, to be changed.
+ */
+export function usualDayDocument(rig: Rig): WorkDayDocument {
+  const values = assumptionValues(rig.assumptions);
+  const jobs: JobDocument[] = [];
+  const tap = rig.spigots.length > 0 ? 'tap' : 'none';
+  const guns = rig.outlets.filter((o) => o.open).slice(0, 6);
+  const trigger = typeableQuantity(rig.brief.triggerShare, 'ratio', '%');
+  if (guns.length)
+    jobs.push({
+      id: 'longest',
+      name: 'Longest job',
+      water: tap,
+      phases: numbered([
+        ...arrive(),
+        ...guns.map((g, i): Draft => ({ kind: 'wash', time: typeableQuantity(rig.brief.job, 'time', 'min'), crew: String(i + 1) as Draft['crew'], gun: g.id, trigger })),
+        { kind: 'move', time: '10 min', crew: 'all' },
+      ]),
+    });
+  for (const mix of rig.mixes)
+    for (const need of rig.brief.washes?.length ? washNeeds(rig, mix, values) : [])
+      for (let n = 0; n < Math.round(need.perDay) && jobs.length < MOST_JOBS; n++) {
+        const hand = handsOf(rig).mix.find((h) => h.mixId === mix.id);
+        const flow = hand ? hand.openFlow * (hand.injected ? 1 : THROUGH_HOSE) : 0;
+        const machine = rig.machines[0];
+        const spray = flow > 0 ? need.mixM3 / flow / 0.8 : 600;
+        const rinse = machine ? need.rinseM3 / machine.flow / 0.7 : 0;
+        jobs.push({
+          id: `wash-${jobs.length + 1}`,
+          name: `${WASH_SURFACE_NAMES[need.surface]} ${n + 1}`,
+          water: tap,
+          phases: numbered([
+            ...arrive(),
+            ...(hand ? [{ kind: 'mix', time: minutes(spray), crew: '1', gun: hand.id, trigger: '80 %' } as Draft] : []),
+            { kind: 'dwell', time: minutes(values[`wash-${need.surface}-dwell`]), crew: '1' },
+            ...(rinse > 0 && guns.length ? [{ kind: 'rinse', time: minutes(rinse), crew: '1', gun: guns[0].id, trigger: '70 %' } as Draft] : []),
+            { kind: 'move', time: '10 min', crew: 'all' },
+          ]),
+        });
+      }
+  if (!jobs.length) jobs.push({ id: 'job', name: 'Job', water: tap, phases: numbered([...arrive(), { kind: 'break', time: '30 min', crew: 'all' }]) });
+  return { starts: '8:00', jobs, tolerance: '2 %' };
+}
+
+/** The day that a rig is judged on: the brief's own, or a usual one. */
+export const dayOf = (rig: Rig): WorkDay => rig.brief.day ?? v.parse(workDay, usualDayDocument(rig));

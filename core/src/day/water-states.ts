@@ -1,0 +1,217 @@
+import type { Cases } from '../assess/cases.js';
+import { isDraw } from '../assess/cases.js';
+import { bypassLine } from '../assess/bypass.js';
+import { lineVolume } from '../catalogue/part-loss.js';
+import { feedByLevel, feedMargin } from '../assess/feed.js';
+import { POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
+import { linkIds, nodeIds } from '../assess/rig-network.js';
+import { tidy } from './tidy.js';
+import type { Vessel } from './vessels.js';
+
+/** Spigot flow as a share of the typical one, at which fill and direct feeds are solved; between them it is interpolated. */
+const FACTORS = [0.02, 0.1, 0.2, 0.3, 0.4, 0.5, 0.65, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.2, 4] as const;
+
+/** One way of holding the triggers with some machines running: what leaves each vessel and what it costs. SI. */
+export interface WaterState {
+  /** Net out of each vessel, what returns taken off, m³/s. */
+  readonly draw: Float64Array;
+  /** Heat that returning water brings into each vessel, W. */
+  readonly heat: Float64Array;
+  /** Gauge pressure and flow at each outlet. */
+  readonly pressure: Float64Array;
+  readonly flow: Float64Array;
+  /** Heat put into each machine's own loop, W; 0 where it returns to a tank. */
+  readonly loopHeat: Float64Array;
+  /** m³/s through each machine that does not turn round in its loop. */
+  readonly through: Float64Array;
+  /** Fuel of all engines, kg/s. */
+  readonly fuel: number;
+}
+
+/** What comes out of the spigots in a state, by how good they are: table rows over {@link FACTORS}. */
+export interface SpigotTable {
+  /** Into each vessel, m³/s: factor by factor. */
+  readonly into: readonly Float64Array[];
+  /** Inlet head to spare of each machine fed straight from a spigot, m; Infinity for the others. */
+  readonly margin: readonly Float64Array[];
+}
+
+/**
+ * The water side of a rig as a table of solved states, each solved when first asked for. Keys are bits: outlets open,
+ * machines running, by their places in the document.
+ */
+export class WaterStates {
+  private readonly states = new Map<number, WaterState>();
+  private readonly spigots = new Map<number, SpigotTable>();
+  /** Machines that an outlet is fed by, as bits. */
+  readonly machinesOf: readonly number[];
+  /** A machine takes its water straight from a spigot, so that triggers bear on the fill. */
+  readonly direct: readonly boolean[];
+  /** Of each machine's own loop, m³; 0 for one that returns to a tank. */
+  readonly loopM3: readonly number[];
+  /** Vessel that each machine draws on; −1 for none or a spigot. */
+  readonly source: readonly number[];
+  /** Volume of its vessel below which a machine's inlet head is gone, by head lost to warmer water, m: see {@link starvesAt}. */
+  private readonly margins: readonly { readonly volume: Float64Array; readonly margin: Float64Array }[];
+
+  constructor(
+    readonly cases: Cases,
+    readonly vessels: readonly Vessel[],
+    volumeAtSurface: (vessel: number, surfaceM: number) => number,
+  ) {
+    const { rig, net, values } = cases;
+    const open = rig.outlets.filter((o) => o.open);
+    this.machinesOf = rig.outlets.map((o) => rig.machines.reduce((bits, m, i) => (net.outletsOf(m.id).some((x) => x.id === o.id) ? bits | (1 << i) : bits), 0));
+    cases.set({ guns: (o) => open.includes(o) });
+    const vesselOf = (tankId: string | undefined): number => vessels.findIndex((v) => v.tanks.some((t) => t.id === tankId));
+    const feeds = rig.machines.map((m) => feedByLevel(cases, m, { level: 'half', strainer: 'clean', water: 'usual', spigot: 'typical' }));
+    const sourceOf = (id: string): string | undefined => {
+      const seen = new Set<string>();
+      const back = (at: string, thing: string): string | undefined => {
+        for (const l of rig.lines) {
+          if (l.closed || l.to.at !== at || l.to.id !== thing || l.role === 'bypass' || seen.has(l.id)) continue;
+          seen.add(l.id);
+          const found = l.from.at === 'tank' ? l.from.id : back(l.from.at, l.from.id ?? '');
+          if (found) return found;
+        }
+        return undefined;
+      };
+      return back('machine', id);
+    };
+    this.source = rig.machines.map((m) => vesselOf(sourceOf(m.id)));
+    this.direct = rig.machines.map((m, i) => this.source[i] < 0 && !net.cutOff.has(m.id));
+    this.loopM3 = rig.machines.map((m) => {
+      const line = bypassLine(cases, m);
+      return line?.to.at === 'tank' ? 0 : values['bypass-loop'] + (line ? lineVolume(line.parts) : 0);
+    });
+    this.margins = feeds.map((points, i) => ({
+      volume: Float64Array.from(points, (p) => tidy(volumeAtSurface(this.source[i], p.surfaceM))),
+      margin: Float64Array.from(points, (p) => tidy(p.marginM)),
+    }));
+  }
+
+  /** Volume of its vessel at which a machine starves when warm water takes `lostM` of its head, m³; 0 when it never does above empty. */
+  starvesAt(machine: number, lostM: number): number {
+    const { volume, margin } = this.margins[machine];
+    for (let i = 0; i < volume.length; i++) {
+      if (margin[i] - lostM >= 0) continue;
+      if (i === 0) return volume[0];
+      const [a, b] = [margin[i - 1] - lostM, margin[i] - lostM];
+      return volume[i] + ((volume[i - 1] - volume[i]) * -b) / (a - b);
+    }
+    return 0;
+  }
+
+  /** Solved state for open outlets and running machines, as bits. */
+  state(open: number, running: number): WaterState {
+    const key = open + running * 65536;
+    const known = this.states.get(key);
+    if (known) return known;
+    const made = this.solve(open, running);
+    this.states.set(key, made);
+    return made;
+  }
+
+  /** What the spigots give while these machines run; the same for all when none draws on a spigot itself. */
+  spigot(running: number): SpigotTable {
+    const key = this.direct.some((d, i) => d && running & (1 << i)) ? running : 0;
+    const known = this.spigots.get(key);
+    if (known) return known;
+    const { cases, vessels } = this;
+    const { rig, net } = cases;
+    this.set(-1, running);
+    const into: Float64Array[] = [];
+    const margin: Float64Array[] = [];
+    for (const f of FACTORS) {
+      net.setStrainers(false);
+      net.setSpigots(f);
+      net.solve();
+      into.push(
+        Float64Array.from(vessels, (v) =>
+          tidy(v.tanks.reduce((s, t) => s + Math.max(cases.filledInto(t.id), 0), 0)),
+        ),
+      );
+      margin.push(Float64Array.from(rig.machines, (m, i) => (this.direct[i] && running & (1 << i) ? tidy(feedMargin(cases, m) ?? -1) : Infinity)));
+    }
+    this.restore();
+    const made = { into, margin };
+    this.spigots.set(key, made);
+    return made;
+  }
+
+  /** Place of a spigot factor in the tables: index and share of the way to the next. */
+  static place(factor: number): { readonly at: number; readonly share: number } {
+    const last = FACTORS.length - 1;
+    if (factor <= FACTORS[0]) return { at: 0, share: 0 };
+    if (factor >= FACTORS[last]) return { at: last - 1, share: 1 };
+    let at = 0;
+    while (FACTORS[at + 1] < factor) at++;
+    return { at, share: (factor - FACTORS[at]) / (FACTORS[at + 1] - FACTORS[at]) };
+  }
+
+  /** Sets the network: outlets open by bits (−1: as drawn), machines that do not run taken out of it. */
+  private set(open: number, running: number): void {
+    const { cases } = this;
+    const { rig, net } = cases;
+    rig.machines.forEach((m, i) => {
+      const on = running & (1 << i) && !net.cutOff.has(m.id);
+      net.network.demand[net.network.node(nodeIds.machineIn(m.id))] = on ? m.flow : 0;
+      net.network.demand[net.network.node(nodeIds.machineOut(m.id))] = on ? -m.flow : 0;
+    });
+    cases.set({ guns: (o) => (open < 0 ? o.open : (open & (1 << rig.outlets.indexOf(o))) !== 0) });
+  }
+
+  private restore(): void {
+    const { rig, net } = this.cases;
+    for (const m of rig.machines) {
+      const on = !net.cutOff.has(m.id);
+      net.network.demand[net.network.node(nodeIds.machineIn(m.id))] = on ? m.flow : 0;
+      net.network.demand[net.network.node(nodeIds.machineOut(m.id))] = on ? -m.flow : 0;
+    }
+  }
+
+  private solve(open: number, running: number): WaterState {
+    const { cases, vessels } = this;
+    const { rig, net, values } = cases;
+    this.set(open, running);
+    const draw = Float64Array.from(vessels, (v) => {
+      const ids = v.tanks.map((t) => t.id);
+      return tidy(
+        rig.lines.reduce((s, l) => {
+          if (isDraw(l) && ids.includes(l.from.id!)) return s + net.flowOf(l.id);
+          if (l.role === 'bypass' && l.to.at === 'tank' && ids.includes(l.to.id!)) return s - net.flowOf(l.id);
+          return s;
+        }, 0),
+      );
+    });
+    for (let i = 0; i < draw.length; i++) if (Math.abs(draw[i]) < 1e-9) draw[i] = 0;
+    const heat = new Float64Array(vessels.length);
+    const loopHeat = new Float64Array(rig.machines.length);
+    const through = new Float64Array(rig.machines.length);
+    let fuel = 0;
+    rig.machines.forEach((m, i) => {
+      if (!(running & (1 << i)) || net.cutOff.has(m.id)) return;
+      const pump = net.pressureOf(nodeIds.machineOut(m.id));
+      const returned = Math.max(net.network.flow[net.network.link(linkIds.unloader(m.id))], 0);
+      const line = bypassLine(cases, m);
+      const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tanks.some((t) => t.id === line.to.id)) : -1;
+      if (into >= 0) heat[into] += tidy(pump * returned);
+      else loopHeat[i] = tidy(pump * returned);
+      through[i] = tidy(Math.max(m.flow - returned, 0));
+      const shaft = Math.max((pump * m.flow) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
+      fuel += tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR);
+    });
+    const isOpen = (i: number): boolean => (open & (1 << i)) !== 0;
+    const state: WaterState = {
+      draw,
+      heat,
+      loopHeat,
+      through,
+      fuel,
+      pressure: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(net.pressureOf(nodeIds.outlet(o.id))) : 0)),
+      flow: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(net.network.flow[net.network.link(linkIds.nozzle(o.id))]) : 0)),
+    };
+    this.restore();
+    return state;
+  }
+}
