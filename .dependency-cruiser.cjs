@@ -1,5 +1,21 @@
 // Arrows point one way: web, server and cli to core; inside core: down to quantity.
-const order = ['quantity', 'fluid', 'hydraulics', 'chemistry', 'assumption', 'working', 'rig', 'catalogue', 'assess', 'advise', 'exchange', 'sums', 'layouts'];
+const order = [
+  'quantity',
+  'fluid',
+  'hydraulics',
+  'chemistry',
+  'assumption',
+  'working',
+  'rig',
+  'catalogue',
+  'assess',
+  'day',
+  'advise',
+  'exchange',
+  'sums',
+  'layouts',
+  'choose',
+];
 const upward = order.slice(0, -1).map((name, i) => ({
   name: `core-${name}-looks-up`,
   severity: 'error',

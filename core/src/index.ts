@@ -12,3 +12,4 @@ export * from './layouts/index.js';
 export * from './advise/index.js';
 export * from './sums/index.js';
 export * from './exchange/index.js';
+export * from './choose/index.js';

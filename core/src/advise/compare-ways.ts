@@ -71,37 +71,37 @@ export function* compareWaysSteps(doc: RigDocument, mixId: string): Generator<nu
   return out;
 }
 
+const assessed = (doc: RigDocument, mixId: string) => {
+  const read = readRig(doc);
+  if (!read.ok) return undefined;
+  const a = assess(read.rig);
+  const result = a.chemical.mixes.find((m) => m.mixId === mixId);
+  return result && { result, verdict: worstOf([result.verdict, ...a.findings.filter((f) => f.subject.id === mixId).map((f) => f.verdict)]), rig: read.rig };
+};
+
 /** Assesses a mix: as it stands, or with valves and tips set for what is wanted. */
-function assessSet(doc: RigDocument, mixId: string, asBuilt: boolean) {
-  const of = (d: RigDocument) => {
-    const read = readRig(d);
-    if (!read.ok) return undefined;
-    const a = assess(read.rig);
-    const result = a.chemical.mixes.find((m) => m.mixId === mixId);
-    return result && { result, verdict: worstOf([result.verdict, ...a.findings.filter((f) => f.subject.id === mixId).map((f) => f.verdict)]), rig: read.rig };
-  };
-  let first = of(doc);
-  if (asBuilt) return first;
-  const mix = first && first.result.way === 'nozzle' ? first : undefined;
+const assessSet = (doc: RigDocument, mixId: string, asBuilt: boolean) => assessed(asBuilt ? doc : asWanted(doc, mixId), mixId);
+
+/** The document with a mix's metering valves, or the tip of its nozzle injector, set for the strength wanted; as it was where nothing can be set. */
+export function asWanted(doc: RigDocument, mixId: string): RigDocument {
+  const now = assessed(doc, mixId);
+  if (!now) return doc;
+  const { result, rig } = now;
+  const wanted = result.wanted.value;
   // A nozzle injector comes with metering tips: the one that brings the wanted strength is put in.
-  if (mix && mix.result.first.value > mix.result.wanted.value && mix.result.wanted.value > 0)
-    first = of(
-      produce(doc, (d) => {
-        const injector = d.mixes!.find((m) => m.id === mixId)!.injector!;
-        const ratio = (strength: number, stock: number): number => strength / (stock - strength);
-        const stock = mix.result.streams[1]?.strength ?? 1;
-        const now = mix.rig.mixes.find((m) => m.id === mixId)!.injector!.drawRatio;
-        const next = (now * ratio(mix.result.wanted.value, stock)) / ratio(mix.result.first.value, stock);
-        injector.drawRatio = `${(100 * Math.max(next, 0.006)).toPrecision(4)} %`;
-      }),
-    );
-  if (!first?.result.settings.length || !first.result.reachable) return first;
-  return of(
-    produce(doc, (d) => {
-      for (const s of first.result.settings) {
-        const part = d.lines.find((l) => l.id === s.lineId)?.parts.find((p) => p.id === s.partId);
-        if (part?.kind === 'valve') part.setting = `${(100 * s.wanted).toPrecision(4)} %`;
-      }
-    }),
-  );
+  if (result.way === 'nozzle' && wanted > 0 && result.first.value > wanted)
+    return produce(doc, (d) => {
+      const ratio = (strength: number, stock: number): number => strength / (stock - strength);
+      const stock = result.streams[1]?.strength ?? 1;
+      const drawn = rig.mixes.find((m) => m.id === mixId)!.injector!.drawRatio;
+      const next = (drawn * ratio(wanted, stock)) / ratio(result.first.value, stock);
+      d.mixes!.find((m) => m.id === mixId)!.injector!.drawRatio = `${(100 * Math.max(next, 0.006)).toPrecision(4)} %`;
+    });
+  if (!result.settings.length || !result.reachable) return doc;
+  return produce(doc, (d) => {
+    for (const s of result.settings) {
+      const part = d.lines.find((l) => l.id === s.lineId)?.parts.find((p) => p.id === s.partId);
+      if (part?.kind === 'valve') part.setting = `${(100 * s.wanted).toPrecision(4)} %`;
+    }
+  });
 }

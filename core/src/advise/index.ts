@@ -1,5 +1,6 @@
 export { advise, adviseSteps, applyFix, type DocumentPatch, type Fix } from './advise.js';
 export { addBooster } from './rules/feed-rules.js';
+export { growTank } from './grow-tank.js';
 export { sizeUp, unusedId } from './rules/shared.js';
 export { bill, type Bill } from './bill.js';
-export { compareWays, compareWaysSteps, type WayCompared } from './compare-ways.js';
+export { asWanted, compareWays, compareWaysSteps, type WayCompared } from './compare-ways.js';

@@ -4,13 +4,16 @@
  * same day everywhere.
  */
 const LN2 = 0.6931471805599453;
+/** The same in two parts, the first with room to be multiplied without rounding. */
+const LN2_HIGH = 0.693147180369123816490;
+const LN2_LOW = 1.90821492927058770002e-10;
 
 /** eˣ, within a few units of the last place for |x| ≤ 700; 0 far below. */
 export function exp(x: number): number {
   if (!(x > -700)) return x !== x ? NaN : 0;
   if (x > 700) return Infinity;
   const n = Math.round(x / LN2);
-  const r = x - n * LN2;
+  const r = x - n * LN2_HIGH - n * LN2_LOW;
   let term = 1;
   let sum = 1;
   for (let i = 1; i < 18; i++) {

@@ -4,3 +4,23 @@ export { type DayDraw, Simulator } from './simulator.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, inHand, triggerOf } from './hands.js';
 export { CAUSES, type Cause, type DayResult, type DayTrace, type MixDay, type PhaseRun, type Shortage, type ShortKind, type VesselDay } from './types.js';
+export {
+  type Chance,
+  chanceOf,
+  countTimes,
+  DAY_FIGURES,
+  type DayChunk,
+  type DayFigure,
+  type DaySample,
+  gatherSample,
+  isEnough,
+  isThirst,
+  type LevelBand,
+  sampleChunk,
+  sampleDays,
+  sampleSteps,
+  type Spread595,
+  thirstyDays,
+} from './sample.js';
+export { DayRandom, triangular } from './random.js';
+export { JOB_TEMPLATES, type JobTemplate } from './templates.js';

@@ -518,7 +518,8 @@ export class Simulator {
     for (let m = 0; m < this.loop.length; m++) {
       if (!(this.running & (1 << m))) continue;
       const v = model.water.source[m];
-      if (v >= 0 && volume[v] < this.starve[m] - TOUCH) this.mark(shortOf.feed[m]);
+      const starve = this.starve[m];
+      if (v >= 0 && volume[v] <= starve + TOUCH && (out[v] > into[v] || volume[v] < starve - TOUCH)) this.mark(shortOf.feed[m]);
       if (this.loop[m] >= model.values['bypass-limit'] - 1e-6) this.mark(shortOf.heat[m]);
     }
     if (model.battery > 0 && this.batteryLeft <= 1e-6 && this.current > 0) {

@@ -1,27 +1,8 @@
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
-import type { PartDocument, RigDocument } from '../../rig/schema.js';
+import type { PartDocument } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
+import { growTank } from '../grow-tank.js';
 import { type Candidate, eachPart, inches, like, lineAt, m, type Rule, sizeUp, structuredCopy, unusedId } from './shared.js';
-
-/** Scales a tank to hold `factor` times as much: longer and taller in equal parts. */
-function grow(d: RigDocument, tankId: string, factor: number): void {
-  const t = d.tanks.find((x) => x.id === tankId)!;
-  const wasTall = shapeTall(t.shape);
-  const each = Math.sqrt(factor);
-  const up = (text: string, by: number): string => like(text, Math.ceil((m(text) * by) / 0.0254 - 1e-6) * 0.0254);
-  const s = t.shape;
-  if (s.kind === 'box') Object.assign(s, { length: up(s.length, each), height: up(s.height, each) });
-  else if (s.kind === 'upright-cylinder') Object.assign(s, { diameter: up(s.diameter, factor ** (1 / 3)), height: up(s.height, factor ** (1 / 3)) });
-  else s.length = up(s.length, factor);
-  const ratio = m(shapeTall(t.shape)) / m(wasTall);
-  t.fullLevel = like(t.fullLevel, m(t.fullLevel) * ratio);
-  t.startLevel = like(t.startLevel, m(t.startLevel) * ratio);
-  for (const l of d.lines)
-    if ((l.role === 'fill' || l.role === 'bypass') && l.to.id === tankId && l.to.height)
-      l.to.height = like(l.to.height, m(t.base) + (m(l.to.height) - m(t.base)) * ratio);
-}
-
-const shapeTall = (s: RigDocument['tanks'][number]['shape']): string => (s.kind === 'lying-cylinder' ? s.diameter : s.height);
 
 export const bufferRules: Rule = (finding, rig, _doc, now) => {
   const index = rig.tanks.findIndex((t) => t.id === finding.subject.id);
@@ -42,7 +23,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
     out.push({
       id,
       title: `A ${Math.ceil((result.fullVolumeM3 * wanted) / 0.003785411784 / 5) * 5} gal tank lasts the job${label}`,
-      change: (d) => result.tiedIds.forEach((t) => grow(d, t, wanted * 1.01)),
+      change: (d) => result.tiedIds.forEach((t) => growTank(d, t, wanted * 1.01)),
     });
   }
   const startsLow = rig.tanks.some((t) => result.tiedIds.includes(t.id) && t.startLevel < Math.min(t.fullLevel, shapeHeight(t.shape)) * 0.99);

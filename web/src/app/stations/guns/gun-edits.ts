@@ -1,46 +1,6 @@
-import { gun, line, nozzleFlow, nozzleSize, parts, pressureRun, type RigDocument, shelfSize, si, unusedId } from '@pozzo/core';
+import { gun, line, nozzleSize, pressureRun, type RigDocument, shelfSize, si, unusedId } from '@pozzo/core';
 
-/** Splits a gun's line to a second gun like it: ball valves where the whip ends, half-size nozzles on both. */
-export function splitGun(d: RigDocument, outletId: string): string | undefined {
-  const first = d.outlets.find((o) => o.id === outletId);
-  const own = d.lines.find((l) => l.role === 'pressure' && l.to.at === 'outlet' && l.to.id === outletId);
-  if (!first || !own) return undefined;
-  const id = unusedId(d, 'gun');
-  const half = String(shelfSize(halfSize(first.nozzle.size)));
-  d.outlets.push(gun(id, `Gun ${d.outlets.length + 1}`, half, first.wantedPressure, { height: first.height }));
-  if (own.from.at === 'manifold') {
-    d.lines.push({ ...JSON.parse(JSON.stringify(own)), id: unusedId(d, `hose-${id}`), to: { at: 'outlet', id } });
-    return id;
-  }
-  first.nozzle.size = half;
-  const split = unusedId(d, 'split');
-  d.manifolds.push({ id: split, name: 'Ball valves', height: '20 in' });
-  d.lines.push(
-    line(
-      unusedId(d, `whip-${split}`),
-      'pressure',
-      `machine:${own.from.id!}`,
-      `manifold:${split}`,
-      parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }]),
-    ),
-  );
-  own.from = { at: 'manifold', id: split };
-  d.lines.push(line(unusedId(d, `hose-${id}`), 'pressure', `manifold:${split}`, `outlet:${id}`, pressureRun('38', '100 ft', '30 ft')));
-  return id;
-}
-
-/** The nozzle that passes half at the same pressure. */
-function halfSize(size: string): number {
-  const pressure = si('3000 psi', 'pressure');
-  return nozzleSize(nozzleFlow(Number(size), pressure) / 2, pressure);
-}
-
-/** Takes a gun off with its line; a split that is left with one branch is left as it is. */
-export function removeGun(d: RigDocument, outletId: string): void {
-  d.outlets = d.outlets.filter((o) => o.id !== outletId);
-  d.lines = d.lines.filter((l) => !(l.to.at === 'outlet' && l.to.id === outletId));
-  if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
-}
+export { removeGun, splitGun } from '@pozzo/core';
 
 /** A gun of its own for a machine that has none. */
 export function addGun(d: RigDocument, machineId: string): string {

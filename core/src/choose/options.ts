@@ -1,0 +1,160 @@
+import { produce } from 'immer';
+import { bill } from '../advise/bill.js';
+import { assess } from '../assess/assess.js';
+import type { Verdict } from '../assess/verdict.js';
+import { dayModel } from '../day/model.js';
+import { type Chance, gatherSample, sampleSteps } from '../day/sample.js';
+import { simulateModel } from '../day/simulate-day.js';
+import { dayOf } from '../day/usual-day.js';
+import { readRig } from '../rig/read.js';
+import type { RigDocument } from '../rig/schema.js';
+import { type Message, message } from '../working/figure.js';
+import { massOf } from './try-days.js';
+import { withoutOptions } from './variants.js';
+
+/** Something to compare: the build as it is, or an option kept beside it. */
+export interface Contender {
+  readonly id: string;
+  readonly name: string;
+  readonly rig: RigDocument;
+}
+
+/** What matters to the customer about one way of building, over the same days. SI; money in $. */
+export interface OptionRow {
+  readonly id: string;
+  readonly name: string;
+  readonly verdict: Verdict;
+  readonly headline: Message;
+  readonly short: Chance;
+  /** Lost in a day by waiting and by what is left undone, mean, s. */
+  readonly lostS: number;
+  /** Water used in a day, mean, and most carried on a drive, m³. */
+  readonly usedM3: number;
+  readonly carriedM3: number;
+  /** Lowest pressure at a gun on the usual day, Pa; NaN where none is held. */
+  readonly gunPa: number;
+  /** Strength of the first mix at the wall: 5 and 95 days of a hundred, and what is wanted; NaN without one. */
+  readonly weakest: number;
+  readonly strongest: number;
+  readonly wanted: number;
+  /** All liquids on board and the parts that differ, kg, and price, against the build as it is. */
+  readonly massKg: number;
+  readonly price: number;
+  readonly chemicalsDay: number;
+  readonly fuelKg: number;
+  /** Of the usable battery after the usual day; NaN without one. */
+  readonly batteryLeft: number;
+}
+
+export interface Comparison {
+  readonly rows: readonly OptionRow[];
+  readonly days: number;
+  readonly seed: number;
+  readonly tolerance: number;
+  /** The one to build, with its reasons; undefined when nothing can be compared. */
+  readonly advice: { readonly id: string; readonly reasons: readonly Message[] } | undefined;
+}
+
+/** Compares ways of building over the same days of the first one's brief, drawn with the same seed. */
+export function* compareOptionsSteps(contenders: readonly Contender[], days: number, seed: number): Generator<number, Comparison> {
+  const rows: OptionRow[] = [];
+  const first = contenders[0] && readRig(withoutOptions(contenders[0].rig));
+  if (!first?.ok) return { rows, days, seed, tolerance: 0, advice: undefined };
+  const day = dayOf(first.rig);
+  const brief = contenders[0].rig.brief;
+  const base = { price: bill(first.rig).price, mass: massOf(dayModel(first.rig, day)) };
+  for (const [i, c] of contenders.entries()) {
+    // The customer is the same for all: each is built for the first one's brief.
+    const read = readRig(produce(withoutOptions(c.rig), (d) => void (d.brief = brief)));
+    if (!read.ok) continue;
+    const model = dayModel(read.rig, day);
+    const steps = sampleSteps(model, seed, 0, days);
+    let step = steps.next();
+    while (!step.done) {
+      yield (i + step.value) / contenders.length;
+      step = steps.next();
+    }
+    const sample = gatherSample(model, seed, [step.value]);
+    const usual = simulateModel(model);
+    const a = assess(read.rig);
+    const strength = sample.strengths.find((s) => !Number.isNaN(s.p50));
+    rows.push({
+      id: c.id,
+      name: c.name,
+      verdict: a.verdict,
+      headline: a.headline,
+      short: sample.short,
+      lostS: sample.figures.waited.mean + sample.figures.undone.mean,
+      usedM3: sample.figures.used.mean,
+      carriedM3: sample.figures.carried.p95,
+      gunPa: usual.guns.length ? Math.min(...usual.guns.map((g) => g.lowestPa)) : NaN,
+      weakest: strength?.p5 ?? NaN,
+      strongest: strength?.p95 ?? NaN,
+      wanted: strength?.wanted ?? NaN,
+      massKg: massOf(model) - base.mass,
+      price: bill(read.rig).price - base.price,
+      chemicalsDay: a.chemical.mixes.reduce((s, m) => s + m.costPerJob.value * m.jobsPerDay, 0),
+      fuelKg: usual.fuelKg,
+      batteryLeft: model.battery > 0 ? usual.batteryLeft / model.battery : NaN,
+    });
+  }
+  return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance) };
+}
+
+const RANK: Readonly<Record<Verdict, number>> = { fed: 0, tight: 1, starved: 2, stop: 3 };
+
+/** What trouble counts for against money, $: the workshop's rule for weighing one way of building against another. */
+export const WEIGHING = { tight: 300, lostMinute: 40, stay: 50 } as const;
+
+/** Price with what it costs in trouble: a tight verdict, each minute lost in a day; changing nothing is worth something too. */
+const burden = (r: OptionRow, base: OptionRow): number =>
+  r.price + (r.verdict === 'tight' ? WEIGHING.tight : 0) + (WEIGHING.lostMinute * r.lostS) / 60 - (r.id === base.id ? WEIGHING.stay : 0);
+
+/**
+ * The one to build: never one that is dangerous; of those within the tolerance and not starved the one with the least
+ * {@link burden}; if none is within it, the one that goes short least often.
+ */
+export function adviceOn(rows: readonly OptionRow[], tolerance: number): Comparison['advice'] {
+  const base = rows[0];
+  const safe = rows.filter((r) => r.verdict !== 'stop');
+  if (!safe.length) return undefined;
+  const good = safe.filter((r) => r.short.chance <= tolerance && r.verdict !== 'starved');
+  const order = (a: OptionRow, b: OptionRow): number =>
+    good.length
+      ? burden(a, base) - burden(b, base)
+      : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base) - burden(b, base);
+  const fed = safe.filter((r) => r.verdict !== 'starved');
+  const best = [...(good.length ? good : fed.length ? fed : safe)].sort(order)[0];
+  const share = (value: number) => ({ value, dimension: 'ratio' as const });
+  const values = { name: best.name, p: share(best.short.chance), t: share(tolerance) };
+  const reasons: Message[] = [
+    !good.length
+      ? message('Nothing here keeps within {t} of days. “{name}” comes closest, short of water on {p}.', values)
+      : best.id === base.id
+        ? message('Keep the build as it is: it goes short of water on {p} of days, and {t} are allowed.', values)
+        : message('Build “{name}”: it goes short of water on {p} of days, and {t} are allowed.', values),
+  ];
+  if (best.id !== base.id) {
+    reasons.push(
+      message(best.price >= 0 ? 'It costs {d} more than the build as it is.' : 'It saves {d} against the build as it is.', {
+        d: { value: Math.abs(Math.round(best.price)), dimension: 'money' },
+      }),
+    );
+    if (Math.abs(best.massKg) >= 1)
+      reasons.push(
+        message(best.massKg >= 0 ? 'It weighs {m} more as the day starts.' : 'It weighs {m} less as the day starts.', {
+          m: { value: Math.abs(best.massKg), dimension: 'mass' },
+        }),
+      );
+    if (base.lostS - best.lostS > 60) reasons.push(message('It gives the crew {t} a day back.', { t: { value: base.lostS - best.lostS, dimension: 'time' } }));
+    if (RANK[base.verdict] > RANK[best.verdict]) reasons.push(message('It mends what is tight on the build as it is.'));
+  } else if (good.length > 1) reasons.push(message('The others that keep within it cost more, lose more time, or are tight elsewhere.'));
+  const cheaper = rows.filter((r) => r.price < best.price - 1 && !good.includes(r)).sort((a, b) => a.price - b.price)[0];
+  if (good.length && cheaper)
+    reasons.push(
+      cheaper.short.chance > tolerance
+        ? message('“{name}” would be cheaper, but goes short on {p} of days.', { name: cheaper.name, p: share(cheaper.short.chance) })
+        : message('“{name}” would be cheaper, but it is starved.', { name: cheaper.name }),
+    );
+  return { id: best.id, reasons };
+}

@@ -1,0 +1,95 @@
+import { growTank } from '../advise/grow-tank.js';
+import { nextBore } from '../assess/fill.js';
+import { dayModel, type DayModel, type Spread } from '../day/model.js';
+import { triangular } from '../day/random.js';
+import type { Chance } from '../day/sample.js';
+import { formatInches } from '../quantity/format.js';
+import { readRig } from '../rig/read.js';
+import type { RigDocument } from '../rig/schema.js';
+import { mainVessel, resizeLine } from './sizing.js';
+import { baseOf, readyOf, tryModel } from './try-days.js';
+
+/** One input held at its low and at its high end, everything else as it varies. */
+export interface Swing {
+  readonly id: string;
+  readonly label: string;
+  /** Asked of the customer, or chosen by the builder. */
+  readonly who: 'ask' | 'build';
+  readonly low: { readonly label: string; readonly short: Chance; readonly lostS: number };
+  readonly high: { readonly label: string; readonly short: Chance; readonly lostS: number };
+  /** Difference of the chances. */
+  readonly swing: number;
+}
+
+/** Ten and ninety days of a hundred. */
+const LOW = 0.1;
+const HIGH = 0.9;
+
+const INPUTS: readonly { readonly id: keyof Omit<Spread, 'dry'>; readonly label: string }[] = [
+  { id: 'spigot', label: 'Flow of the spigot' },
+  { id: 'trigger', label: 'Trigger share' },
+  { id: 'time', label: 'How long the work takes' },
+  { id: 'stock', label: 'Strength of the stock' },
+  { id: 'water', label: 'Warmth of the water' },
+];
+
+const pinned = (model: DayModel, id: (typeof INPUTS)[number]['id'], share: number): DayModel => {
+  const x = model.spread[id];
+  const at = triangular(share, x[0], x[1], x[2]);
+  return { ...model, spread: { ...model.spread, [id]: [at, at, at] } };
+};
+
+/** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
+export function* sensitivitySteps(doc: RigDocument, days: number, seed: number): Generator<number, readonly Swing[]> {
+  const read = readRig(doc);
+  if (!read.ok) return [];
+  const model = dayModel(read.rig);
+  const base = baseOf(model);
+  const out: Swing[] = [];
+  const v = mainVessel(model);
+  const tankIds = v < 0 ? [] : model.vessels[v].tanks.map((t) => t.id);
+  const fill = read.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
+  const total = 2 * (INPUTS.length + (v < 0 ? 0 : 1) + (fill ? 1 : 0));
+  let done = 0;
+  function* tried(m: DayModel, label: string) {
+    const steps = tryModel(m, days, seed, base);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        done++;
+        return { label, short: step.value.short, lostS: step.value.lostS };
+      }
+      yield (done + step.value) / total;
+    }
+  }
+  const add = (id: string, label: string, who: Swing['who'], low: Swing['low'], high: Swing['high']): void =>
+    void out.push({ id, label, who, low, high, swing: Math.abs(high.short.chance - low.short.chance) });
+
+  for (const i of INPUTS) {
+    const low = yield* tried(pinned(model, i.id, LOW), 'one day in ten is lower');
+    const high = yield* tried(pinned(model, i.id, HIGH), 'one day in ten is higher');
+    add(i.id, i.label, 'ask', low, high);
+  }
+  if (v >= 0) {
+    const [small, large] = [0.75, 1.25].map((f) => readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, f))));
+    if (small && large) {
+      const low = yield* tried(small.model, 'a quarter smaller');
+      const high = yield* tried(large.model, 'a quarter larger');
+      add('tank', 'Size of the tank', 'build', low, high);
+    }
+  }
+  if (fill) {
+    const bore = Math.max(...fill.parts.map((p) => (p.kind === 'hose' ? p.bore : 0)));
+    const up = nextBore(bore);
+    const down = [0.0127, 0.015875, 0.01905, 0.0254].filter((b) => b < bore * 0.98).pop();
+    const text = (m: number): string => formatInches(m).replace(/\u00a0/g, ' ');
+    const low = down === undefined ? { model } : readyOf(doc, (d) => resizeLine(d, fill.id, text(down)));
+    const high = up === undefined ? { model } : readyOf(doc, (d) => resizeLine(d, fill.id, text(up)));
+    if (low && high) {
+      const a = yield* tried(low.model, down === undefined ? 'as it is' : `${text(down)} hose`);
+      const b = yield* tried(high.model, up === undefined ? 'as it is' : `${text(up)} hose`);
+      add('fill', 'Bore of the fill hose', 'build', a, b);
+    }
+  }
+  return out.sort((a, b) => b.swing - a.swing);
+}

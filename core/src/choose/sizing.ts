@@ -1,0 +1,143 @@
+import { growTank } from '../advise/grow-tank.js';
+import { resize } from '../catalogue/items.js';
+import type { DayModel } from '../day/model.js';
+import { si } from '../quantity/parse.js';
+import { readRig } from '../rig/read.js';
+import type { RigDocument } from '../rig/schema.js';
+import { dayModel } from '../day/model.js';
+import { baseOf, readyOf, type Tried, tryModel } from './try-days.js';
+
+/** The tank that the day hangs on, at one size. */
+export interface TankSize extends Tried {
+  /** Of the vessel when full, m³. */
+  readonly volumeM3: number;
+  /** How much more each of its tanks holds than now. */
+  readonly factor: number;
+}
+
+/** One size of a line. */
+export interface LineSize extends Tried {
+  readonly bore: string;
+  readonly now: boolean;
+}
+
+export interface Sizing {
+  readonly tolerance: number;
+  readonly days: number;
+  readonly tank: {
+    readonly tankIds: readonly string[];
+    readonly name: string;
+    readonly now: TankSize;
+    /** By rising volume. */
+    readonly points: readonly TankSize[];
+    /** The smallest that keeps within the tolerance; undefined when none of those tried does. */
+    readonly smallest: TankSize | undefined;
+  };
+  readonly fills: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
+  readonly feeds: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
+}
+
+const FACTORS = [0.15, 0.25, 0.4, 0.6, 0.8, 1, 1.3, 1.7, 2.3, 3.2, 4.5] as const;
+const FILL_BORES = ['1/2 in', '5/8 in', '3/4 in', '1 in'] as const;
+const FEED_BORES = ['1/2 in', '3/4 in', '1 in', '1 1/4 in', '1 1/2 in', '2 in'] as const;
+const CLOSER = 6;
+
+/** The water vessel that most hangs on: drawn in the day, the largest of them. */
+export function mainVessel(model: DayModel): number {
+  const used = model.vessels.map((v, i) => (v.water && model.shortOf.vessel[i] >= 0 ? v.full : -1));
+  const most = Math.max(...used, -1);
+  return most < 0 ? -1 : used.indexOf(most);
+}
+
+/** Gives a line another bore, off the shelf where there is one: a fill line its hoses, any other all its parts. */
+export function resizeLine(d: RigDocument, lineId: string, bore: string): void {
+  const line = d.lines.find((l) => l.id === lineId);
+  if (line) line.parts = line.parts.map((p) => (line.role === 'fill' && p.kind !== 'hose' ? p : { ...resize(p, bore), id: p.id }));
+}
+
+/**
+ * The smallest tank, fill line and feed with which the rig goes short on no more days than the brief allows, by the same
+ * sampled days for every size. Undefined for a rig whose day draws on no water tank.
+ */
+export function* sizingSteps(doc: RigDocument, days: number, seed: number): Generator<number, Sizing | undefined> {
+  const read = readRig(doc);
+  if (!read.ok) return undefined;
+  const model = dayModel(read.rig);
+  const v = mainVessel(model);
+  if (v < 0) return undefined;
+  const base = baseOf(model);
+  const { tolerance } = model.day;
+  const vessel = model.vessels[v];
+  const tankIds = vessel.tanks.map((t) => t.id);
+  const rig = read.rig;
+  const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.from.at === 'spigot' && l.to.at === 'tank' && tankIds.includes(l.to.id!));
+  const feeds = rig.lines.filter((l) => l.role === 'feed' && !l.closed && l.to.at === 'machine');
+  const total = FACTORS.length + CLOSER + fills.length * FILL_BORES.length + feeds.length * FEED_BORES.length;
+  let done = 0;
+
+  function* tank(factor: number): Generator<number, TankSize | undefined> {
+    const ready = factor === 1 ? { model } : readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, factor)));
+    if (!ready) return undefined;
+    const tried = yield* whole(tryModel(ready.model, days, seed, base));
+    return { ...tried, factor, volumeM3: ready.model.vessels[v].full };
+  }
+  function* whole<T>(steps: Generator<number, T>): Generator<number, T> {
+    for (;;) {
+      const step = steps.next();
+      if (step.done) {
+        done++;
+        return step.value;
+      }
+      yield (done + step.value) / total;
+    }
+  }
+
+  const points: TankSize[] = [];
+  for (const f of FACTORS) {
+    const p = yield* tank(f);
+    if (p && !points.some((x) => Math.abs(x.volumeM3 - p.volumeM3) < 1e-6)) points.push(p);
+  }
+  points.sort((a, b) => a.volumeM3 - b.volumeM3);
+  const within = (p: Tried): boolean => p.short.chance <= tolerance;
+  let at = points.findIndex(within);
+  if (at > 0) {
+    let [low, high] = [points[at - 1], points[at]];
+    for (let i = 0; i < CLOSER; i++) {
+      const p = yield* tank(Math.sqrt(low.factor * high.factor));
+      if (!p || p.volumeM3 >= high.volumeM3 - 1e-6 || p.volumeM3 <= low.volumeM3 + 1e-6) break;
+      points.push(p);
+      if (within(p)) high = p;
+      else low = p;
+    }
+    points.sort((a, b) => a.volumeM3 - b.volumeM3);
+    at = points.indexOf(high);
+  }
+
+  function* ladder(lineId: string, name: string, bores: readonly string[]) {
+    const line = rig.lines.find((l) => l.id === lineId)!;
+    const own = line.parts.filter((p) => p.kind === 'hose').map((p) => p.bore);
+    const widest = Math.max(...own, 0);
+    const sizes: LineSize[] = [];
+    for (const bore of bores) {
+      const now = Math.abs(si(bore, 'length') - widest) < 2e-4;
+      const ready = now ? { model } : readyOf(doc, (d) => resizeLine(d, lineId, bore));
+      if (ready) sizes.push({ bore, now, ...(yield* whole(tryModel(ready.model, days, seed, base))) });
+    }
+    return { lineId, name, sizes, smallest: sizes.find(within)?.bore };
+  }
+  const name = (id: string): string => rig.lines.find((l) => l.id === id)?.name ?? '';
+  const fillLadders = [];
+  for (const f of fills) fillLadders.push(yield* ladder(f.id, name(f.id) || 'Fill line', FILL_BORES));
+  const feedLadders = [];
+  for (const f of feeds) {
+    const machine = rig.machines.find((m) => m.id === f.to.id)!.name;
+    feedLadders.push(yield* ladder(f.id, name(f.id) || `Feed of ${machine}`, FEED_BORES));
+  }
+  return {
+    tolerance,
+    days,
+    tank: { tankIds, name: vessel.name, now: points.find((p) => p.factor === 1)!, points, smallest: points[at] },
+    fills: fillLadders,
+    feeds: feedLadders,
+  };
+}

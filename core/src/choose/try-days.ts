@@ -1,0 +1,54 @@
+import { produce } from 'immer';
+import { bill } from '../advise/bill.js';
+import { dayModel, type DayModel } from '../day/model.js';
+import { type Chance, chanceOf, type DayChunk, sampleSteps, thirstyDays } from '../day/sample.js';
+import { dayOf } from '../day/usual-day.js';
+import type { WorkDay } from '../rig/day-schema.js';
+import { readRig } from '../rig/read.js';
+import type { Rig, RigDocument } from '../rig/schema.js';
+
+/** What one way of building comes to over the same sampled days. */
+export interface Tried {
+  readonly short: Chance;
+  /** Waited for and left undone in a day, mean, s. */
+  readonly lostS: number;
+  /** More than the build as it is, $; kg with every tank as it starts the day. */
+  readonly price: number;
+  readonly massKg: number;
+}
+
+/** A change of the rig worth trying over the days. */
+export interface Trial {
+  readonly label: string;
+  readonly change: (draft: RigDocument) => void;
+}
+
+/** Mass of the parts that differ and of all liquids on board at the start of the day, kg. */
+export const massOf = (model: DayModel): number => bill(model.rig).massKg + model.vessels.reduce((s, v) => s + v.start * 998.2, 0);
+
+const lostMean = (chunk: DayChunk): number => {
+  let sum = 0;
+  // Figures begin with what was waited for and what was left undone.
+  for (let d = 0; d < 2 * chunk.count; d++) sum += chunk.figures[d];
+  return chunk.count ? sum / chunk.count : 0;
+};
+
+/** A document changed, read and made ready; undefined when the change breaks it. */
+export function readyOf(doc: RigDocument, change: Trial['change'], day?: WorkDay): { readonly doc: RigDocument; readonly rig: Rig; readonly model: DayModel } | undefined {
+  const next = produce(doc, (d) => void change(d as RigDocument));
+  const read = readRig(next);
+  return read.ok ? { doc: next, rig: read.rig, model: dayModel(read.rig, day ?? dayOf(read.rig)) } : undefined;
+}
+
+/** Samples a model's days and puts its outcome against the build as it is. Steps give nothing but a place to stop. */
+export function* tryModel(model: DayModel, days: number, seed: number, base: { readonly price: number; readonly massKg: number }): Generator<number, Tried> {
+  const chunk = yield* sampleSteps(model, seed, 0, days);
+  return {
+    short: chanceOf(thirstyDays(model, [chunk]), days),
+    lostS: lostMean(chunk),
+    price: bill(model.rig).price - base.price,
+    massKg: massOf(model) - base.massKg,
+  };
+}
+
+export const baseOf = (model: DayModel): { readonly price: number; readonly massKg: number } => ({ price: bill(model.rig).price, massKg: massOf(model) });

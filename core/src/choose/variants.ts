@@ -1,0 +1,125 @@
+import { asWanted } from '../advise/compare-ways.js';
+import { growTank } from '../advise/grow-tank.js';
+import { addBooster } from '../advise/rules/feed-rules.js';
+import { unusedId } from '../advise/rules/shared.js';
+import { convertMix, convertPump } from '../catalogue/mix-ways.js';
+import { line } from '../catalogue/build-line.js';
+import { dayModel, type DayModel } from '../day/model.js';
+import { sampleDays } from '../day/sample.js';
+import { gardenFill, spigot } from '../layouts/pieces.js';
+import { MIX_WAYS, type MixWay, type SoftPumpDocument } from '../rig/chemical-schema.js';
+import { readRig } from '../rig/read.js';
+import type { Rig, RigDocument } from '../rig/schema.js';
+import { produce } from 'immer';
+import { mainVessel } from './sizing.js';
+import { joinGuns, splitGun } from './guns.js';
+
+/** Another way of building the same rig. */
+export interface Variant {
+  readonly id: string;
+  /** The question it answers: water, feed, guns, chemical pump, mixing. */
+  readonly question: string;
+  readonly title: string;
+  /** The document of it; a fresh one at every call. */
+  readonly make: () => RigDocument;
+}
+
+const WAY_TITLES: Readonly<Record<MixWay, string>> = {
+  batch: 'Mixed in the tank',
+  'draw-stick': 'Draw stick and buckets',
+  proportioner: 'Proportioner',
+  downstream: 'Downstream injector',
+  nozzle: 'Drawn at the gun',
+};
+const PUMP_TITLES: Readonly<Record<SoftPumpDocument['kind'], string>> = { electric: '12 V pump', engine: 'Engine-driven pump', air: 'Air-operated pump' };
+
+/** The other schools' ways of building a rig, as far as this rig can be turned to them. */
+export function variantsOf(doc: RigDocument): Variant[] {
+  const read = readRig(doc);
+  if (!read.ok) return [];
+  const { rig } = read;
+  const out: Variant[] = [];
+  const bare = withoutOptions(doc);
+  const add = (id: string, question: string, title: string, change: (d: RigDocument) => void, after: (d: RigDocument) => RigDocument = (d) => d): void =>
+    void out.push({ id, question, title, make: () => after(produce(bare, (d) => void change(d as RigDocument))) });
+
+  waterVariants(rig, doc, add);
+  rig.machines.forEach((m, i) => {
+    const feeds = rig.lines.filter((l) => l.role === 'feed' && !l.closed && l.to.at === 'machine' && l.to.id === m.id && l.from.at === 'tank').map((l) => l.id);
+    if (feeds.length === 1 && rig.boosters.length === 0) add(`booster-${m.id}`, 'Feed', `A booster before ${m.name}`, (d) => addBooster(d, feeds, i));
+  });
+  if (rig.boosters.some((b) => b.running))
+    add('gravity', 'Feed', 'Boosters off, fed by gravity', (d) => {
+      for (const b of d.boosters) b.running = false;
+    });
+  for (const m of rig.machines) {
+    const guns = rig.outlets.filter((o) => o.open && rig.lines.some((l) => l.to.at === 'outlet' && l.to.id === o.id && leadsFrom(rig, l.from, m.id)));
+    if (guns.length === 1) add(`split-${m.id}`, 'Guns', `Two guns at half flow on ${m.name}`, (d) => void splitGun(d, guns[0].id));
+    if (guns.length === 2) add(`join-${m.id}`, 'Guns', `One gun at full flow on ${m.name}`, (d) => joinGuns(d, guns[0].id, guns[1].id));
+  }
+  for (const p of rig.softPumps)
+    for (const kind of ['electric', 'engine', 'air'] as const)
+      if (kind !== p.kind)
+        add(`pump-${p.id}-${kind}`, 'Chemical pump', `${PUMP_TITLES[kind]} instead of ${p.name}`, (d) => {
+          convertPump(d, p.id, kind);
+        });
+  const mix = rig.mixes[0];
+  if (mix)
+    for (const way of MIX_WAYS) {
+      if (way === mix.way || ((way === 'downstream' || way === 'nozzle') && !rig.outlets.length)) continue;
+      add(
+        `mix-${way}`,
+        'Mixing',
+        `${WAY_TITLES[way]} for ${mix.name}`,
+        (d) => convertMix(d, mix.id, way, 0.25),
+        (d) => asWanted(d, mix.id),
+      );
+    }
+  return out;
+}
+
+/** A document without the options kept beside it. */
+export function withoutOptions(doc: RigDocument): RigDocument {
+  const { options: _kept, ...rest } = doc;
+  return rest;
+}
+
+function leadsFrom(rig: Rig, end: Rig['lines'][number]['from'], machineId: string): boolean {
+  if (end.at === 'machine') return end.id === machineId;
+  return rig.lines.some((l) => l.role === 'pressure' && l.to.at === 'manifold' && l.to.id === end.id && leadsFrom(rig, l.from, machineId));
+}
+
+/** Water that a long day takes where none runs short: nineteen of twenty take less, m³. */
+function longDay(model: DayModel): number {
+  const endless = { ...model, vessels: model.vessels.map((v) => ({ ...v, start: v.start + 100, full: v.full + 100 })) };
+  return sampleDays(endless, 120, 1).figures.used.p95;
+}
+
+type Add = (id: string, question: string, title: string, change: (d: RigDocument) => void) => void;
+
+/** Buffer and spigot, or all the day's water carried. */
+function waterVariants(rig: Rig, doc: RigDocument, add: Add): void {
+  const model = dayModel(rig);
+  const v = mainVessel(model);
+  if (v < 0) return;
+  const vessel = model.vessels[v];
+  const ids = vessel.tanks.map((t) => t.id);
+  const filled = doc.lines.filter((l) => l.role === 'fill' && l.to.at === 'tank' && ids.includes(l.to.id ?? ''));
+  if (filled.length) {
+    add('carry', 'Water', 'Carry all the day’s water', (d) => {
+      const factor = (longDay(model) * 1.05 + vessel.heel) / vessel.full;
+      d.lines = d.lines.filter((l) => !filled.some((f) => f.id === l.id));
+      d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
+      d.spigots = d.spigots.filter((s) => d.lines.some((l) => l.from.at === 'spigot' && l.from.id === s.id));
+      for (const t of ids) if (factor > 1) growTank(d, t, factor);
+      for (const t of d.tanks) if (ids.includes(t.id)) t.startLevel = t.fullLevel;
+    });
+  } else
+    add('buffer', 'Water', 'A smaller tank, filled from the spigot', (d) => {
+      const tank = d.tanks.find((t) => t.id === ids[0])!;
+      const id = unusedId(d, 'spigot');
+      d.spigots.push(spigot(id, 'Spigot', '4.5 gpm'));
+      d.lines.push(line(unusedId(d, 'fill'), 'fill', `spigot:${id}`, `tank:${tank.id}@${tank.shape.kind === 'lying-cylinder' ? tank.shape.diameter : tank.shape.height}`, gardenFill('34', '100 ft')));
+      for (const t of ids) growTank(d, t, 0.5);
+    });
+}

@@ -1,0 +1,235 @@
+import type { DayModel } from './model.js';
+import { LEVEL_BINS, LevelCounter } from './recorder.js';
+import { Simulator } from './simulator.js';
+import type { ShortKind } from './types.js';
+
+/** Figures kept of every sampled day, in this order. Seconds and m³; strengths are trade shares. */
+export const DAY_FIGURES = ['waited', 'undone', 'used', 'filled', 'refilled', 'dumped', 'carried', 'length'] as const;
+export type DayFigure = (typeof DAY_FIGURES)[number];
+
+const TIMES = 73;
+
+/** Times at which levels are counted, s: evenly to a good way past the usual end of the day. */
+export function countTimes(model: DayModel): number[] {
+  const span = Math.ceil((model.usualSeconds * 1.35) / 600) * 600;
+  return Array.from({ length: TIMES }, (_, i) => (span * i) / (TIMES - 1));
+}
+
+/** A run of sampled days, as plain arrays that cross to another worker. Days are counted from `from`. */
+export interface DayChunk {
+  readonly from: number;
+  readonly count: number;
+  /** Figure by figure, day by day. */
+  readonly figures: Float64Array;
+  /** Short kind by short kind, day by day: first time, s; Infinity for a day without. */
+  readonly firstAt: Float64Array;
+  /** The same: waited for and left undone, s. */
+  readonly lost: Float64Array;
+  /** Mix by mix, day by day: trade share, mean by volume; NaN where none was sprayed. */
+  readonly strength: Float64Array;
+  readonly levels: Uint32Array;
+  /** Days that took too many steps: told, never hidden. */
+  readonly unsettled: number;
+}
+
+/**
+ * Samples days one after another; each step gives the share done, so that a worker may look up or stop.
+ * The same seed and day give the same numbers whatever the split.
+ */
+export function* sampleSteps(model: DayModel, seed: number, from: number, count: number): Generator<number, DayChunk> {
+  const run = new Simulator(model);
+  const levels = new LevelCounter(model, countTimes(model));
+  const shorts = model.shorts.length;
+  const mixes = model.soft.length;
+  const chunk = {
+    from,
+    count,
+    figures: new Float64Array(DAY_FIGURES.length * count),
+    firstAt: new Float64Array(shorts * count),
+    lost: new Float64Array(shorts * count),
+    strength: new Float64Array(mixes * count),
+    levels: levels.counts,
+    unsettled: 0,
+  };
+  for (let d = 0; d < count; d++) {
+    run.run({ seed, day: from + d }, levels);
+    const figures: Record<DayFigure, number> = {
+      waited: run.waited,
+      undone: run.undone,
+      used: run.used,
+      filled: run.filled,
+      refilled: run.refilled,
+      dumped: run.dumped,
+      carried: run.carriedMost,
+      length: run.time,
+    };
+    DAY_FIGURES.forEach((f, i) => (chunk.figures[i * count + d] = figures[f]));
+    for (let s = 0; s < shorts; s++) {
+      chunk.firstAt[s * count + d] = run.firstAt[s];
+      chunk.lost[s * count + d] = run.lost[s];
+    }
+    for (let k = 0; k < mixes; k++) chunk.strength[k * count + d] = run.mixUsed[k] > 0 ? run.mixStrength[k] / run.mixUsed[k] : NaN;
+    if (!run.settled) chunk.unsettled++;
+    if (d % 8 === 7) yield (d + 1) / count;
+  }
+  return chunk;
+}
+
+/** {@link sampleSteps} in one go. */
+export function sampleChunk(model: DayModel, seed: number, from: number, count: number): DayChunk {
+  const steps = sampleSteps(model, seed, from, count);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** A share of days with what could be chance: Wilson's 95 % interval. */
+export interface Chance {
+  readonly days: number;
+  readonly chance: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+const Z = 1.959963984540054;
+
+/** Chance seen as `hits` of `days`, with Wilson's score interval (Wilson 1927; from memory), 95 %. No days: 0 to 1. */
+export function chanceOf(hits: number, days: number): Chance {
+  if (!(days > 0)) return { days, chance: NaN, low: 0, high: 1 };
+  const p = hits / days;
+  const zz = Z * Z;
+  const middle = (p + zz / (2 * days)) / (1 + zz / days);
+  const half = (Z / (1 + zz / days)) * Math.sqrt((p * (1 - p)) / days + zz / (4 * days * days));
+  return { days, chance: p, low: Math.max(hits === 0 ? 0 : middle - half, 0), high: Math.min(hits === days ? 1 : middle + half, 1) };
+}
+
+export interface Spread595 {
+  readonly p5: number;
+  readonly p50: number;
+  readonly p95: number;
+  readonly mean: number;
+}
+
+/** Level of a vessel over the day: shares of full, in 5, 50 and 95 days of a hundred at or below. */
+export interface LevelBand {
+  readonly tankIds: readonly string[];
+  readonly name: string;
+  readonly water: boolean;
+  readonly full: number;
+  readonly heel: number;
+  readonly p5: readonly number[];
+  readonly p50: readonly number[];
+  readonly p95: readonly number[];
+}
+
+/** What thousands of days come to. */
+export interface DaySample {
+  readonly seed: number;
+  readonly days: number;
+  readonly tolerance: number;
+  /** Days on which a pump went without: a tank drawn to its heel, or an inlet starved. */
+  readonly short: Chance;
+  /** Each thing that ran short, the likeliest first. */
+  readonly causes: readonly (ShortKind & { readonly chance: Chance; readonly lostMeanS: number; readonly firstMedianS: number })[];
+  readonly figures: Readonly<Record<DayFigure, Spread595>>;
+  readonly strengths: readonly { readonly mixId: string; readonly p5: number; readonly p50: number; readonly p95: number; readonly wanted: number }[];
+  readonly times: readonly number[];
+  readonly bands: readonly LevelBand[];
+  /** Enough days to say on which side of the tolerance the chance lies, or to know it closely. */
+  readonly enough: boolean;
+  readonly unsettled: number;
+}
+
+/** Causes that count as a pump going without water. */
+export const isThirst = (s: ShortKind): boolean => s.cause === 'water' || s.cause === 'feed';
+
+const quantile = (sorted: readonly number[], q: number): number => {
+  if (!sorted.length) return NaN;
+  const x = q * (sorted.length - 1);
+  const at = Math.floor(x);
+  return at + 1 < sorted.length ? sorted[at] + (sorted[at + 1] - sorted[at]) * (x - at) : sorted[at];
+};
+
+/** Quantile of a histogram row, share of full: even within its bin. */
+function ofBins(levels: Uint32Array, row: number, days: number, q: number): number {
+  const wanted = q * days;
+  let sum = 0;
+  for (let b = 0; b < LEVEL_BINS; b++) {
+    const n = levels[row + b];
+    if (sum + n >= wanted && n > 0) return (b + Math.min(Math.max((wanted - sum) / n, 0), 1)) / LEVEL_BINS;
+    sum += n;
+  }
+  return 1;
+}
+
+/** Column of a figure over all chunks, in the order of the days. */
+function column(chunks: readonly DayChunk[], of: (c: DayChunk) => Float64Array, place: number): number[] {
+  return chunks.flatMap((c) => Array.from(of(c).subarray(place * c.count, (place + 1) * c.count)));
+}
+
+/** Days of a sample on which the tank ran dry or a pump starved. */
+export function thirstyDays(model: DayModel, chunks: readonly DayChunk[]): number {
+  const places = model.shorts.flatMap((s, i) => (isThirst(s) ? [i] : []));
+  let hits = 0;
+  for (const c of chunks) for (let d = 0; d < c.count; d++) if (places.some((s) => Number.isFinite(c.firstAt[s * c.count + d]))) hits++;
+  return hits;
+}
+
+/** Fewest days before a sample may call itself enough, and how closely the chance is known then. */
+const FEWEST = 400;
+const CLOSE = 0.005;
+
+/** True once the chance lies clearly on one side of the tolerance, or is known within half a percent. */
+export function isEnough(short: Chance, tolerance: number): boolean {
+  if (short.days < FEWEST) return false;
+  const beside = short.high < tolerance || short.low > tolerance;
+  return (beside && short.high - short.low < 0.04) || short.high - short.low < 2 * CLOSE;
+}
+
+/** Puts the parts of a sample together; the order in which they came does not matter. */
+export function gatherSample(model: DayModel, seed: number, parts: readonly DayChunk[]): DaySample {
+  const chunks = [...parts].sort((a, b) => a.from - b.from);
+  const days = chunks.reduce((s, c) => s + c.count, 0);
+  const times = countTimes(model);
+  const levels = new Uint32Array(model.vessels.length * times.length * LEVEL_BINS);
+  for (const c of chunks) for (let i = 0; i < levels.length; i++) levels[i] += c.levels[i];
+  const spread = (values: number[]): Spread595 => {
+    const mean = values.length ? values.reduce((s, x) => s + x, 0) / values.length : NaN;
+    values.sort((a, b) => a - b);
+    return { p5: quantile(values, 0.05), p50: quantile(values, 0.5), p95: quantile(values, 0.95), mean };
+  };
+  const short = chanceOf(thirstyDays(model, chunks), days);
+  return {
+    seed,
+    days,
+    tolerance: model.day.tolerance,
+    short,
+    causes: model.shorts
+      .map((s, i) => {
+        const first = column(chunks, (c) => c.firstAt, i).filter(Number.isFinite);
+        const lost = column(chunks, (c) => c.lost, i).reduce((a, b) => a + b, 0);
+        first.sort((a, b) => a - b);
+        return { ...s, chance: chanceOf(first.length, days), lostMeanS: days ? lost / days : 0, firstMedianS: quantile(first, 0.5) };
+      })
+      .filter((s) => s.chance.chance > 0)
+      .sort((a, b) => b.chance.chance - a.chance.chance),
+    figures: Object.fromEntries(DAY_FIGURES.map((f, i) => [f, spread(column(chunks, (c) => c.figures, i))])) as Record<DayFigure, Spread595>,
+    strengths: model.soft.map((s, k) => {
+      const { p5, p50, p95 } = spread(column(chunks, (c) => c.strength, k).filter((x) => !Number.isNaN(x)));
+      return { mixId: s.mixId, p5, p50, p95, wanted: s.wanted };
+    }),
+    times,
+    bands: model.vessels.map((v, i) => {
+      const at = (q: number): number[] => times.map((_, t) => ofBins(levels, (i * times.length + t) * LEVEL_BINS, days, q));
+      return { tankIds: v.tanks.map((t) => t.id), name: v.name, water: v.water, full: v.full, heel: v.heel, p5: at(0.05), p50: at(0.5), p95: at(0.95) };
+    }),
+    enough: isEnough(short, model.day.tolerance),
+    unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),
+  };
+}
+
+/** Samples so many days of a rig in one go. */
+export function sampleDays(model: DayModel, days: number, seed: number): DaySample {
+  return gatherSample(model, seed, [sampleChunk(model, seed, 0, days)]);
+}
