@@ -57,6 +57,39 @@ describe('pozzo sum', () => {
   });
 });
 
+describe('pozzo day', () => {
+  test('the usual day and a sample, the same for the same seed', () => {
+    const r = run(['day', rig, '--days', '120', '--seed', '7']);
+    expect(r.exit).toBe(0);
+    const answer = JSON.parse(r.stdout);
+    expect(answer.usual).toMatchObject({ settled: true, undoneS: 0 });
+    expect(answer.usual.trace).toBeUndefined();
+    expect(answer.sample).toMatchObject({ days: 120, seed: 7, tolerance: 0.02 });
+    expect(answer.sample.bands[0].p50).toHaveLength(answer.sample.times.length);
+    expect(run(['day', rig, '--days', '120', '--seed', '7']).stdout).toBe(r.stdout);
+    expect(run(['day', rig, '--days', '120', '--seed', '8']).stdout).not.toBe(r.stdout);
+  });
+  test('sizes, swings and options on request; text for reading', () => {
+    const answer = JSON.parse(run(['day', rig, '--days', '30', '--size', '--sensitivity', '--options']).stdout);
+    expect(answer.sizing.tank.points.length).toBeGreaterThan(5);
+    expect(answer.sensitivity.length).toBeGreaterThan(4);
+    expect(answer.options.rows[0].id).toBe('now');
+    expect(run(['day', rig, '--days', '50', '--text']).stdout).toMatch(/Usual day: 95 min.*\n50 days, seed 1: short of water on/);
+    expect(JSON.parse(run(['day', rig, '--days', '0']).stdout).sample).toBeUndefined();
+  });
+  test.each([
+    [['day'], 'day takes one rig file.'],
+    [['day', rig, '--days', '-1'], '--days is a whole number from 0 to 100000.'],
+    [['day', rig, '--days', 'many'], '--days is a whole number from 0 to 100000.'],
+    [['day', rig, '--seed'], '--seed is a whole number from 0 to 2147483647.'],
+    [['day', rig, '--fast'], '"--fast" is not an option here.'],
+  ])('%p is told', (args, words) => {
+    const r = run(args);
+    expect(r.exit).toBe(1);
+    expect(r.stderr).toContain(words);
+  });
+});
+
 describe('pozzo solve', () => {
   const net = (demand: number): string =>
     `[JUNCTIONS]\nJ 0 ${demand}\n[RESERVOIRS]\nT 2\n[PIPES]\na T J 5 25.4 0.0015 0 OPEN\n[OPTIONS]\nUNITS LPM\nHEADLOSS D-W\n[END]\n`;

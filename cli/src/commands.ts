@@ -1,9 +1,12 @@
 import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
+import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
 import { textReport } from './text-report.js';
 
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
+pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
+                                                        work its day, and sample many
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
@@ -102,7 +105,12 @@ const solveCommand: Command = (args) => {
   return networks.map((n) => json(solveInp(n))).join('\n');
 };
 
-const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, inp: inpCommand, solve: solveCommand, sum: sumCommand };
+const dayCommand: Command = (args) => {
+  const { value, text } = dayAnswer(args);
+  return text ?? json(value);
+};
+
+const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, day: dayCommand, inp: inpCommand, solve: solveCommand, sum: sumCommand };
 
 /** Runs a command line. Never throws: exit 0 done, 1 bad input with one line, 2 internal. */
 export function run(args: readonly string[]): Outcome {

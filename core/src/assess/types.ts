@@ -4,7 +4,7 @@ import type { Verdict } from './verdict.js';
 
 export { VERDICTS, type Verdict, worse, worstOf } from './verdict.js';
 
-export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'mix', 'liquids', 'dump'] as const;
+export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'mix', 'liquids', 'dump', 'day', 'options'] as const;
 export type Station = (typeof STATIONS)[number];
 
 export interface Subject {

@@ -16,7 +16,8 @@ import type { RigDocument } from '../rig/schema';
 import { near, seeded } from '../testing/near';
 import { handsOf, inHand, triggerOf } from './hands';
 import { dayModel } from './model';
-import { gatherSample, sampleChunk, sampleDays } from './sample';
+import { gatherSample, joinChunks, sampleChunk, sampleDays } from './sample';
+import { momentAt } from './moment';
 import { simulateDay, simulateModel } from './simulate-day';
 import { JOB_TEMPLATES } from './templates';
 import type { DayResult } from './types';
@@ -435,6 +436,8 @@ describe('sampling', () => {
     const whole = sampleDays(model, 60, 9);
     const parts = [sampleChunk(model, 9, 40, 20), sampleChunk(model, 9, 0, 15), sampleChunk(model, 9, 15, 25)];
     expect(gatherSample(model, 9, parts)).toEqual(whole);
+    expect(gatherSample(model, 9, [joinChunks(parts)])).toEqual(whole);
+    expect(() => joinChunks([parts[0], parts[1]])).toThrow('Day 40 does not follow day 14.');
     expect(gatherSample(model, 9, [sampleChunk(dayModel(parseRig(smallBuffer())), 9, 0, 60)])).toEqual(whole);
     expect(sampleDays(model, 60, 10)).not.toEqual(whole);
   });
@@ -456,6 +459,25 @@ describe('sampling', () => {
     const s = sampleDays(dayModel(parseRig(d)), 1200, 4);
     expect(s.short.low).toBeLessThan(0.25);
     expect(s.short.high).toBeGreaterThan(0.25);
+  });
+});
+
+describe('a minute of the day', () => {
+  const r = work(plan(pontoonRig(), [job('a', [{ kind: 'connect', time: '5 min', crew: 'all' }, wash('20 min', '100 %'), { kind: 'break', time: '10 min', crew: 'all' }])]));
+  test('tells what is in hand, what flows and what is left', () => {
+    const before = momentAt(r, 60)!;
+    expect(before).toMatchObject({ connected: false, guns: [] });
+    const at = momentAt(r, 900)!;
+    expect(at.phases.map((p) => p.kind)).toEqual(['wash']);
+    expect(at.guns[0]).toMatchObject({ outletId: 'gun-a' });
+    expect(at.vessels[0].outM3s).toBeGreaterThan(at.vessels[0].inM3s);
+    expect(at.vessels[0].share).toBeLessThan(before.vessels[0].share);
+    near(at.vessels[0].volumeM3, r.trace!.volumeM3[0][0] - (at.vessels[0].outM3s - at.vessels[0].inM3s) * 600, 0.02);
+  });
+  test('before the start and after the end it is the start and the end', () => {
+    expect(momentAt(r, -5)!.timeS).toBe(0);
+    expect(momentAt(r, 1e6)).toMatchObject({ timeS: r.lengthS, phases: [] });
+    expect(momentAt({ ...r, trace: undefined }, 5)).toBeUndefined();
   });
 });
 

@@ -15,6 +15,7 @@ export {
   gatherSample,
   isEnough,
   isThirst,
+  joinChunks,
   type LevelBand,
   sampleChunk,
   sampleDays,
@@ -24,3 +25,4 @@ export {
 } from './sample.js';
 export { DayRandom, triangular } from './random.js';
 export { JOB_TEMPLATES, type JobTemplate } from './templates.js';
+export { momentAt, type Moment } from './moment.js';

@@ -187,6 +187,39 @@ export function isEnough(short: Chance, tolerance: number): boolean {
   return (beside && short.high - short.low < 0.04) || short.high - short.low < 2 * CLOSE;
 }
 
+/** Joins neighbouring runs of days into one. Throws a RangeError where days are missing or doubled. */
+export function joinChunks(parts: readonly DayChunk[]): DayChunk {
+  const chunks = [...parts].sort((a, b) => a.from - b.from);
+  chunks.slice(1).forEach((c, i) => {
+    if (c.from !== chunks[i].from + chunks[i].count) throw new RangeError(`Day ${c.from} does not follow day ${chunks[i].from + chunks[i].count - 1}.`);
+  });
+  const count = chunks.reduce((s, c) => s + c.count, 0);
+  const columns = (of: (c: DayChunk) => Float64Array): Float64Array => {
+    const n = of(chunks[0]).length / Math.max(chunks[0].count, 1);
+    const out = new Float64Array(n * count);
+    for (let i = 0; i < n; i++) {
+      let at = i * count;
+      for (const c of chunks) {
+        out.set(of(c).subarray(i * c.count, (i + 1) * c.count), at);
+        at += c.count;
+      }
+    }
+    return out;
+  };
+  const levels = chunks[0].levels.slice();
+  for (const c of chunks.slice(1)) for (let i = 0; i < levels.length; i++) levels[i] += c.levels[i];
+  return {
+    from: chunks[0].from,
+    count,
+    figures: columns((c) => c.figures),
+    firstAt: columns((c) => c.firstAt),
+    lost: columns((c) => c.lost),
+    strength: columns((c) => c.strength),
+    levels,
+    unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),
+  };
+}
+
 /** Puts the parts of a sample together; the order in which they came does not matter. */
 export function gatherSample(model: DayModel, seed: number, parts: readonly DayChunk[]): DaySample {
   const chunks = [...parts].sort((a, b) => a.from - b.from);

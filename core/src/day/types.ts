@@ -67,6 +67,8 @@ export interface DayTrace {
   readonly outM3s: readonly (readonly number[])[];
   /** Trade share at the wall by mix; NaN while none is sprayed. */
   readonly strength: readonly (readonly number[])[];
+  /** Outlets in the order of `gunPa`. */
+  readonly outletIds: readonly string[];
   /** Pressure at each outlet with its trigger pulled, Pa; 0 while it is not in hand. */
   readonly gunPa: readonly (readonly number[])[];
   readonly connected: readonly boolean[];

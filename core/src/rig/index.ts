@@ -13,6 +13,7 @@ export {
   type Sprayer,
 } from './chemical-schema.js';
 export {
+  clockPattern,
   CREW,
   type Job,
   type JobDocument,

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, parseRig, shapeHeight } from '@pozzo/core';
+import { formatQuantity, levelOf, parseRig, shapeHeight, volumeAt } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 
 const W = 520;
@@ -93,6 +93,8 @@ const PUMP_X = 430;
 export class Elevation {
   private readonly rig = inject(RigStore);
   readonly machineId = input.required<string>();
+  /** Of full, where the level is that of a moment; left out, the lowest usable one is drawn. */
+  readonly share = input<number>();
 
   protected readonly drawing = computed(() => {
     const doc = this.rig.document();
@@ -105,6 +107,8 @@ export class Elevation {
     const tank = rig.tanks.find((t) => t.id === feed.sourceId);
     const result = a.tanks.find((t) => t.tankId === feed.sourceId);
     const system = this.rig.units();
+    const share = this.share();
+    const momentary = tank && share !== undefined ? levelOf(tank.shape, share * volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)))) : undefined;
     const top = Math.max(tank ? tank.base + shapeHeight(tank.shape) : 0.6, machine.inletHeight + 0.35);
     const lowestHead = Math.min(...feed.grade.map((g) => g.headM));
     const bottom = Math.min(-0.08, machine.inletHeight - 0.2, Math.max(lowestHead - 0.06, -1));
@@ -132,9 +136,10 @@ export class Elevation {
               top: y(tank.base + shapeHeight(tank.shape)),
               bottom: y(tank.base),
               full: y(tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape))),
-              low: y(tank.base + result.heelLevel.value),
+              low: y(tank.base + (momentary ?? result.heelLevel.value)),
               name: tank.name,
-              lowWords: `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}`,
+              lowWords:
+                momentary === undefined ? `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}` : `${Math.round(100 * this.share()!)} % now`,
             }
           : null,
       pipe: `M${start} ${y(outlet)}H${bend}V${y(inlet)}H${PUMP_X - 21}`,

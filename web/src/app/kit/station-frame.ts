@@ -12,7 +12,7 @@ import { HelpColumn } from './help-column';
       <ng-content select="[set]" />
     </section>
     <section class="does" aria-label="What the water does"><ng-content select="[does]" /></section>
-    <aside class="help" aria-label="What would help"><pz-help [station]="station()" [calm]="calm()" /></aside>
+    <aside class="help" aria-label="What would help"><ng-content select="[help]" /><pz-help [station]="station()" [calm]="calm()" /></aside>
   `,
   styles: `
     :host {

@@ -31,6 +31,13 @@ const GROUPS: readonly { name: string; stations: readonly { id: Station; name: s
       { id: 'liquids', name: 'Liquids' },
     ],
   },
+  {
+    name: 'Prove',
+    stations: [
+      { id: 'day', name: 'Work day' },
+      { id: 'options', name: 'Options' },
+    ],
+  },
 ];
 
 /** An open build: its verdict in a sentence, the waterway, the stations. */

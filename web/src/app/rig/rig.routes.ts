@@ -14,4 +14,6 @@ export const rigRoutes: Routes = [
   { path: 'mix', title: 'Mix · Pozzo', loadComponent: () => import('../stations/mix/mix.station').then((m) => m.MixStation) },
   { path: 'liquids', title: 'Liquids · Pozzo', loadComponent: () => import('../stations/liquids/liquids.station').then((m) => m.LiquidsStation) },
   { path: 'dump', title: 'Dump and vent · Pozzo', loadComponent: () => import('../stations/dump/dump.station').then((m) => m.DumpStation) },
+  { path: 'day', title: 'Work day · Pozzo', loadComponent: () => import('../stations/day/day.station').then((m) => m.DayStation) },
+  { path: 'options', title: 'Options · Pozzo', loadComponent: () => import('../stations/options/options.station').then((m) => m.OptionsStation) },
 ];

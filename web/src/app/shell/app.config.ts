@@ -7,6 +7,8 @@ import * as assessmentEffects from '../state/assessment.effects';
 import { assessmentFeature } from '../state/assessment.feature';
 import * as buildsEffects from '../state/builds.effects';
 import { buildsFeature } from '../state/builds.feature';
+import * as dayEffects from '../state/day.effects';
+import { dayFeature } from '../state/day.feature';
 import * as documentEffects from '../state/document.effects';
 import { documentFeature } from '../state/document.feature';
 import * as settingsEffects from '../state/settings.effects';
@@ -37,8 +39,9 @@ export const appConfig: ApplicationConfig = {
     provideState(buildsFeature),
     provideState(documentFeature),
     provideState(assessmentFeature),
+    provideState(dayFeature),
     provideState(settingsFeature),
-    provideEffects(buildsEffects, documentEffects, assessmentEffects, settingsEffects),
+    provideEffects(buildsEffects, documentEffects, assessmentEffects, dayEffects, settingsEffects),
     { provide: MAKE_WORKER, useValue: makeAssessWorker },
     { provide: HEAVY_WORKERS, useValue: heavyWorkers },
   ],

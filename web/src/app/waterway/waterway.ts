@@ -3,8 +3,11 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
 import { VERDICT_WORDS } from '../kit/verdict';
+import { clockWords } from '../kit/clock';
+import { DayStore } from '../state/day-store';
 import { RigStore } from '../state/rig-store';
 import { layoutWaterway, placeOf, type Stretch } from './waterway-layout';
+import { atMoment } from './waterway-moment';
 
 /** Map, menu and verdict in one: every stretch is a link to its station. */
 @Component({
@@ -15,6 +18,7 @@ import { layoutWaterway, placeOf, type Stretch } from './waterway-layout';
 })
 export class Waterway {
   private readonly rig = inject(RigStore);
+  private readonly day = inject(DayStore);
   private readonly router = inject(Router);
   readonly id = input.required<string>();
   protected readonly words = VERDICT_WORDS;
@@ -23,9 +27,11 @@ export class Waterway {
     const doc = this.rig.document();
     const a = this.rig.assessment();
     // While an edit is on its way the assessment may speak of things no longer in the document.
-    return doc && a && a.tanks.length === doc.tanks.length && a.chemical.mixes.every((m) => doc.mixes?.some((x) => x.id === m.mixId))
-      ? layoutWaterway(doc, a, this.rig.units())
-      : null;
+    if (!doc || !a || a.tanks.length !== doc.tanks.length || !a.chemical.mixes.every((m) => doc.mixes?.some((x) => x.id === m.mixId))) return null;
+    const drawn = layoutWaterway(doc, a, this.rig.units());
+    const moment = this.day.moment();
+    const starts = this.day.usual()?.startsS ?? 0;
+    return moment ? atMoment(drawn, doc, moment, clockWords(starts + moment.timeS), this.rig.units()) : drawn;
   });
 
   private readonly url = toSignal(

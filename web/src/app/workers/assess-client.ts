@@ -1,5 +1,5 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import type { RigDocument } from '@pozzo/core';
+import { type RigDocument, withoutOptions } from '@pozzo/core';
 import { Subject } from 'rxjs';
 import type { AssessAnswer } from './messages';
 
@@ -16,7 +16,8 @@ export class AssessClient {
 
   ask(document: RigDocument): void {
     this.worker ??= this.start();
-    this.worker.postMessage({ sequence: ++this.sequence, document });
+    // Options kept beside the build are no part of its figures.
+    this.worker.postMessage({ sequence: ++this.sequence, document: withoutOptions(document) });
   }
 
   private start(): Worker {

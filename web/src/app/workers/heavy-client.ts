@@ -1,11 +1,18 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
-import { Observable } from 'rxjs';
+import { filter, map, Observable } from 'rxjs';
 import type { HeavyAnswer, HeavyAsk, HeavyKind, HeavyRequest, HeavyWork } from './heavy-messages';
 
 /** Makes a worker for long work, and says how many may run at once; a test gives its own. */
 export const HEAVY_WORKERS = new InjectionToken<{ readonly make: () => Worker; readonly most: number }>('workers for long work');
 
 export type Progress<T> = { readonly state: 'working'; readonly share: number } | { readonly state: 'done'; readonly value: T };
+
+/** Only what a piece of work gives in the end. */
+export const doneOf = <T>(work: Observable<Progress<T>>): Observable<T> =>
+  work.pipe(
+    filter((p) => p.state === 'done'),
+    map((p) => p.value),
+  );
 
 interface Hand {
   readonly worker: Worker;

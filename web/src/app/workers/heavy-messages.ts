@@ -1,8 +1,17 @@
-import type { RigDocument, WayCompared } from '@pozzo/core';
+import type { Comparison, Contender, DayChunk, DayResult, DaySample, RigDocument, Sizing, Swing, WayCompared } from '@pozzo/core';
 
 /** Work too long for the page: what is asked, and what each kind gives. */
 export interface HeavyWork {
   readonly ways: { readonly ask: { readonly document: RigDocument; readonly mixId: string }; readonly gives: readonly WayCompared[] };
+  readonly day: { readonly ask: { readonly document: RigDocument }; readonly gives: DayResult };
+  readonly sample: {
+    readonly ask: { readonly document: RigDocument; readonly seed: number; readonly from: number; readonly count: number };
+    readonly gives: DayChunk;
+  };
+  readonly gather: { readonly ask: { readonly document: RigDocument; readonly seed: number; readonly part: DayChunk }; readonly gives: DaySample };
+  readonly sizing: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: Sizing | undefined };
+  readonly swings: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: readonly Swing[] };
+  readonly compare: { readonly ask: { readonly contenders: readonly Contender[]; readonly days: number; readonly seed: number }; readonly gives: Comparison };
 }
 export type HeavyKind = keyof HeavyWork;
 export type HeavyAsk = { [K in HeavyKind]: { readonly kind: K } & HeavyWork[K]['ask'] }[HeavyKind];

@@ -1,10 +1,10 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatQuantity, type MixWay, type WayCompared } from '@pozzo/core';
-import { catchError, debounceTime, EMPTY, filter, map, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
-import { HeavyClient } from '../../workers/heavy-client';
+import { doneOf, HeavyClient } from '../../workers/heavy-client';
 import { WAY_NAMES } from './mix-names';
 
 const AFTER_MS = 150;
@@ -127,9 +127,7 @@ export class WaysTable {
   private readonly ways = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(AFTER_MS),
-      switchMap(({ document, mixId }) => (document ? this.heavy.run('ways', { document, mixId }).pipe(catchError(() => EMPTY)) : EMPTY)),
-      filter((p) => p.state === 'done'),
-      map((p) => p.value),
+      switchMap(({ document, mixId }) => (document ? doneOf(this.heavy.run('ways', { document, mixId })).pipe(catchError(() => EMPTY)) : EMPTY)),
     ),
     { initialValue: [] as readonly WayCompared[] },
   );

@@ -1,0 +1,44 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { momentAt } from '@pozzo/core';
+import { Store } from '@ngrx/store';
+import { DayActions, dayFeature, type WorkName } from './day.feature';
+
+/** The working day of the open rig, for views. */
+@Injectable({ providedIn: 'root' })
+export class DayStore {
+  private readonly store = inject(Store);
+  readonly usual = this.store.selectSignal(dayFeature.selectUsual);
+  readonly minute = this.store.selectSignal(dayFeature.selectMinute);
+  readonly sample = this.store.selectSignal(dayFeature.selectSample);
+  readonly sizing = this.store.selectSignal(dayFeature.selectSizing);
+  readonly swings = this.store.selectSignal(dayFeature.selectSwings);
+  readonly comparison = this.store.selectSignal(dayFeature.selectComparison);
+  /** What goes on at the minute looked at; null while the day is seen as a whole. */
+  readonly moment = computed(() => {
+    const day = this.usual();
+    const minute = this.minute();
+    return day && minute !== null ? (momentAt(day, minute) ?? null) : null;
+  });
+
+  watch(): void {
+    this.store.dispatch(DayActions.watch());
+  }
+  leave(): void {
+    this.store.dispatch(DayActions.leave());
+  }
+  look(minute: number | null): void {
+    this.store.dispatch(DayActions.look({ minute }));
+  }
+  sampleMore(most: number): void {
+    this.store.dispatch(DayActions.sample({ most }));
+  }
+  size(): void {
+    this.store.dispatch(DayActions.size());
+  }
+  compare(): void {
+    this.store.dispatch(DayActions.compare());
+  }
+  cancel(work: WorkName): void {
+    this.store.dispatch(DayActions.cancel({ work }));
+  }
+}

@@ -1,0 +1,147 @@
+import { inject } from '@angular/core';
+import { type Contender, type RigDocument, withoutOptions } from '@pozzo/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { type Action, Store } from '@ngrx/store';
+import {
+  catchError,
+  concat,
+  debounceTime,
+  defer,
+  distinctUntilChanged,
+  EMPTY,
+  filter,
+  map,
+  merge,
+  type Observable,
+  of,
+  startWith,
+  switchMap,
+  takeUntil,
+  withLatestFrom,
+} from 'rxjs';
+import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
+import { DAY_SEED, sampleInRounds } from '../workers/sample-days';
+import { AssessmentActions } from './assessment.feature';
+import { DayActions, type WorkName } from './day.feature';
+import { documentFeature } from './document.feature';
+
+/** Days sampled unasked, and for each size or option. */
+const UNASKED = 2000;
+const EACH = 500;
+const AFTER_MS = 120;
+
+const documentOf = (store: Store): Observable<RigDocument | null> => store.select(documentFeature.selectDocument);
+/** The documents that were assessed, while a view of the day is open. */
+const watched = (actions: Actions, store: Store): Observable<RigDocument> =>
+  merge(actions.pipe(ofType(DayActions.watch)), actions.pipe(ofType(DayActions.leave))).pipe(
+    map((a) => a.type === DayActions.watch.type),
+    switchMap((open) =>
+      open
+        ? actions.pipe(
+            ofType(AssessmentActions.assessed),
+            startWith(null),
+            debounceTime(AFTER_MS),
+            withLatestFrom(documentOf(store)),
+            map(([, d]) => d),
+            filter((d) => d !== null),
+            distinctUntilChanged(),
+          )
+        : EMPTY,
+    ),
+  );
+
+export const workUsualDay = createEffect(
+  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+    watched(actions, store).pipe(
+      switchMap((document) =>
+        doneOf(heavy.run('day', { document: withoutOptions(document) })).pipe(
+          map((day) => DayActions.worked({ day })),
+          catchError(() => of(DayActions.worked({ day: null }))),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** Each change of the rig is sampled unasked, as far as it takes to know. */
+export const sampleUnasked = createEffect(
+  (actions = inject(Actions), store = inject(Store)) => watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED }))),
+  { functional: true },
+);
+
+/** Begins a piece of work, tells how it goes and how it ends; a newer one, a cancel or a closed document stops it. */
+function work(name: WorkName, actions: Actions, run: () => Observable<Action>): Observable<Action> {
+  return concat(of(DayActions.begun({ work: name })), defer(run)).pipe(
+    catchError((error: unknown) => of(DayActions.failed({ work: name, message: error instanceof Error ? error.message : 'It stopped.' }))),
+    takeUntil(
+      actions.pipe(
+        ofType(DayActions.cancel),
+        filter((a) => a.work === name),
+      ),
+    ),
+  );
+}
+
+const report = <T>(name: WorkName, steps: Observable<Progress<T>>): Observable<Action> =>
+  steps.pipe(
+    map((p) =>
+      p.state === 'working'
+        ? DayActions.progress({ work: name, share: p.share, value: null })
+        : DayActions.done({ work: name, value: (p.value ?? null) as never }),
+    ),
+  );
+
+export const sample = createEffect(
+  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+    actions.pipe(
+      ofType(DayActions.sample),
+      withLatestFrom(documentOf(store)),
+      switchMap(([{ most }, document]) =>
+        document
+          ? work('sample', actions, () =>
+              sampleInRounds(heavy, withoutOptions(document), most).pipe(
+                map(({ sample: value, share }) =>
+                  share >= 1 ? DayActions.done({ work: 'sample', value }) : DayActions.progress({ work: 'sample', share, value }),
+                ),
+              ),
+            )
+          : EMPTY,
+      ),
+    ),
+  { functional: true },
+);
+
+export const size = createEffect(
+  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+    actions.pipe(
+      ofType(DayActions.size),
+      withLatestFrom(documentOf(store)),
+      switchMap(([, document]) => {
+        if (!document) return EMPTY;
+        const ask = { document: withoutOptions(document), days: EACH, seed: DAY_SEED };
+        return merge(
+          work('sizing', actions, () => report('sizing', heavy.run('sizing', ask))),
+          work('swings', actions, () => report('swings', heavy.run('swings', ask))),
+        );
+      }),
+    ),
+  { functional: true },
+);
+
+/** The build and its options, each in a worker of its own; the rows come together in the order of the document. */
+export const compare = createEffect(
+  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+    actions.pipe(
+      ofType(DayActions.compare),
+      withLatestFrom(documentOf(store)),
+      switchMap(([, document]) => {
+        if (!document) return EMPTY;
+        const contenders: Contender[] = [
+          { id: 'now', name: 'As built', rig: withoutOptions(document) },
+          ...(document.options ?? []).map((o) => ({ id: o.id, name: o.name, rig: o.rig })),
+        ];
+        return work('comparison', actions, () => report('comparison', heavy.run('compare', { contenders, days: EACH, seed: DAY_SEED })));
+      }),
+    ),
+  { functional: true },
+);

@@ -1,0 +1,75 @@
+import type { Comparison, DayResult, DaySample, Sizing, Swing } from '@pozzo/core';
+import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import { DocumentActions } from './document.feature';
+
+/** A piece of long work: how far it is, and how it ended. What it gave stays until something newer comes. */
+export interface Work<T> {
+  readonly state: 'idle' | 'working' | 'done' | 'cancelled' | 'failed';
+  /** 0 to 1. */
+  readonly share: number;
+  readonly value: T | null;
+  readonly error: string | null;
+}
+
+const idle: Work<never> = { state: 'idle', share: 0, value: null, error: null };
+
+export interface DayState {
+  /** The usual day, worked through. */
+  readonly usual: DayResult | null;
+  /** Looked at, s after the day's start; null for the day as a whole. */
+  readonly minute: number | null;
+  readonly sample: Work<DaySample>;
+  readonly sizing: Work<Sizing>;
+  readonly swings: Work<readonly Swing[]>;
+  readonly comparison: Work<Comparison>;
+}
+
+const initial: DayState = { usual: null, minute: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
+
+export type WorkName = 'sample' | 'sizing' | 'swings' | 'comparison';
+type Value = DaySample | Sizing | readonly Swing[] | Comparison;
+
+export const DayActions = createActionGroup({
+  source: 'Day',
+  events: {
+    /** A view that shows the day is open; its figures follow the document from now on. */
+    Watch: emptyProps(),
+    Leave: emptyProps(),
+    Worked: props<{ day: DayResult | null }>(),
+    Look: props<{ minute: number | null }>(),
+    /** `most` days, fewer when fewer are enough. */
+    Sample: props<{ most: number }>(),
+    Size: emptyProps(),
+    Compare: emptyProps(),
+    Cancel: props<{ work: WorkName }>(),
+    Begun: props<{ work: WorkName }>(),
+    Progress: props<{ work: WorkName; share: number; value: Value | null }>(),
+    Done: props<{ work: WorkName; value: Value | null }>(),
+    Failed: props<{ work: WorkName; message: string }>(),
+  },
+});
+
+const set = (s: DayState, work: WorkName, change: Partial<Work<Value>>): DayState => ({ ...s, [work]: { ...s[work], ...change } });
+
+export const dayFeature = createFeature({
+  name: 'day',
+  reducer: createReducer(
+    initial,
+    on(DocumentActions.open, DocumentActions.close, (): DayState => initial),
+    on(DayActions.leave, (s): DayState => ({ ...s, minute: null })),
+    on(DayActions.worked, (s, { day }): DayState => ({
+      ...s,
+      usual: day,
+      minute: s.minute === null || !day ? null : Math.min(s.minute, day.lengthS),
+      // Sizes and swings speak of the rig as it was.
+      sizing: s.sizing.state === 'done' ? idle : s.sizing,
+      swings: s.swings.state === 'done' ? idle : s.swings,
+    })),
+    on(DayActions.look, (s, { minute }): DayState => ({ ...s, minute })),
+    on(DayActions.begun, (s, { work }): DayState => set(s, work, { state: 'working', share: 0, error: null })),
+    on(DayActions.progress, (s, { work, share, value }): DayState => set(s, work, value ? { share, value } : { share })),
+    on(DayActions.done, (s, { work, value }): DayState => set(s, work, { state: 'done', share: 1, value })),
+    on(DayActions.cancel, (s, { work }): DayState => (s[work].state === 'working' ? set(s, work, { state: 'cancelled' }) : s)),
+    on(DayActions.failed, (s, { work, message }): DayState => set(s, work, { state: 'failed', error: message })),
+  ),
+});

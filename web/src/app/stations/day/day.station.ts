@@ -1,0 +1,287 @@
+import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
+import {
+  assumptionValues,
+  type Cause,
+  clockPattern,
+  type DayResult,
+  formatQuantity,
+  JOB_TEMPLATES,
+  parseQuantity,
+  parseRig,
+  type PhaseKind,
+  triggerOf,
+  typeableQuantity,
+  type Verdict,
+} from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, level, place } from '../../kit/chart-parts';
+import { ChoiceField } from '../../kit/choice-field';
+import { safely } from '../../kit/elevation';
+import { type Fact, Facts } from '../../kit/facts';
+import { NameField } from '../../kit/name-field';
+import { Picker } from '../../kit/picker';
+import { QuantityField } from '../../kit/quantity-field';
+import { StationFrame } from '../../kit/station-frame';
+import { VerdictMark } from '../../kit/verdict';
+import { DayStore } from '../../state/day-store';
+import { RigStore } from '../../state/rig-store';
+import { type BoardChange, type BoardPlace, DayBoard } from './day-board';
+import { addJob, addPhase, moveJob, movePhase, ownDay, passPhase, removeJob, removePhase, stretchPhase } from './day-edits';
+import { MinutePanel } from './minute-panel';
+import { clockWords } from '../../kit/clock';
+import { CREW_OPTIONS, PHASE_NAMES, PHASE_OPTIONS } from './phase-names';
+import { SizingPanel } from './sizing-panel';
+
+const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
+  water: 'runs dry',
+  feed: 'starves at its inlet',
+  stock: 'is used up',
+  battery: 'is flat',
+  fuel: 'is out',
+  air: 'is short of air',
+  heat: 'runs hot in bypass',
+};
+
+/** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
+@Component({
+  selector: 'pz-day-station',
+  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, SizingPanel, StationFrame, VerdictMark],
+  templateUrl: './day.station.html',
+  styleUrl: './day.station.scss',
+})
+export class DayStation implements OnDestroy {
+  private readonly rig = inject(RigStore);
+  protected readonly day = inject(DayStore);
+  protected readonly String = String;
+  protected readonly kinds = PHASE_OPTIONS;
+  protected readonly crew = CREW_OPTIONS;
+  protected readonly templates = JOB_TEMPLATES;
+  protected readonly waters = [
+    { value: 'tap', name: 'A tap' },
+    { value: 'none', name: 'No tap' },
+  ];
+  protected readonly usual = this.day.usual;
+  protected readonly sample = this.day.sample;
+  protected readonly own = computed(() => this.rig.document()?.brief.day);
+  protected readonly jobs = computed(() => (this.own()?.jobs ?? []).map((j, i) => ({ id: String(i), name: j.name })));
+  private readonly at = signal<BoardPlace>({ job: 0, phase: 0 });
+  protected readonly job = computed(() => Math.min(this.at().job, Math.max(this.jobs().length - 1, 0)));
+  private readonly phaseAt = computed(() => Math.min(this.at().phase, (this.own()?.jobs[this.job()]?.phases.length ?? 1) - 1));
+  protected readonly phase = computed(() => this.own()?.jobs[this.job()]?.phases[this.phaseAt()]);
+  protected readonly chosenKey = computed(() => `${this.job()}:${this.phaseAt()}`);
+  protected readonly vessel = signal<string | undefined>(undefined);
+  protected startError = '';
+
+  constructor() {
+    // A day is worked anew for each document, while this station is open.
+    effect(() => {
+      if (this.rig.state().id) this.day.watch();
+    });
+  }
+  ngOnDestroy(): void {
+    this.day.leave();
+  }
+
+  private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
+    return formatQuantity(value, dimension, this.rig.units(), { digits });
+  }
+  protected jobPath(field: string): string {
+    return `brief.day.jobs.${this.job()}.${field}`;
+  }
+  protected phasePath(field: string): string {
+    return `brief.day.jobs.${this.job()}.phases.${this.phaseAt()}.${field}`;
+  }
+  protected phaseName(kind: PhaseKind): string {
+    return PHASE_NAMES[kind];
+  }
+
+  // What is set.
+  protected write(): void {
+    this.rig.edit('Write the day down', (d) => void ownDay(d));
+  }
+  protected setStart(box: HTMLInputElement): void {
+    const text = box.value.trim();
+    this.startError = clockPattern.test(text) ? '' : 'A time of day reads like 7:30 or 14:05.';
+    if (!this.startError) this.rig.edit('Start of the day', (d) => void (ownDay(d).starts = text));
+  }
+  protected add(template: string): void {
+    let job = 0;
+    this.rig.edit('Add a job', (d) => void (job = addJob(d, template)));
+    this.at.set({ job, phase: 0 });
+  }
+  protected pickJob(id: string): void {
+    this.at.set({ job: Number(id), phase: 0 });
+  }
+  protected shiftJob(by: number): void {
+    let to = this.job();
+    this.rig.edit('Move the job', (d) => void (to = moveJob(d, this.job(), by)));
+    this.at.set({ job: to, phase: this.phaseAt() });
+  }
+  protected dropJob(): void {
+    this.rig.edit('Remove the job', (d) => removeJob(d, this.job()));
+  }
+  protected insertPhase(): void {
+    let phase = 0;
+    this.rig.edit('Add a phase', (d) => void (phase = addPhase(d, this.job(), this.phaseAt())));
+    this.at.set({ job: this.job(), phase });
+  }
+  protected dropPhase(): void {
+    this.change({ does: 'remove', job: this.job(), phase: this.phaseAt() });
+  }
+  protected setGun(event: Event): void {
+    const gun = (event.target as HTMLSelectElement).value;
+    this.rig.edit('What is in hand', (d) => {
+      const p = ownDay(d).jobs[this.job()].phases[this.phaseAt()];
+      if (gun) p.gun = gun;
+      else delete p.gun;
+    });
+  }
+  protected giveSpread(): void {
+    const doc = this.rig.document()!;
+    const read = parseQuantity(doc.spigots[0]?.readings[0]?.flow ?? '4.5 gpm', 'flow');
+    const usual = read.ok ? read.si : 2.8e-4;
+    const values = assumptionValues();
+    const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
+    const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
+    this.rig.edit('The customers’ spigots', (d) => void (ownDay(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }));
+  }
+  protected readonly spreadWords = computed(() => {
+    const values = assumptionValues();
+    return `From ${this.q(values['poor-spigot'], 'ratio')} to ${this.q(values['good-spigot'], 'ratio')} of the rig’s own, as assumed.`;
+  });
+  protected readonly guns = computed(() => {
+    const doc = this.rig.document();
+    return [...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }));
+  });
+  protected readonly usualTrigger = computed(() => {
+    const doc = this.rig.document();
+    const p = this.phase();
+    const rig = doc && safely(() => parseRig(doc));
+    if (!rig || !p) return '';
+    return this.q(triggerOf(rig, { ...p, time: 0, trigger: undefined }), 'ratio', 2);
+  });
+
+  // The board.
+  protected choose({ job, phase }: BoardPlace): void {
+    if (!this.own()) this.write();
+    this.at.set({ job, phase });
+  }
+  protected change(c: BoardChange): void {
+    const { job } = c;
+    let { phase } = c;
+    switch (c.does) {
+      case 'move':
+        this.rig.edit('Move the phase', (d) => void (phase = movePhase(d, job, phase, c.by)));
+        break;
+      case 'pass':
+        this.rig.edit('Pass to another hand', (d) => passPhase(d, job, c.phase, c.by), `pass-${job}-${phase}`);
+        break;
+      case 'stretch':
+        this.rig.edit('Length of the phase', (d) => stretchPhase(d, job, c.phase, c.bySeconds), `stretch-${job}-${phase}`);
+        break;
+      case 'remove':
+        this.rig.edit('Remove the phase', (d) => void (phase = removePhase(d, job, c.phase)));
+        break;
+    }
+    this.at.set({ job, phase });
+  }
+
+  // What comes of it.
+  protected readonly verdictWords = computed(() => {
+    const s = this.sample().value;
+    if (!s) return 'Work day';
+    const chance = this.q(s.short.chance, 'ratio', 2);
+    const allowed = `${this.q(s.tolerance, 'ratio', 2)} allowed`;
+    if (s.short.chance === 0) return `No day in ${s.days} goes short of water; ${allowed}`;
+    return `${chance} of days go short of water; ${allowed}`;
+  });
+  protected readonly sampledWords = computed(() => {
+    const s = this.sample().value;
+    if (!s) return 'Sampling days…';
+    const interval = `${this.q(s.short.low, 'ratio', 2)} to ${this.q(s.short.high, 'ratio', 2)}`;
+    const state = this.sample().state === 'cancelled' ? ', stopped' : this.sample().state === 'working' ? '' : s.enough ? ', enough to know' : '';
+    return `${s.days} days sampled${state}; 95 % sure of ${interval}.`;
+  });
+  protected readonly causes = computed(() =>
+    (this.sample().value?.causes ?? []).slice(0, 4).map((c) => ({
+      chance: this.q(c.chance.chance, 'ratio', 2),
+      text: `of days: ${c.name} ${CAUSE_WORDS[c.cause]}${Number.isFinite(c.firstMedianS) && c.firstMedianS > 0 ? `, mostly after ${this.q(c.firstMedianS, 'time', 2)}` : ''}.`,
+    })),
+  );
+  protected readonly usualWords = computed(() => {
+    const u = this.usual();
+    return u ? `The usual day: ${clockWords(u.startsS)} to ${clockWords(u.startsS + u.lengthS)}, ${this.q(u.used, 'volume')} of water used.` : '';
+  });
+  protected readonly shortages = computed(() => {
+    const u = this.usual();
+    return (u?.shortages ?? []).map((s) => ({
+      verdict: (s.cause === 'air' || s.cause === 'heat' ? 'tight' : 'starved') as Verdict,
+      text: `On the usual day ${s.name} ${CAUSE_WORDS[s.cause]} at ${clockWords(u!.startsS + s.atS)}${s.lostS > 30 ? `; ${this.q(s.lostS, 'time', 2)} of work lost` : ''}.`,
+    }));
+  });
+  protected readonly vessels = computed(() => (this.sample().value?.bands ?? []).map((b) => ({ id: b.tankIds[0], name: b.name })));
+  protected readonly bands = computed(() => {
+    const list = this.sample().value?.bands ?? [];
+    return list.find((b) => b.tankIds[0] === this.vessel()) ?? list.find((b) => b.water) ?? list[0];
+  });
+  protected readonly levelWords = computed(() => {
+    const b = this.bands();
+    if (!b) return '';
+    return `${b.name}: lowest at ${Math.round(100 * Math.min(...b.p50))} % on a middling day, ${Math.round(100 * Math.min(...b.p5))} % on one day in twenty; not usable below ${Math.round((100 * b.heel) / b.full)} %.`;
+  });
+  protected readonly levels = computed<ChartOption>(() => {
+    const s = this.sample().value!;
+    const b = this.bands()!;
+    const u = this.usual()!;
+    const hours = (t: number): number => Number(((u.startsS + t) / 3600).toFixed(4));
+    const line = (shares: readonly number[]): [number, number][] => s.times.map((t, i) => [hours(t), Number((100 * shares[i]).toFixed(2))]);
+    const spread = line(b.p95.map((x, i) => x - b.p5[i]));
+    const usualLine = this.usualLine(u, b.tankIds[0]).map(([t, x]) => [hours(t), Number((100 * x).toFixed(2))] as [number, number]);
+    const minute = this.day.minute();
+    return (c) => {
+      const base = axes(c, { name: 'time of day', min: Math.floor(hours(0)), max: Math.ceil(hours(u.lengthS)) }, { name: `${b.name}, % of full`, min: 0, max: 100 });
+      return {
+        ...base,
+        legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, data: ['usual day', 'middling', '5 to 95 days of 100'] },
+        tooltip: { show: false },
+        series: [
+          { ...curve('floor', line(b.p5), 'transparent', { stack: 'band', silent: true, lineStyle: { opacity: 0 } }) },
+          curve('5 to 95 days of 100', spread, c.waterMid, { stack: 'band', silent: true, lineStyle: { opacity: 0 }, areaStyle: { color: c.waterMid, opacity: 0.45 } }),
+          curve('middling', line(b.p50), c.water, { lineStyle: { color: c.water, width: 2, type: 'dashed' } }),
+          curve('usual day', usualLine, c.ink, { markLine: level(Number(((100 * b.heel) / b.full).toFixed(1)), 'not usable below', c.attention) }),
+          ...(minute === null ? [] : [curve('now', [], c.attention, { markLine: place(hours(minute), '', c.attention) })]),
+        ],
+      };
+    };
+  });
+  private usualLine(u: DayResult, tankId: string): [number, number][] {
+    const v = u.vessels.findIndex((x) => x.tankIds[0] === tankId);
+    const t = u.trace;
+    return t && v >= 0 ? t.timeS.map((s, i) => [s, t.volumeM3[v][i] / u.vessels[v].full]) : [];
+  }
+  protected readonly facts = computed<Fact[]>(() => {
+    const s = this.sample().value;
+    const u = this.usual();
+    if (!s || !u) return [];
+    const f = s.figures;
+    const of = (x: { p50: number; p95: number }, d: Parameters<typeof formatQuantity>[1]): string => `${this.q(x.p50, d)}, at most ${this.q(x.p95, d)}`;
+    const lost = f.waited.mean + f.undone.mean;
+    const out: Fact[] = [
+      { label: 'Water used', text: of(f.used, 'volume') },
+      { label: 'Lost in a day, mean', text: this.q(lost, 'time', 2) },
+      { label: 'From taps', text: of(f.filled, 'volume') },
+      { label: 'On board while driving', text: of(f.carried, 'volume') },
+      { label: 'Length of the day', text: of(f.length, 'time') },
+      { label: 'Fuel, usual day', text: this.q(u.fuelKg, 'mass', 2) },
+    ];
+    if (f.refilled.p95 > 0) out.push({ label: 'Refilled', text: of(f.refilled, 'volume') });
+    if (f.dumped.p95 > 0) out.push({ label: 'Dumped', text: of(f.dumped, 'volume') });
+    const doc = this.rig.document();
+    for (const x of s.strengths)
+      if (!Number.isNaN(x.p50))
+        out.push({ label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`, text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}` });
+    for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
+    if (!Number.isNaN(u.batteryLeft)) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
+    return out;
+  });
+}

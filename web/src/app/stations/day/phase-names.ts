@@ -1,0 +1,25 @@
+import { CREW, PHASE_KINDS, type PhaseKind } from '@pozzo/core';
+
+export const PHASE_NAMES: Readonly<Record<PhaseKind, string>> = {
+  drive: 'Drive',
+  refill: 'Refill',
+  connect: 'Connect',
+  fill: 'Fill',
+  'pre-wet': 'Pre-wet',
+  mix: 'Apply mix',
+  dwell: 'Dwell',
+  wash: 'Wash',
+  'surface-clean': 'Surface-clean',
+  rinse: 'Rinse',
+  move: 'Move on',
+  dump: 'Dump',
+  break: 'Break',
+};
+export const PHASE_OPTIONS = PHASE_KINDS.map((value) => ({ value, name: PHASE_NAMES[value] }));
+export const CREW_OPTIONS = CREW.map((value) => ({ value, name: value === 'all' ? 'Everybody' : `Hand ${value}` }));
+
+/** What a phase is drawn as: water work, chemical work, or neither. */
+export function paintOf(kind: PhaseKind): 'water' | 'chem' | 'plain' {
+  if (kind === 'mix') return 'chem';
+  return kind === 'wash' || kind === 'surface-clean' || kind === 'rinse' || kind === 'pre-wet' || kind === 'refill' || kind === 'fill' ? 'water' : 'plain';
+}

@@ -1,0 +1,245 @@
+import { Component, computed, inject } from '@angular/core';
+import { formatQuantity, growTank, resizeLine } from '@pozzo/core';
+import { Chart, type ChartOption } from '../../kit/chart';
+import { axes, curve, level, place } from '../../kit/chart-parts';
+import { inUnit, round3, unitOf } from '../../kit/units';
+import { DayStore } from '../../state/day-store';
+import { RigStore } from '../../state/rig-store';
+
+const percent = (x: number): number => Number((100 * x).toPrecision(3));
+
+/** The smallest tank, fill hose and feed for the tolerance, and what moves the answer most. */
+@Component({
+  selector: 'pz-sizing-panel',
+  imports: [Chart],
+  template: `
+    <div class="head">
+      <h2>Sizing</h2>
+      @if (busy(); as share) {
+        <progress [value]="share" aria-label="Sizing"></progress>
+        <button type="button" class="press small" (click)="cancel()">Stop</button>
+      } @else {
+        <button type="button" class="press small" [class.strong]="!sizing()" (click)="day.size()">{{ sizing() ? 'Size again' : 'Size it for these days' }}</button>
+      }
+    </div>
+    @if (problem(); as words) {
+      <p role="alert" class="shout">{{ words }}</p>
+    }
+    @if (sizing(); as z) {
+      <p class="lead" aria-live="polite">{{ sentence() }}</p>
+      @if (grows()) {
+        <button type="button" class="press strong small" (click)="take()">{{ takeWords() }}</button>
+      }
+      <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
+      <table>
+        <caption class="unseen">
+          Chance of a short day by size of fill hose and feed
+        </caption>
+        <tbody>
+          @for (l of ladders(); track l.id) {
+            <tr>
+              <th scope="row">{{ l.name }}</th>
+              @for (s of l.sizes; track s.bore) {
+                <td [class.now]="s.now" [class.good]="s.good">
+                  <button type="button" class="plain" [disabled]="s.now" [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'" (click)="resize(l.id, s.bore)">
+                    {{ s.bore }}<br /><strong>{{ s.chance }}</strong>
+                  </button>
+                </td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    } @else if (!busy()) {
+      <p class="quiet">Every size of tank, fill hose and feed is put through the same sampled days: some seconds of work.</p>
+    }
+    @if (swings().length) {
+      <h3>What moves the answer most</h3>
+      <ol>
+        @for (s of swings(); track s.id) {
+          <li>
+            <span class="what">{{ s.label }}@if (s.ask) { <em>ask the customer</em>}</span>
+            <svg viewBox="0 0 200 16" aria-hidden="true"><path class="track" d="M0 8H200" /><path class="swing" [attr.d]="s.bar" /></svg>
+            <span class="num">{{ s.from }} to {{ s.to }}</span>
+          </li>
+        }
+      </ol>
+      <p class="quiet small">Chance of a short day with each at its low and its high end (one day in ten beyond), the rest as they vary.</p>
+    }
+  `,
+  styles: `
+    .head {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+      flex-wrap: wrap;
+    }
+    progress {
+      flex: 1;
+      accent-color: var(--water);
+    }
+    .lead {
+      margin: 6px 0;
+    }
+    table {
+      border-collapse: collapse;
+      margin: 6px 0 12px;
+    }
+    th,
+    td {
+      border-bottom: 1px solid var(--line);
+      text-align: left;
+      padding: 2px 10px 2px 0;
+      line-height: 1.25;
+    }
+    td.now {
+      background: var(--water-pale);
+    }
+    td.good strong {
+      color: var(--water);
+    }
+    td .plain {
+      text-align: left;
+      padding: 4px 6px;
+    }
+    td .plain:disabled {
+      opacity: 1;
+    }
+    h3 {
+      margin: 10px 0 2px;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: grid;
+      grid-template-columns: minmax(150px, 1.2fr) 1fr 118px;
+      gap: 10px;
+      align-items: center;
+      border-bottom: 1px solid var(--line);
+      padding: 4px 0;
+    }
+    em {
+      font-style: normal;
+      color: var(--water);
+      font-weight: 600;
+      font-size: 13.5px;
+    }
+    .num {
+      text-align: right;
+      font-weight: 600;
+    }
+    .track {
+      stroke: var(--track);
+      stroke-width: 6;
+    }
+    .swing {
+      stroke: var(--water);
+      stroke-width: 8;
+    }
+    .small {
+      font-size: 13.5px;
+    }
+  `,
+})
+export class SizingPanel {
+  private readonly rig = inject(RigStore);
+  protected readonly day = inject(DayStore);
+  protected readonly busy = computed(() => {
+    const [z, s] = [this.day.sizing(), this.day.swings()];
+    const running = [z, s].filter((w) => w.state === 'working');
+    return running.length ? Math.max(Math.min(...running.map((w) => w.share)), 0.01) : 0;
+  });
+  protected readonly problem = computed(() => this.day.sizing().error ?? this.day.swings().error);
+  protected readonly sizing = computed(() => (this.day.sizing().state === 'done' ? this.day.sizing().value : null));
+  private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
+    return formatQuantity(value, dimension, this.rig.units(), { digits });
+  }
+  /** The smallest good tank differs from the one there is. */
+  protected readonly grows = computed(() => {
+    const t = this.sizing()?.tank;
+    return !!t?.smallest && Math.abs(t.smallest.volumeM3 / t.now.volumeM3 - 1) > 0.02;
+  });
+  protected readonly sentence = computed(() => {
+    const z = this.sizing();
+    if (!z) return '';
+    const { tank, tolerance } = z;
+    const may = this.q(tolerance, 'ratio', 2);
+    if (!tank.smallest) return `No size of ${tank.name} tried keeps within ${may} of days: mend the fill or the feed first.`;
+    const now = `${this.q(tank.now.volumeM3, 'volume')} goes short on ${this.q(tank.now.short.chance, 'ratio', 2)}`;
+    return this.grows()
+      ? `The smallest ${tank.name} for ${may} of days is ${this.q(tank.smallest.volumeM3, 'volume')}; ${now}.`
+      : `${tank.name} is as small as ${may} of days allow: ${now}.`;
+  });
+  protected readonly takeWords = computed(() => {
+    const s = this.sizing()?.tank.smallest;
+    if (!s) return '';
+    const money = s.price >= 0 ? `+$${Math.round(s.price)}` : `saves $${Math.round(-s.price)}`;
+    return `Make it ${this.q(s.volumeM3, 'volume')} (${money}, ${formatQuantity(s.massKg, 'mass', this.rig.units(), { digits: 2, signed: true })} full)`;
+  });
+  protected take(): void {
+    const t = this.sizing()?.tank;
+    if (t?.smallest) this.rig.edit(this.takeWords(), (d) => t.tankIds.forEach((id) => growTank(d, id, t.smallest!.factor)));
+  }
+  protected readonly curves = computed<ChartOption>(() => {
+    const z = this.sizing()!;
+    const u = this.rig.units();
+    const volume = (v: number): number => round3(inUnit(v, 'volume', u));
+    const chance = z.tank.points.map((p) => [volume(p.volumeM3), percent(p.short.chance)] as [number, number]);
+    const money = z.tank.points.map((p) => [volume(p.volumeM3), Math.round(p.price)] as [number, number]);
+    const most = volume(Math.max(z.tank.now.volumeM3, z.tank.smallest?.volumeM3 ?? 0) * 2.2);
+    return (c) => {
+      const base = axes(c, { name: `tank, ${unitOf('volume', u)}`, max: most }, { name: 'short days, %', min: 0 }) as { yAxis: object; grid: object };
+      return {
+        ...base,
+        grid: { ...base.grid, right: 56 },
+        legend: { top: 0, right: 60, textStyle: { color: c.ink }, itemHeight: 8 },
+        yAxis: [base.yAxis, { type: 'value', name: 'more, $', nameTextStyle: { color: c.quiet }, axisLabel: { color: c.ink }, splitLine: { show: false } }],
+        series: [
+          curve('short days', chance, c.water, {
+            showSymbol: true,
+            symbolSize: 5,
+            markLine: {
+              ...(level(percent(z.tolerance), 'allowed', c.attention) as object),
+              data: [...(level(percent(z.tolerance), 'allowed', c.attention) as { data: object[] }).data],
+            },
+          }),
+          curve('price', money, c.quiet, { yAxisIndex: 1, lineStyle: { color: c.quiet, type: 'dashed', width: 2 }, markLine: place(volume(z.tank.now.volumeM3), 'now', c.ink) }),
+        ],
+      };
+    };
+  });
+  protected readonly ladders = computed(() => {
+    const z = this.sizing();
+    return [...(z?.fills ?? []), ...(z?.feeds ?? [])].map((l) => ({
+      id: l.lineId,
+      name: l.name,
+      sizes: l.sizes.map((s) => ({ bore: s.bore, now: s.now, good: s.short.chance <= z!.tolerance, chance: this.q(s.short.chance, 'ratio', 2) })),
+    }));
+  });
+  protected resize(lineId: string, bore: string): void {
+    this.rig.edit(`${bore} line`, (d) => resizeLine(d, lineId, bore));
+  }
+  protected readonly swings = computed(() => {
+    const list = this.day.swings().state === 'done' ? (this.day.swings().value ?? []) : [];
+    const most = Math.max(...list.flatMap((s) => [s.low.short.chance, s.high.short.chance]), 0.01);
+    return list.map((s) => {
+      const [a, b] = [s.low.short.chance, s.high.short.chance].sort((x, y) => x - y);
+      const x = (v: number): string => ((200 * v) / most).toFixed(1);
+      return {
+        id: s.id,
+        label: s.label,
+        ask: s.who === 'ask' && s.swing > 0.02,
+        bar: `M${x(a)} 8H${x(Math.max(b, a + 0.004 * most))}`,
+        from: this.q(s.low.short.chance, 'ratio', 2),
+        to: this.q(s.high.short.chance, 'ratio', 2),
+      };
+    });
+  });
+  protected cancel(): void {
+    this.day.cancel('sizing');
+    this.day.cancel('swings');
+  }
+}

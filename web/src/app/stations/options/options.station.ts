@@ -1,0 +1,124 @@
+import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
+import { formatQuantity, MOST_OPTIONS, type OptionRow, say, variantsOf } from '@pozzo/core';
+import { NameField } from '../../kit/name-field';
+import { StationFrame } from '../../kit/station-frame';
+import { VerdictMark } from '../../kit/verdict';
+import { DayStore } from '../../state/day-store';
+import { RigStore } from '../../state/rig-store';
+import { buildOption, dropOption, keepOption, keepVariant } from './option-edits';
+
+/** What differs, row by row; `better` says which end a customer wants. */
+interface Line {
+  readonly label: string;
+  readonly cells: readonly { readonly text: string; readonly mark: '' | 'better' | 'worse' }[];
+}
+
+/** Ways of building the rig side by side, over the same days; one is chosen, the rest are kept. */
+@Component({
+  selector: 'pz-options-station',
+  imports: [NameField, StationFrame, VerdictMark],
+  templateUrl: './options.station.html',
+  styleUrl: './options.station.scss',
+})
+export class OptionsStation implements OnDestroy {
+  private readonly rig = inject(RigStore);
+  protected readonly day = inject(DayStore);
+  protected readonly options = computed(() => this.rig.document()?.options ?? []);
+  protected readonly full = computed(() => this.options().length >= MOST_OPTIONS);
+  protected readonly most = MOST_OPTIONS;
+  protected readonly work = this.day.comparison;
+
+  constructor() {
+    // What is compared changes with the build and its options; an assessed build tells that it can be compared.
+    effect(() => {
+      if (!this.rig.assessment() || !this.rig.document()) return;
+      untracked(() => this.day.compare());
+    });
+  }
+  ngOnDestroy(): void {
+    this.day.cancel('comparison');
+  }
+
+  /** Variants by the question they answer, those kept already left out. */
+  protected readonly schools = computed(() => {
+    const doc = this.rig.document();
+    if (!doc) return [];
+    const kept = new Set(this.options().map((o) => o.name));
+    const groups = new Map<string, { id: string; title: string }[]>();
+    for (const x of variantsOf(doc)) {
+      if (kept.has(x.title)) continue;
+      groups.set(x.question, [...(groups.get(x.question) ?? []), { id: x.id, title: x.title }]);
+    }
+    return [...groups].map(([question, list]) => ({ question, list }));
+  });
+  protected keep(id: string): void {
+    const doc = this.rig.document();
+    const variant = doc && variantsOf(doc).find((x) => x.id === id);
+    if (variant) this.rig.edit(`Keep: ${variant.title}`, (d) => void keepVariant(d, variant));
+  }
+  protected keepNow(): void {
+    const doc = this.rig.document();
+    if (doc) this.rig.edit('Keep the build as an option', (d) => void keepOption(d, `As built, ${this.options().length + 1}`, doc));
+  }
+  protected drop(id: string): void {
+    this.rig.edit('Drop the option', (d) => dropOption(d, id));
+  }
+  protected build(id: string): void {
+    const name = this.rowName(id);
+    this.rig.edit(`Build ${name}`, (d) => buildOption(d, id, `Before “${name}”`));
+  }
+  private rowName(id: string): string {
+    return this.options().find((o) => o.id === id)?.name ?? 'As built';
+  }
+
+  protected readonly comparison = computed(() => {
+    const value = this.work().value;
+    const ids = new Set(['now', ...this.options().map((o) => o.id)]);
+    return value && value.rows.every((r) => ids.has(r.id)) ? value : null;
+  });
+  protected readonly rows = computed(() => (this.comparison()?.rows ?? []).map((r) => ({ ...r, name: this.rowName(r.id), best: this.comparison()?.advice?.id === r.id })));
+  protected readonly advice = computed(() => (this.comparison()?.advice?.reasons ?? []).map((m) => say(m, this.rig.units())));
+  protected headline(r: OptionRow): string {
+    return say(r.headline, this.rig.units());
+  }
+
+  protected readonly lines = computed<Line[]>(() => {
+    const rows = this.rows();
+    const u = this.rig.units();
+    if (!rows.length) return [];
+    const q = (v: number, d: Parameters<typeof formatQuantity>[1], digits = 3): string => (Number.isNaN(v) ? '–' : formatQuantity(v, d, u, { digits }));
+    /** Marks what differs from the build by more than `least`. */
+    const line = (label: string, of: (r: OptionRow) => number, text: (r: OptionRow) => string, wants: 'less' | 'more' | 'either', least: number): Line => ({
+      label,
+      cells: rows.map((r, i) => {
+        const change = of(r) - of(rows[0]);
+        const differs = i > 0 && Math.abs(change) > least;
+        const better = wants === 'less' ? change < 0 : change > 0;
+        return { text: text(r), mark: !differs || wants === 'either' ? '' : better ? 'better' : 'worse' };
+      }),
+    });
+    const signed = (v: number, text: string): string => (v < 0 ? `saves ${text}` : v > 0 ? `+${text}` : 'as it is');
+    return [
+      line('Short of water', (r) => r.short.chance, (r) => `${q(r.short.chance, 'ratio', 2)} of days`, 'less', 0.004),
+      line('Lost in a day', (r) => r.lostS, (r) => (r.lostS < 1 ? 'none' : q(r.lostS, 'time', 2)), 'less', 30),
+      line('Price', (r) => Math.round(r.price), (r) => signed(Math.round(r.price), `$${Math.abs(Math.round(r.price))}`), 'less', 0.5),
+      line('Weight, day’s start', (r) => r.massKg, (r) => (Math.abs(r.massKg) < 0.5 ? 'as it is' : formatQuantity(r.massKg, 'mass', u, { signed: true })), 'less', 5),
+      line('On board, driving', (r) => r.carriedM3, (r) => q(r.carriedM3, 'volume'), 'less', 0.01),
+      line('Least at a gun', (r) => r.gunPa, (r) => q(r.gunPa, 'pressure'), 'more', 5e4),
+      ...(rows.some((r) => !Number.isNaN(r.wanted))
+        ? [
+            line(
+              'At the wall',
+              (r) => -Math.max(Math.abs(r.weakest - r.wanted), Math.abs(r.strongest - r.wanted)),
+              (r) => (Number.isNaN(r.wanted) ? '–' : `${q(r.weakest, 'ratio', 2)} to ${q(r.strongest, 'ratio', 2)}`),
+              'more',
+              5e-4,
+            ),
+            line('Chemicals a day', (r) => r.chemicalsDay, (r) => q(r.chemicalsDay, 'money', 2), 'less', 1),
+          ]
+        : []),
+      line('Fuel a day', (r) => r.fuelKg, (r) => q(r.fuelKg, 'mass', 2), 'less', 0.1),
+      ...(rows.some((r) => !Number.isNaN(r.batteryLeft)) ? [line('Battery left', (r) => r.batteryLeft, (r) => q(r.batteryLeft, 'ratio', 2), 'more', 0.02)] : []),
+    ];
+  });
+}
