@@ -41,6 +41,8 @@ const views = [
   },
   { name: 'mix', path: '/rig/crew/mix' },
   { name: 'liquids', path: '/rig/crew/liquids' },
+  { name: 'day', path: '/rig/depot-service/day', press: ['Minute of the day', '250'] },
+  { name: 'options', path: '/rig/marina-pontoon/options', clicks: ['Carry all the day’s water', 'Two guns at half flow on Washer A'] },
   { name: 'brief', path: '/rig/marina-pontoon/brief' },
   { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
 ];
@@ -57,6 +59,12 @@ await withBrowser(async (browser, url) => {
     }
     await page.goto(url + v.path);
     await page.waitForTimeout(1500);
+    for (const name of v.clicks ?? []) {
+      await page.getByRole('button', { name }).click();
+      await page.waitForTimeout(400);
+    }
+    if (v.press) await page.getByLabel(v.press[0]).fill(v.press[1]);
+    if (v.clicks || v.press || v.name === 'yard') await page.waitForTimeout(6000);
     for (const [label, text] of v.type ?? []) await page.getByLabel(label, { exact: true }).fill(text);
     await page.screenshot({ path: join(root, `docs/screenshots/${v.name}.png`) });
     if (v.before) {

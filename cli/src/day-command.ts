@@ -27,7 +27,8 @@ interface Asked {
 
 function whole(name: string, text: string | undefined, least: number, most: number): number {
   const value = Number(text);
-  if (text === undefined || !/^\d+$/.test(text) || !(value >= least && value <= most)) throw new InputError(`${name} is a whole number from ${least} to ${most}.`);
+  if (text === undefined || !/^\d+$/.test(text) || !(value >= least && value <= most))
+    throw new InputError(`${name} is a whole number from ${least} to ${most}.`);
   return value;
 }
 

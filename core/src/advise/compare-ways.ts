@@ -1,4 +1,3 @@
-import { produce } from 'immer';
 import { assess } from '../assess/assess.js';
 import type { MixResult } from '../assess/chemical/types.js';
 import { worstOf, type Verdict } from '../assess/verdict.js';
@@ -7,6 +6,7 @@ import { MIX_WAYS, type MixWay } from '../rig/chemical-schema.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { bill } from './bill.js';
+import { changed } from './rules/shared.js';
 
 /** One way of mixing on this rig, for this customer. Strengths are trade shares. */
 export interface WayCompared {
@@ -53,7 +53,7 @@ export function* compareWaysSteps(doc: RigDocument, mixId: string): Generator<nu
   for (const [i, way] of MIX_WAYS.entries()) {
     yield i / MIX_WAYS.length;
     const now = doc.mixes?.find((m) => m.id === mixId)?.way === way;
-    const tried = assessSet(now ? doc : produce(doc, (d) => convertMix(d as RigDocument, mixId, way, dayM3)), mixId, now);
+    const tried = assessSet(now ? doc : changed(doc, (d) => convertMix(d, mixId, way, dayM3)), mixId, now);
     if (!tried) continue;
     const { result, verdict, rig } = tried;
     out.push({
@@ -90,7 +90,7 @@ export function asWanted(doc: RigDocument, mixId: string): RigDocument {
   const wanted = result.wanted.value;
   // A nozzle injector comes with metering tips: the one that brings the wanted strength is put in.
   if (result.way === 'nozzle' && wanted > 0 && result.first.value > wanted)
-    return produce(doc, (d) => {
+    return changed(doc, (d) => {
       const ratio = (strength: number, stock: number): number => strength / (stock - strength);
       const stock = result.streams[1]?.strength ?? 1;
       const drawn = rig.mixes.find((m) => m.id === mixId)!.injector!.drawRatio;
@@ -98,7 +98,7 @@ export function asWanted(doc: RigDocument, mixId: string): RigDocument {
       d.mixes!.find((m) => m.id === mixId)!.injector!.drawRatio = `${(100 * Math.max(next, 0.006)).toPrecision(4)} %`;
     });
   if (!result.settings.length || !result.reachable) return doc;
-  return produce(doc, (d) => {
+  return changed(doc, (d) => {
     for (const s of result.settings) {
       const part = d.lines.find((l) => l.id === s.lineId)?.parts.find((p) => p.id === s.partId);
       if (part?.kind === 'valve') part.setting = `${(100 * s.wanted).toPrecision(4)} %`;

@@ -105,15 +105,35 @@ describe('options', () => {
   });
   test('they meet the same days: the build against itself is the same row', () => {
     const doc = smallBuffer();
-    const c = whole(compareOptionsSteps([{ id: 'now', name: 'As built', rig: doc }, { id: 'twin', name: 'Twin', rig: smallBuffer() }], 60, 3));
+    const c = whole(
+      compareOptionsSteps(
+        [
+          { id: 'now', name: 'As built', rig: doc },
+          { id: 'twin', name: 'Twin', rig: smallBuffer() },
+        ],
+        60,
+        3,
+      ),
+    );
     expect({ ...c.rows[1], id: '', name: '' }).toEqual({ ...c.rows[0], id: '', name: '' });
     expect(c.rows[0]).toMatchObject({ price: 0, massKg: 0 });
   });
   test('carrying all the water goes short on few days, weighs more, and needs no tap', () => {
     const doc = thirsty();
-    const carry = variantsOf(doc).find((x) => x.id === 'carry')!.make();
+    const carry = variantsOf(doc)
+      .find((x) => x.id === 'carry')!
+      .make();
     expect(carry.spigots).toEqual([]);
-    const c = whole(compareOptionsSteps([{ id: 'now', name: 'As built', rig: doc }, { id: 'carry', name: 'Carry', rig: carry }], 200, 3));
+    const c = whole(
+      compareOptionsSteps(
+        [
+          { id: 'now', name: 'As built', rig: doc },
+          { id: 'carry', name: 'Carry', rig: carry },
+        ],
+        200,
+        3,
+      ),
+    );
     expect(c.rows[1].short.chance).toBeLessThan(c.rows[0].short.chance);
     expect(c.rows[1].short.chance).toBeLessThan(0.1);
     expect(c.rows[1].massKg).toBeGreaterThan(500);
@@ -123,7 +143,16 @@ describe('options', () => {
     const other = pontoonRig();
     other.brief.triggerShare = '5 %';
     other.spigots[0].readings[0].flow = '3.5 gpm';
-    const c = whole(compareOptionsSteps([{ id: 'now', name: 'As built', rig: doc }, { id: 'other', name: 'Other', rig: other }], 40, 3));
+    const c = whole(
+      compareOptionsSteps(
+        [
+          { id: 'now', name: 'As built', rig: doc },
+          { id: 'other', name: 'Other', rig: other },
+        ],
+        40,
+        3,
+      ),
+    );
     expect(c.rows[1].short).toEqual(c.rows[0].short);
   });
   test('options ride along in the document and are checked like the rig', () => {
@@ -158,7 +187,10 @@ describe('the advice', () => {
     ...more,
   });
   const often = { days: 500, chance: 0.3, low: 0.26, high: 0.34 };
-  const words = (rows: OptionRow[]): string => adviceOn(rows, 0.02)!.reasons.map((r) => say(r, 'us')).join(' ');
+  const words = (rows: OptionRow[]): string =>
+    adviceOn(rows, 0.02)!
+      .reasons.map((r) => say(r, 'us'))
+      .join(' ');
   test('a build that is good enough is kept when the others cost more', () => {
     expect(adviceOn([row('now'), row('dear', { price: 200 })], 0.02)).toMatchObject({ id: 'now' });
     expect(words([row('now'), row('dear', { price: 200 })])).toMatch(/^Keep the build as it is/);

@@ -1,5 +1,5 @@
-import { produce } from 'immer';
 import { bill } from '../advise/bill.js';
+import { changed } from '../advise/rules/shared.js';
 import { assess } from '../assess/assess.js';
 import type { Verdict } from '../assess/verdict.js';
 import { dayModel } from '../day/model.js';
@@ -65,7 +65,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
   const base = { price: bill(first.rig).price, mass: massOf(dayModel(first.rig, day)) };
   for (const [i, c] of contenders.entries()) {
     // The customer is the same for all: each is built for the first one's brief.
-    const read = readRig(produce(withoutOptions(c.rig), (d) => void (d.brief = brief)));
+    const read = readRig(changed(withoutOptions(c.rig), (d) => void (d.brief = brief)));
     if (!read.ok) continue;
     const model = dayModel(read.rig, day);
     const steps = sampleSteps(model, seed, 0, days);
@@ -120,9 +120,7 @@ export function adviceOn(rows: readonly OptionRow[], tolerance: number): Compari
   if (!safe.length) return undefined;
   const good = safe.filter((r) => r.short.chance <= tolerance && r.verdict !== 'starved');
   const order = (a: OptionRow, b: OptionRow): number =>
-    good.length
-      ? burden(a, base) - burden(b, base)
-      : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base) - burden(b, base);
+    good.length ? burden(a, base) - burden(b, base) : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base) - burden(b, base);
   const fed = safe.filter((r) => r.verdict !== 'starved');
   const best = [...(good.length ? good : fed.length ? fed : safe)].sort(order)[0];
   const share = (value: number) => ({ value, dimension: 'ratio' as const });

@@ -1,5 +1,5 @@
-import { produce } from 'immer';
 import { bill } from '../advise/bill.js';
+import { changed } from '../advise/rules/shared.js';
 import { dayModel, type DayModel } from '../day/model.js';
 import { type Chance, chanceOf, type DayChunk, sampleSteps, thirstyDays } from '../day/sample.js';
 import { dayOf } from '../day/usual-day.js';
@@ -34,8 +34,12 @@ const lostMean = (chunk: DayChunk): number => {
 };
 
 /** A document changed, read and made ready; undefined when the change breaks it. */
-export function readyOf(doc: RigDocument, change: Trial['change'], day?: WorkDay): { readonly doc: RigDocument; readonly rig: Rig; readonly model: DayModel } | undefined {
-  const next = produce(doc, (d) => void change(d as RigDocument));
+export function readyOf(
+  doc: RigDocument,
+  change: Trial['change'],
+  day?: WorkDay,
+): { readonly doc: RigDocument; readonly rig: Rig; readonly model: DayModel } | undefined {
+  const next = changed(doc, change);
   const read = readRig(next);
   return read.ok ? { doc: next, rig: read.rig, model: dayModel(read.rig, day ?? dayOf(read.rig)) } : undefined;
 }

@@ -1,7 +1,7 @@
 import { asWanted } from '../advise/compare-ways.js';
 import { growTank } from '../advise/grow-tank.js';
 import { addBooster } from '../advise/rules/feed-rules.js';
-import { unusedId } from '../advise/rules/shared.js';
+import { changed, unusedId } from '../advise/rules/shared.js';
 import { convertMix, convertPump } from '../catalogue/mix-ways.js';
 import { line } from '../catalogue/build-line.js';
 import { dayModel, type DayModel } from '../day/model.js';
@@ -10,7 +10,6 @@ import { gardenFill, spigot } from '../layouts/pieces.js';
 import { MIX_WAYS, type MixWay, type SoftPumpDocument } from '../rig/chemical-schema.js';
 import { readRig } from '../rig/read.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
-import { produce } from 'immer';
 import { mainVessel } from './sizing.js';
 import { joinGuns, splitGun } from './guns.js';
 
@@ -41,7 +40,7 @@ export function variantsOf(doc: RigDocument): Variant[] {
   const out: Variant[] = [];
   const bare = withoutOptions(doc);
   const add = (id: string, question: string, title: string, change: (d: RigDocument) => void, after: (d: RigDocument) => RigDocument = (d) => d): void =>
-    void out.push({ id, question, title, make: () => after(produce(bare, (d) => void change(d as RigDocument))) });
+    void out.push({ id, question, title, make: () => after(changed(bare, change)) });
 
   waterVariants(rig, doc, add);
   rig.machines.forEach((m, i) => {
@@ -119,7 +118,15 @@ function waterVariants(rig: Rig, doc: RigDocument, add: Add): void {
       const tank = d.tanks.find((t) => t.id === ids[0])!;
       const id = unusedId(d, 'spigot');
       d.spigots.push(spigot(id, 'Spigot', '4.5 gpm'));
-      d.lines.push(line(unusedId(d, 'fill'), 'fill', `spigot:${id}`, `tank:${tank.id}@${tank.shape.kind === 'lying-cylinder' ? tank.shape.diameter : tank.shape.height}`, gardenFill('34', '100 ft')));
+      d.lines.push(
+        line(
+          unusedId(d, 'fill'),
+          'fill',
+          `spigot:${id}`,
+          `tank:${tank.id}@${tank.shape.kind === 'lying-cylinder' ? tank.shape.diameter : tank.shape.height}`,
+          gardenFill('34', '100 ft'),
+        ),
+      );
       for (const t of ids) growTank(d, t, 0.5);
     });
 }

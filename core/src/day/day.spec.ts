@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { createRequire } from 'node:module';
+import * as engine from 'epanet-js';
 import { assess } from '../assess/assess';
 import { RigNetwork } from '../assess/rig-network';
 import { assumptionValues } from '../assumption/register';
@@ -70,12 +70,19 @@ describe('closed forms', () => {
     const model = dayModel(parseRig(d));
     const into = assess(parseRig(d)).fills[0].arrives.value;
     near(r.lengthS, (w.full - model.vessels[0].band) / into, 0.01);
-    plan(d, [job('fill', [{ kind: 'fill', time: '6 h', crew: 'all' }, { kind: 'break', time: '20 min', crew: 'all' }])]);
+    plan(d, [
+      job('fill', [
+        { kind: 'fill', time: '6 h', crew: 'all' },
+        { kind: 'break', time: '20 min', crew: 'all' },
+      ]),
+    ]);
     const later = water(work(d));
     near(later.full - later.end, model.vessels[0].band * Math.exp((-into * 1200) / model.vessels[0].band), 0.02);
   });
   test('a share of the trigger draws that share; driving and what comes before the tap is connected lets nothing in', () => {
-    const d = plan(pontoonRig(), [job('a', [{ kind: 'drive', time: '30 min', crew: 'all' }, { kind: 'connect', time: '5 min', crew: 'all' }, wash('20 min', '35 %')])]);
+    const d = plan(pontoonRig(), [
+      job('a', [{ kind: 'drive', time: '30 min', crew: 'all' }, { kind: 'connect', time: '5 min', crew: 'all' }, wash('20 min', '35 %')]),
+    ]);
     const r = work(d);
     const draw = assess(parseRig(d)).tanks[0].fullDraw.value;
     near(r.used, 0.35 * draw * 1200, 1e-6);
@@ -131,10 +138,12 @@ test('tank levels agree within 1 % with an extended-period run of the EPANET eng
   fill.parts = fill.parts.filter((p) => p.kind === 'hose');
   fill.to.height = d.tanks[0].base;
   const shares = [80, 60, 90, 0, 70, 80, 40, 60];
-  plan(
-    d,
-    [job('a', shares.map((s) => (s ? wash('30 min', `${s} %`) : ({ kind: 'break', time: '30 min', crew: 'all' } as Draft))))],
-  );
+  plan(d, [
+    job(
+      'a',
+      shares.map((s) => (s ? wash('30 min', `${s} %`) : ({ kind: 'break', time: '30 min', crew: 'all' } as Draft))),
+    ),
+  ]);
   d.tanks[0].startLevel = '24 in';
   const rig = parseRig(d);
   const model = dayModel(rig);
@@ -169,12 +178,12 @@ test('tank levels agree within 1 % with an extended-period run of the EPANET eng
 [OPTIONS]
  Units LPM
  Headloss D-W
- Viscosity ${net.water.kinematicViscosityM2S / 1e-6 / 1.0}
+ Viscosity ${net.water.kinematicViscosityM2S / 1.022e-6}
  Accuracy 0.00001
 [END]
 `;
   jest.spyOn(console, 'warn').mockImplementation(() => undefined); // The engine warns of pressures below the air.
-  const { Project, Workspace, InitHydOption, NodeProperty } = createRequire(require.resolve('epanet-js'))('epanet-js') as typeof import('epanet-js');
+  const { InitHydOption, NodeProperty, Project, Workspace } = engine;
   const workspace = new Workspace();
   await workspace.loadModule();
   workspace.writeFile('day.inp', inp);
@@ -185,13 +194,16 @@ test('tank levels agree within 1 % with an extended-period run of the EPANET eng
   const tank = project.getNodeIndex('tank');
   const at = (t: number): number => {
     const { timeS, volumeM3 } = r.trace!;
-    const i = Math.max(timeS.findIndex((x) => x >= t), 1);
+    const i = Math.max(
+      timeS.findIndex((x) => x >= t),
+      1,
+    );
     const share = (t - timeS[i - 1]) / Math.max(timeS[i] - timeS[i - 1], 1e-9);
     return (volumeM3[0][i - 1] + (volumeM3[0][i] - volumeM3[0][i - 1]) * Math.min(share, 1)) / (shape.length * shape.width);
   };
   let compared = 0;
-  for (let step = 1, t = 0; step > 0; ) {
-    t = project.runH();
+  for (let step = 1; step > 0; ) {
+    const t = project.runH();
     const level = project.getNodeValue(tank, NodeProperty.Head) - rig.tanks[0].base;
     if (t > 0 && t % 300 === 0) {
       compared++;
@@ -224,7 +236,9 @@ describe('facts of the trade', () => {
   });
   /** Common practice: a 275 gal tank can still be emptied by an 8.5 gpm machine on a big driveway. */
   test('275 gal behind 8.5 gpm: emptied by a big driveway', () => {
-    expect(behind(275, '8.5 gpm', '4 gpm', [{ kind: 'surface-clean', time: '2 h', crew: '1', trigger: '90 %' }]).shortages.map((s) => s.cause)).toContain('water');
+    expect(behind(275, '8.5 gpm', '4 gpm', [{ kind: 'surface-clean', time: '2 h', crew: '1', trigger: '90 %' }]).shortages.map((s) => s.cause)).toContain(
+      'water',
+    );
     expect(behind(275, '8.5 gpm', '4 gpm', [{ kind: 'surface-clean', time: '30 min', crew: '1', trigger: '90 %' }]).shortages).toEqual([]);
   });
 });
@@ -250,7 +264,9 @@ describe('waiting, refilling, dumping', () => {
     expect(r.undoneS).toBeGreaterThan(0);
   });
   test('a refill place fills the tanks at its own flow and lets the crew go when they are full', () => {
-    const d = plan(plainFirst(), [job('a', [wash('30 min', '70 %'), { kind: 'refill', time: '2 h', crew: 'all' }, { kind: 'move', time: '1 min', crew: 'all' }], 'none')]);
+    const d = plan(plainFirst(), [
+      job('a', [wash('30 min', '70 %'), { kind: 'refill', time: '2 h', crew: 'all' }, { kind: 'move', time: '1 min', crew: 'all' }], 'none'),
+    ]);
     const r = work(d);
     near(r.refilled, r.used, 1e-6);
     near(water(r).end, water(r).full, 1e-9);
@@ -303,9 +319,7 @@ describe('what else runs short', () => {
   });
   /** Common practice: 16 to 17 gal of petrol feed a 9 gpm washer and a compressor for two to three days. */
   test('a 9 gpm washer and a compressor burn that in a working day', () => {
-    const d = plan(smallBuffer(), [
-      job('a', [wash('4 h', '60 %'), { kind: 'mix', time: '45 min', crew: '1', gun: 'soft-gun', trigger: '80 %' }]),
-    ]);
+    const d = plan(smallBuffer(), [job('a', [wash('4 h', '60 %'), { kind: 'mix', time: '45 min', crew: '1', gun: 'soft-gun', trigger: '80 %' }])]);
     d.spigots[0].readings = [{ flow: '12 gpm', at: 'spigot' }];
     const gallons = work(d).fuelKg / 0.45359237 / 6.1;
     expect(gallons).toBeGreaterThan(16 / 3);
@@ -389,11 +403,17 @@ test('event by event agrees with small steps, slow and obvious, on 24 random day
     const d = pontoonRig();
     d.tanks[0].startLevel = `${(6 + 20 * random()).toFixed(1)} in`;
     d.spigots[0].readings[0].flow = `${(1 + 6 * random()).toFixed(2)} gpm`;
-    const phases = Array.from({ length: 5 }, () => (random() < 0.3 ? { time: 600 + Math.floor(1200 * random()), share: 0 } : { time: 300 + Math.floor(2400 * random()), share: 0.3 + 0.7 * random() }));
+    const phases = Array.from({ length: 5 }, () =>
+      random() < 0.3 ? { time: 600 + Math.floor(1200 * random()), share: 0 } : { time: 300 + Math.floor(2400 * random()), share: 0.3 + 0.7 * random() },
+    );
     plan(d, [
       job(
         'a',
-        phases.map((p): Draft => (p.share ? { kind: 'wash', time: `${p.time} s`, crew: '1', trigger: `${(100 * p.share).toFixed(4)} %` } : { kind: 'break', time: `${p.time} s`, crew: '1' })),
+        phases.map((p): Draft =>
+          p.share
+            ? { kind: 'wash', time: `${p.time} s`, crew: '1', trigger: `${(100 * p.share).toFixed(4)} %` }
+            : { kind: 'break', time: `${p.time} s`, crew: '1' },
+        ),
       ),
     ]);
     const model = dayModel(parseRig(d));
@@ -463,7 +483,9 @@ describe('sampling', () => {
 });
 
 describe('a minute of the day', () => {
-  const r = work(plan(pontoonRig(), [job('a', [{ kind: 'connect', time: '5 min', crew: 'all' }, wash('20 min', '100 %'), { kind: 'break', time: '10 min', crew: 'all' }])]));
+  const r = work(
+    plan(pontoonRig(), [job('a', [{ kind: 'connect', time: '5 min', crew: 'all' }, wash('20 min', '100 %'), { kind: 'break', time: '10 min', crew: 'all' }])]),
+  );
   test('tells what is in hand, what flows and what is left', () => {
     const before = momentAt(r, 60)!;
     expect(before).toMatchObject({ connected: false, guns: [] });

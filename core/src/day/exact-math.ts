@@ -5,7 +5,7 @@
  */
 const LN2 = 0.6931471805599453;
 /** The same in two parts, the first with room to be multiplied without rounding. */
-const LN2_HIGH = 0.693147180369123816490;
+const LN2_HIGH = 0.69314718036912381649;
 const LN2_LOW = 1.90821492927058770002e-10;
 
 /** eˣ, within a few units of the last place for |x| ≤ 700; 0 far below. */

@@ -89,7 +89,7 @@ export interface DayModel {
   readonly vapourLoss: (temperatureK: number) => number;
 }
 
-const FUEL_KG_M3 = 6.1 * 0.45359237 / 0.003785411784;
+const FUEL_KG_M3 = (6.1 * 0.45359237) / 0.003785411784;
 export const LEVEL_POINTS = 65;
 
 /** Level for a share of the vessel's volume, m, from a table of {@link DayModel.branchLevels}. */
@@ -108,7 +108,9 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const soft = softTables(cases, stocks);
   const vesselOf = (tank: number): number => (tank < 0 ? -1 : vessels.findIndex((v) => v.tanks.includes(rig.tanks[tank])));
   const softVessels = soft.map((s) => s.tanks.map(vesselOf));
-  const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? vessels[v].tanks.reduce((s, t) => s + volumeAt(t.shape, surface - t.base), 0) : 0));
+  const water = new WaterStates(cases, vessels, (v, surface) =>
+    vessels[v] ? vessels[v].tanks.reduce((s, t) => s + volumeAt(t.shape, surface - t.base), 0) : 0,
+  );
   const branchLevels = soft.map((s, m) =>
     s.tanks.map((tank, b) => {
       const v = vessels[softVessels[m][b]];

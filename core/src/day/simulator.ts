@@ -374,8 +374,7 @@ export class Simulator {
           this.loopHeat[m] += chance * s.loopHeat[m];
           this.through[m] += chance * s.through[m];
         }
-        for (let o = 0; o < this.gun.length; o++)
-          if (mask & (1 << o) && (this.gun[o] === 0 || s.pressure[o] < this.gun[o])) this.gun[o] = s.pressure[o];
+        for (let o = 0; o < this.gun.length; o++) if (mask & (1 << o) && (this.gun[o] === 0 || s.pressure[o] < this.gun[o])) this.gun[o] = s.pressure[o];
         this.fuelRate += chance * s.fuel;
       }
     }

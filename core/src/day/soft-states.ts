@@ -56,7 +56,9 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   const strengths = carriedStrengths(net, wanted);
   const n = net.branches.length;
   const low = Float64Array.from(net.branches, drawHeight);
-  const high = Float64Array.from(net.branches, (b, i) => (b.tank ? Math.max(Math.min(b.tank.fullLevel, shapeHeight(b.tank.shape)), low[i] + 1e-6) : low[i] + 1));
+  const high = Float64Array.from(net.branches, (b, i) =>
+    b.tank ? Math.max(Math.min(b.tank.fullLevel, shapeHeight(b.tank.shape)), low[i] + 1e-6) : low[i] + 1,
+  );
   const points = Int32Array.from(net.branches, (b) => (b.tank ? POINTS[Math.min(n, 6)] : 1));
   const size = points.reduce((s, p) => s * p, 1);
   const width = n + 2;

@@ -20,11 +20,24 @@ const by = (crew: Draft['crew'], kind: Draft['kind'], time: string, trigger?: st
 export const JOB_TEMPLATES: readonly JobTemplate[] = [
   {
     id: 'house',
-    ...job('House wash', [...arrive(), by('1', 'pre-wet', '5 min', '60 %'), by('1', 'mix', '12 min', '80 %'), by('1', 'dwell', '10 min'), by('1', 'rinse', '30 min', '70 %'), leave]),
+    ...job('House wash', [
+      ...arrive(),
+      by('1', 'pre-wet', '5 min', '60 %'),
+      by('1', 'mix', '12 min', '80 %'),
+      by('1', 'dwell', '10 min'),
+      by('1', 'rinse', '30 min', '70 %'),
+      leave,
+    ]),
   },
   {
     id: 'drive',
-    ...job('Driveway and walks', [...arrive(), by('1', 'mix', '5 min', '80 %'), by('1', 'surface-clean', '50 min', '90 %'), by('1', 'rinse', '15 min', '80 %'), leave]),
+    ...job('Driveway and walks', [
+      ...arrive(),
+      by('1', 'mix', '5 min', '80 %'),
+      by('1', 'surface-clean', '50 min', '90 %'),
+      by('1', 'rinse', '15 min', '80 %'),
+      leave,
+    ]),
   },
   {
     id: 'large-drive',
@@ -32,7 +45,14 @@ export const JOB_TEMPLATES: readonly JobTemplate[] = [
   },
   {
     id: 'roof',
-    ...job('Roof', [...arrive(), by('1', 'pre-wet', '8 min', '60 %'), by('1', 'mix', '35 min', '85 %'), by('1', 'dwell', '20 min'), by('1', 'rinse', '15 min', '50 %'), leave]),
+    ...job('Roof', [
+      ...arrive(),
+      by('1', 'pre-wet', '8 min', '60 %'),
+      by('1', 'mix', '35 min', '85 %'),
+      by('1', 'dwell', '20 min'),
+      by('1', 'rinse', '15 min', '50 %'),
+      leave,
+    ]),
   },
   {
     id: 'pair',
@@ -46,7 +66,10 @@ export const JOB_TEMPLATES: readonly JobTemplate[] = [
     ]),
   },
   { id: 'fleet', ...job('Fleet, eight vehicles', [...arrive(), by('1', 'mix', '16 min', '60 %'), by('1', 'wash', '64 min', '55 %'), leave]) },
-  { id: 'stone', ...job('Stone and wood', [...arrive(), by('1', 'mix', '15 min', '70 %'), by('1', 'dwell', '15 min'), by('1', 'wash', '45 min', '60 %'), leave]) },
+  {
+    id: 'stone',
+    ...job('Stone and wood', [...arrive(), by('1', 'mix', '15 min', '70 %'), by('1', 'dwell', '15 min'), by('1', 'wash', '45 min', '60 %'), leave]),
+  },
   { id: 'gutters', ...job('Gutters and windows', [...arrive(), by('1', 'wash', '40 min', '35 %'), by('1', 'rinse', '15 min', '40 %'), leave]) },
   {
     id: 'dry',

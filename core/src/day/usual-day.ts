@@ -36,7 +36,13 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
       water: tap,
       phases: numbered([
         ...arrive(),
-        ...guns.map((g, i): Draft => ({ kind: 'wash', time: typeableQuantity(rig.brief.job, 'time', 'min'), crew: String(i + 1) as Draft['crew'], gun: g.id, trigger })),
+        ...guns.map((g, i): Draft => ({
+          kind: 'wash',
+          time: typeableQuantity(rig.brief.job, 'time', 'min'),
+          crew: String(i + 1) as Draft['crew'],
+          gun: g.id,
+          trigger,
+        })),
         { kind: 'move', time: '10 min', crew: 'all' },
       ]),
     });

@@ -126,11 +126,7 @@ export class WaterStates {
       net.setStrainers(false);
       net.setSpigots(f);
       net.solve();
-      into.push(
-        Float64Array.from(vessels, (v) =>
-          tidy(v.tanks.reduce((s, t) => s + Math.max(cases.filledInto(t.id), 0), 0)),
-        ),
-      );
+      into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(cases.filledInto(t.id), 0), 0))));
       margin.push(Float64Array.from(rig.machines, (m, i) => (this.direct[i] && running & (1 << i) ? tidy(feedMargin(cases, m) ?? -1) : Infinity)));
     }
     this.restore();

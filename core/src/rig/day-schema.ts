@@ -64,7 +64,11 @@ export const workDay = v.strictObject({
   tolerance: quantity('ratio', '0.1 %', '50 %'),
   /** Flow of the customers' spigots into an open bucket: the poorest, the usual, the best. */
   spigot: v.optional(
-    v.strictObject({ poor: quantity('flow', '0.05 gpm', '200 gpm'), usual: quantity('flow', '0.05 gpm', '200 gpm'), good: quantity('flow', '0.05 gpm', '200 gpm') }),
+    v.strictObject({
+      poor: quantity('flow', '0.05 gpm', '200 gpm'),
+      usual: quantity('flow', '0.05 gpm', '200 gpm'),
+      good: quantity('flow', '0.05 gpm', '200 gpm'),
+    }),
   ),
   /** Share of the sites with a tap where it turns out to be off. */
   dry: v.optional(quantity('ratio', '0 %', '100 %')),

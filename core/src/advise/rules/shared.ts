@@ -57,6 +57,13 @@ export function eachPart(draft: RigDocument, lineIds: readonly string[], change:
 
 export const structuredCopy = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
 
+/** A document changed in a copy of its own; the one given stays as it is. */
+export function changed(doc: RigDocument, change: (draft: RigDocument) => void): RigDocument {
+  const copy = structuredCopy(doc);
+  change(copy);
+  return copy;
+}
+
 /** An id not yet used in the document, made from a stem. */
 export function unusedId(d: RigDocument, stem: string): string {
   const chemical = [...(d.liquids ?? []), ...(d.softPumps ?? []), ...(d.sprayers ?? []), ...(d.mixes ?? [])];

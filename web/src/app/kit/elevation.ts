@@ -21,7 +21,7 @@ const PUMP_X = 430;
           <rect class="pale" [attr.x]="t.x + 2" [attr.y]="t.full" [attr.width]="t.w - 4" [attr.height]="t.bottom - t.full - 2" />
           <rect class="level" [attr.x]="t.x + 2" [attr.y]="t.low" [attr.width]="t.w - 4" [attr.height]="t.bottom - t.low - 2" />
           <text [attr.x]="t.x + 8" [attr.y]="t.full + 18" class="strong">{{ t.name }}</text>
-          <text [attr.x]="t.x + 8" [attr.y]="t.low - 6">{{ t.lowWords }}</text>
+          <text [attr.x]="t.x + 8" [attr.y]="t.low - t.full < 36 ? t.full + 36 : t.low - 6">{{ t.lowWords }}</text>
         }
         <path class="pipe" [attr.d]="d.pipe" />
         <path class="grade" [attr.d]="d.grade" />
@@ -108,7 +108,8 @@ export class Elevation {
     const result = a.tanks.find((t) => t.tankId === feed.sourceId);
     const system = this.rig.units();
     const share = this.share();
-    const momentary = tank && share !== undefined ? levelOf(tank.shape, share * volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)))) : undefined;
+    const momentary =
+      tank && share !== undefined ? levelOf(tank.shape, share * volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)))) : undefined;
     const top = Math.max(tank ? tank.base + shapeHeight(tank.shape) : 0.6, machine.inletHeight + 0.35);
     const lowestHead = Math.min(...feed.grade.map((g) => g.headM));
     const bottom = Math.min(-0.08, machine.inletHeight - 0.2, Math.max(lowestHead - 0.06, -1));

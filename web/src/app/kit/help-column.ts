@@ -15,7 +15,7 @@ import { WorkingPanel } from './working-panel';
         <p>{{ words(f.message) }}</p>
       </div>
     } @empty {
-      @if (rig.assessment()) {
+      @if (rig.assessment() && calm()) {
         <div class="finding fed">
           <pz-verdict of="fed" />
           <p>{{ calm() }}</p>
@@ -132,6 +132,7 @@ export class HelpColumn {
   readonly station = input.required<Station>();
   /** Only findings about these things; empty for all of the station's. */
   readonly about = input<readonly string[]>([]);
+  /** Said where there is nothing to find; empty to say nothing. */
   readonly calm = input('Nothing here holds the work back.');
   protected readonly all = signal(false);
   protected readonly findings = computed(() => (this.rig.assessment()?.findings ?? []).filter((f) => f.station === this.station()));

@@ -1,11 +1,14 @@
 import { inject } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router } from '@angular/router';
-import type { RigDocument } from '@pozzo/core';
+import { type RigDocument, withoutOptions } from '@pozzo/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, concatMap, from, mergeMap, of, switchMap, tap } from 'rxjs';
+import { Store } from '@ngrx/store';
+import { catchError, concatMap, EMPTY, filter, from, map, mergeMap, of, switchMap, takeUntil, tap, withLatestFrom } from 'rxjs';
+import { doneOf, HeavyClient } from '../workers/heavy-client';
+import { DAY_SEED } from '../workers/sample-days';
 import { Api } from './api';
-import { BuildsActions } from './builds.feature';
+import { BuildsActions, buildsFeature } from './builds.feature';
 
 const reason = (error: unknown): string => (error instanceof Error ? error.message : 'It did not work.');
 const failed = (error: unknown) => of(BuildsActions.failed({ message: reason(error) }));
@@ -18,6 +21,38 @@ export const loadBuilds = createEffect(
         from(api.list()).pipe(
           concatMap(({ builds }) => of(BuildsActions.loaded({ builds }))),
           catchError(failed),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+/** Days behind a chance in the yard. */
+const YARD_DAYS = 300;
+
+/** One build after another, the chance of a short day of each version that is not known yet; until the yard is left. */
+export const sampleYard = createEffect(
+  (actions = inject(Actions), store = inject(Store), api = inject(Api), heavy = inject(HeavyClient)) =>
+    actions.pipe(
+      ofType(BuildsActions.loaded),
+      withLatestFrom(store.select(buildsFeature.selectChances)),
+      switchMap(([{ builds }, known]) =>
+        from(builds).pipe(
+          filter((b) => known[b.id]?.version !== b.version),
+          concatMap((b) =>
+            from(api.get(b.id)).pipe(
+              switchMap((stored) => {
+                const document = withoutOptions(stored.document);
+                return doneOf(heavy.run('sample', { document, seed: DAY_SEED, from: 0, count: YARD_DAYS })).pipe(
+                  switchMap((part) => doneOf(heavy.run('gather', { document, seed: DAY_SEED, part }))),
+                  map(({ short, tolerance }) => BuildsActions.chance({ id: b.id, chance: { version: stored.version, short, tolerance } })),
+                );
+              }),
+              // A build that cannot be sampled shows none; its verdict says why.
+              catchError(() => EMPTY),
+            ),
+          ),
+          takeUntil(actions.pipe(ofType(BuildsActions.leave))),
         ),
       ),
     ),

@@ -1,4 +1,4 @@
-import type { Message, RigDocument, Verdict } from '@pozzo/core';
+import type { Chance, Message, RigDocument, Verdict } from '@pozzo/core';
 import { createEntityAdapter, type EntityState } from '@ngrx/entity';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 
@@ -15,20 +15,32 @@ export interface BuildSummary {
   readonly tanks: number;
 }
 
+/** Chance of a short day of one version of a build, and what its customer allows. */
+export interface BuildChance {
+  readonly version: number;
+  readonly short: Chance;
+  readonly tolerance: number;
+}
+
 export type LoadState = 'idle' | 'loading' | 'loaded' | 'failed';
 
 export interface BuildsState extends EntityState<BuildSummary> {
   readonly load: LoadState;
   readonly error: string | null;
+  /** By build, as far as they are known. */
+  readonly chances: Readonly<Record<string, BuildChance>>;
 }
 
 const adapter = createEntityAdapter<BuildSummary>();
-const initial: BuildsState = { ...adapter.getInitialState(), load: 'idle', error: null };
+const initial: BuildsState = { ...adapter.getInitialState(), load: 'idle', error: null, chances: {} };
 
 export const BuildsActions = createActionGroup({
   source: 'Builds',
   events: {
     Load: emptyProps(),
+    /** The yard is left: what still runs for it stops. */
+    Leave: emptyProps(),
+    Chance: props<{ id: string; chance: BuildChance }>(),
     Loaded: props<{ builds: BuildSummary[] }>(),
     Failed: props<{ message: string }>(),
     Add: props<{ document: RigDocument; open: boolean }>(),
@@ -47,6 +59,7 @@ export const buildsFeature = createFeature({
     on(BuildsActions.load, (s): BuildsState => ({ ...s, load: s.load === 'loaded' ? 'loaded' : 'loading', error: null })),
     on(BuildsActions.loaded, (s, { builds }): BuildsState => adapter.setAll(builds, { ...s, load: 'loaded', error: null })),
     on(BuildsActions.failed, (s, { message }): BuildsState => ({ ...s, load: s.load === 'loaded' ? 'loaded' : 'failed', error: message })),
+    on(BuildsActions.chance, (s, { id, chance }): BuildsState => ({ ...s, chances: { ...s.chances, [id]: chance } })),
     on(BuildsActions.removed, (s, { id }): BuildsState => adapter.removeOne(id, s)),
   ),
   extraSelectors: ({ selectBuildsState }) => ({ selectAll: adapter.getSelectors(selectBuildsState).selectAll }),

@@ -30,7 +30,7 @@ export class DayStore {
     this.store.dispatch(DayActions.look({ minute }));
   }
   sampleMore(most: number): void {
-    this.store.dispatch(DayActions.sample({ most }));
+    this.store.dispatch(DayActions.sample({ most, all: true }));
   }
   size(): void {
     this.store.dispatch(DayActions.size());

@@ -65,7 +65,7 @@ export const workUsualDay = createEffect(
 
 /** Each change of the rig is sampled unasked, as far as it takes to know. */
 export const sampleUnasked = createEffect(
-  (actions = inject(Actions), store = inject(Store)) => watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED }))),
+  (actions = inject(Actions), store = inject(Store)) => watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED, all: false }))),
   { functional: true },
 );
 
@@ -96,10 +96,10 @@ export const sample = createEffect(
     actions.pipe(
       ofType(DayActions.sample),
       withLatestFrom(documentOf(store)),
-      switchMap(([{ most }, document]) =>
+      switchMap(([{ most, all }, document]) =>
         document
           ? work('sample', actions, () =>
-              sampleInRounds(heavy, withoutOptions(document), most).pipe(
+              sampleInRounds(heavy, withoutOptions(document), most, all).pipe(
                 map(({ sample: value, share }) =>
                   share >= 1 ? DayActions.done({ work: 'sample', value }) : DayActions.progress({ work: 'sample', share, value }),
                 ),

@@ -37,8 +37,8 @@ export const DayActions = createActionGroup({
     Leave: emptyProps(),
     Worked: props<{ day: DayResult | null }>(),
     Look: props<{ minute: number | null }>(),
-    /** `most` days, fewer when fewer are enough. */
-    Sample: props<{ most: number }>(),
+    /** `most` days; unless `all` are wanted, fewer when fewer are enough. */
+    Sample: props<{ most: number; all: boolean }>(),
     Size: emptyProps(),
     Compare: emptyProps(),
     Cancel: props<{ work: WorkName }>(),

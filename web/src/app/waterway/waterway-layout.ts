@@ -51,6 +51,8 @@ export interface TankStretch extends Stretch {
   readonly end: number;
   readonly heel: number;
   readonly big: string;
+  /** What the big figure tells. */
+  readonly bigSub: string;
   readonly over: string;
   readonly chemical: boolean;
 }
@@ -74,6 +76,8 @@ export interface WaterwayDrawing {
   /** Where the loud stretch is, to scroll to. */
   readonly loudX: number;
   readonly loudY: number;
+  /** Drawn at one moment: what does not flow stands back. */
+  readonly momentary: boolean;
 }
 
 export const WATERWAY_WIDTH = 1280;
@@ -196,6 +200,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       end: series[series.length - 1] / top,
       heel: r.heelVolumeM3 / top,
       big: r.fullDraw.value > 0 ? `${Math.round((100 * series[series.length - 1]) / top)} %` : '',
+      bigSub: 'left after the job',
       over:
         r.fullDraw.value <= 0 || r.tiedIds[0] !== t.id
           ? ''
@@ -416,7 +421,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
   mixLanes.forEach((lane) => drawMix(lane.mix, lane.y));
 
   const loud: Point | undefined = pipes.find((p) => p.loud)?.pill ?? tanks.find((t) => t.loud) ?? nodes.find((n) => n.loud);
-  return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX: loud?.x ?? 0, loudY: loud?.y ?? 0 };
+  return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX: loud?.x ?? 0, loudY: loud?.y ?? 0, momentary: false };
 }
 
 /** Where a station's own stretch lies in a drawing: that of a thing, or the station's first. */

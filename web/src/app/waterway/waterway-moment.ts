@@ -23,17 +23,30 @@ export function atMoment(drawing: WaterwayDrawing, doc: RigDocument, m: Moment, 
   };
   return {
     ...drawing,
+    momentary: true,
     pipes: drawing.pipes.map((p) => {
       const on = flows(p.key);
       const fill = p.kind === 'fill' ? vesselOf(doc.lines.find((l) => l.id === p.subjectId)?.to.id ?? '') : undefined;
       const text = fill ? (on ? `${q(fill.inM3s)} in` : 'at rest') : p.kind === 'feed' ? (on ? 'running' : 'at rest') : p.pill?.text;
-      return { ...p, loud: false, flowing: on ?? p.flowing, ...(p.pill && text !== undefined ? { pill: { ...p.pill, text } } : {}) };
+      return { ...p, loud: false, mark: undefined, flowing: on ?? p.flowing, ...(p.pill && text !== undefined ? { pill: { ...p.pill, text } } : {}) };
     }),
     tanks: drawing.tanks.map((t) => {
       const v = vesselOf(t.subjectId);
-      return v ? { ...t, loud: false, verdict: 'fed' as const, start: v.share, end: v.share, big: `${Math.round(100 * v.share)} %`, over: `at ${clock}` } : t;
+      return v
+        ? {
+            ...t,
+            loud: false,
+            verdict: 'fed' as const,
+            start: v.share,
+            end: v.share,
+            big: `${Math.round(100 * v.share)} %`,
+            bigSub: `at ${clock}`,
+            size: t.height > 92 ? t.size : `${Math.round(100 * v.share)} %`,
+            over: '',
+          }
+        : t;
     }),
-    nodes: drawing.nodes.map((n) => ({ ...n, loud: false })),
+    nodes: drawing.nodes.map((n) => ({ ...n, loud: false, mark: undefined })),
   };
 }
 

@@ -7,8 +7,17 @@ export const DAY_SEED = 1;
 /** Days of the first round; each next one doubles what is there. */
 const ROUND = 400;
 
-/** Days in rounds over all workers, gathered after each round, until enough is known. */
-export function sampleInRounds(heavy: HeavyClient, document: RigDocument, most: number, seed = DAY_SEED): Observable<{ sample: DaySample; share: number }> {
+/**
+ * Days in rounds over all workers, gathered after each round, until enough is known.
+ * @param all go on to `most` even when fewer are enough
+ */
+export function sampleInRounds(
+  heavy: HeavyClient,
+  document: RigDocument,
+  most: number,
+  all = false,
+  seed = DAY_SEED,
+): Observable<{ sample: DaySample; share: number }> {
   const round = (before: DayChunk | undefined): Observable<{ sample: DaySample; share: number }> => {
     const from = before?.count ?? 0;
     const count = Math.min(Math.max(ROUND, from), most - from);
@@ -23,7 +32,7 @@ export function sampleInRounds(heavy: HeavyClient, document: RigDocument, most: 
       switchMap((part) =>
         doneOf(heavy.run('gather', { document, seed, part })).pipe(
           switchMap((sample) => {
-            const enough = sample.days >= most || isEnough(sample.short, sample.tolerance);
+            const enough = sample.days >= most || (!all && isEnough(sample.short, sample.tolerance));
             const now = of({ sample, share: enough ? 1 : sample.days / most });
             return enough ? now : concat(now, round(part));
           }),
@@ -33,4 +42,3 @@ export function sampleInRounds(heavy: HeavyClient, document: RigDocument, most: 
   };
   return round(undefined);
 }
-

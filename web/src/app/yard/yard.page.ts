@@ -1,8 +1,8 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { emptyRig, type Layout, LAYOUTS, say } from '@pozzo/core';
+import { emptyRig, formatQuantity, type Layout, LAYOUTS, say } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
@@ -15,13 +15,14 @@ import { settingsFeature } from '../state/settings.feature';
   templateUrl: './yard.page.html',
   styleUrl: './yard.page.scss',
 })
-export class YardPage {
+export class YardPage implements OnDestroy {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
   private readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly load = this.store.selectSignal(buildsFeature.selectLoad);
   protected readonly error = this.store.selectSignal(buildsFeature.selectError);
   private readonly builds = this.store.selectSignal(buildsFeature.selectAll);
+  private readonly chances = this.store.selectSignal(buildsFeature.selectChances);
   protected readonly find = signal('');
   protected readonly shown = computed(() => {
     const words = this.find().toLowerCase().split(/\s+/).filter(Boolean);
@@ -31,6 +32,17 @@ export class YardPage {
 
   constructor() {
     this.reload();
+  }
+
+  ngOnDestroy(): void {
+    this.store.dispatch(BuildsActions.leave());
+  }
+  /** Chance of a short day in words, and whether it is more than the customer allows; null until it is known. */
+  protected chance(b: BuildSummary): { readonly words: string; readonly over: boolean } | null {
+    const c = this.chances()[b.id];
+    if (!c || c.version !== b.version) return null;
+    const share = formatQuantity(c.short.chance, 'ratio', this.units(), { digits: 2 });
+    return { words: c.short.chance === 0 ? `no short day in ${c.short.days}` : `${share} short days`, over: c.short.chance > c.tolerance };
   }
 
   protected reload(): void {

@@ -6,14 +6,18 @@ import { NameField } from '../../kit/name-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { RigStore } from '../../state/rig-store';
+import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../mix/mix-names';
+
+/** Assumptions that the work day rests on, whatever the rig. */
+const OF_THE_DAY = /^(day-|float-travel|refill-flow)/;
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
 
 /** Who it is for, how long they work, and what the figures take for granted. */
 @Component({
   selector: 'pz-brief-station',
-  imports: [ChoiceField, Facts, NameField, QuantityField, StationFrame],
+  imports: [ChoiceField, DaySummary, Facts, NameField, QuantityField, StationFrame],
   template: `
     <pz-station heading="Brief" station="brief" calm="The brief holds nothing against the rig.">
       <div set>
@@ -37,6 +41,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
         <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
       </div>
       <div does>
+        <pz-day-summary />
         <h2>What the figures take for granted</h2>
         <pz-facts [facts]="facts()" />
         <table>
@@ -150,7 +155,7 @@ export class BriefStation {
   /** Those that a figure rests on, and those that the rig has set itself. */
   protected readonly shown = computed(() => {
     const used = new Set(this.rig.assessment()?.assumptionsUsed ?? []);
-    return this.all() ? this.assumptions() : this.assumptions().filter((a) => used.has(a.id) || a.own);
+    return this.all() ? this.assumptions() : this.assumptions().filter((a) => used.has(a.id) || a.own || OF_THE_DAY.test(a.id));
   });
   protected addWash(): void {
     this.rig.edit('Add a kind of job', (d) => void (d.brief.washes ??= []).push({ surface: 'house', area: '2500 ft²', perDay: '2' }));

@@ -1,7 +1,7 @@
 import { Component, computed, type ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
 import type { DayResult } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
-import { type BoardBlock, layoutBoard } from './board-layout';
+import { type BoardBlock, layoutBoard, placeAt, timeAt } from './board-layout';
 import { clockWords } from '../../kit/clock';
 
 /** A phase on the board, by its places. */
@@ -20,8 +20,8 @@ export type BoardChange = BoardPlace &
   );
 
 const ROW = 30;
-/** Least width of an hour, px. */
-const HOUR = 74;
+/** Steps of the scrub along the board. */
+const SCRUB = 1000;
 
 /**
  * The day as a board: hands and machines down, time across. Blocks are picked, moved (drag, or Alt with arrows), given to
@@ -37,7 +37,14 @@ const HOUR = 74;
         }
       </div>
       <div class="scroll">
-        <div #field class="field" role="group" aria-label="Phases of the day" [style.min-width.px]="width()" [style.height.px]="24 + board().rows.length * 30">
+        <div
+          #field
+          class="field"
+          role="group"
+          aria-label="Phases of the day"
+          [style.min-width.px]="board().width"
+          [style.height.px]="24 + board().rows.length * 30"
+        >
           @for (j of board().jobs; track $index) {
             <div class="job" aria-hidden="true" [style.left.%]="100 * j.left" [style.width.%]="100 * j.width">{{ j.name }}</div>
           }
@@ -76,7 +83,11 @@ const HOUR = 74;
               (keydown)="key($event, b)"
               (pointerdown)="grab($event, b, false)"
             >
-              <span class="words">{{ b.label }}</span>
+              @if (b.narrow) {
+                <span class="icon" aria-hidden="true">{{ b.icon }}</span>
+              } @else {
+                <span class="words">{{ b.label }}</span>
+              }
               @if (b.waited > 0) {
                 <span class="waited" [style.width.%]="100 * b.waited"></span>
               }
@@ -84,10 +95,10 @@ const HOUR = 74;
             </button>
           }
           @if (minute() !== null) {
-            <div class="now" aria-hidden="true" [style.left.%]="(100 * minute()!) / board().seconds"></div>
+            <div class="now" aria-hidden="true" [style.left.%]="100 * nowAt()"></div>
           }
         </div>
-        <div class="axis" aria-hidden="true" [style.min-width.px]="width()">
+        <div class="axis" aria-hidden="true" [style.min-width.px]="board().width">
           @for (t of board().ticks; track t.text) {
             <span [style.left.%]="100 * t.left">{{ t.text }}</span>
           }
@@ -96,11 +107,11 @@ const HOUR = 74;
           class="scrub"
           type="range"
           min="0"
-          step="30"
+          step="1"
           aria-label="Minute of the day"
-          [style.min-width.px]="width()"
-          [max]="board().seconds"
-          [value]="minute() ?? 0"
+          [style.min-width.px]="board().width"
+          [max]="scrubs"
+          [value]="scrubs * nowAt()"
           [attr.aria-valuetext]="clock(minute() ?? 0)"
           (input)="slide($event)"
         />
@@ -115,25 +126,27 @@ export class DayBoard {
   readonly chosen = input<string>();
   readonly minute = input<number | null>(null);
   readonly pick = output<BoardPlace>();
-  readonly change = output<BoardChange>();
+  readonly edited = output<BoardChange>();
   readonly look = output<number>();
   private readonly field = viewChild.required<ElementRef<HTMLElement>>('field');
   protected readonly board = computed(() => layoutBoard(this.day(), this.rig.document()!, this.rig.units()));
-  protected readonly width = computed(() => Math.round((this.board().seconds / 3600) * HOUR));
+  protected readonly scrubs = SCRUB;
+  protected readonly nowAt = computed(() => placeAt(this.board().axis, this.minute() ?? 0));
   protected readonly drag = signal<{ readonly key: string; readonly edge: boolean; readonly dx: number; readonly dy: number } | null>(null);
 
   protected clock(seconds: number): string {
     return clockWords(this.day().startsS + seconds);
   }
   protected slide(event: Event): void {
-    this.look.emit(Number((event.target as HTMLInputElement).value));
+    const share = Number((event.target as HTMLInputElement).value) / SCRUB;
+    this.look.emit(Math.round(timeAt(this.board().axis, share)));
   }
 
   protected key(event: KeyboardEvent, b: BoardBlock): void {
     const change = this.changeOf(event, b);
     if (!change) return;
     event.preventDefault();
-    this.change.emit(change);
+    this.edited.emit(change);
   }
   private changeOf(event: KeyboardEvent, { job, phase }: BoardBlock): BoardChange | undefined {
     const by = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : -1;
@@ -166,24 +179,27 @@ export class DayBoard {
       target.removeEventListener('pointercancel', end);
       this.drag.set(null);
       if (e.type === 'pointercancel') return;
-      this.letGo(b, edge, ((e.clientX - from.x) / width) * this.board().seconds, Math.round((e.clientY - from.y) / ROW));
+      this.letGo(b, edge, (e.clientX - from.x) / width, Math.round((e.clientY - from.y) / ROW));
     };
     target.addEventListener('pointermove', move);
     target.addEventListener('pointerup', end);
     target.addEventListener('pointercancel', end);
   }
 
-  private letGo(b: BoardBlock, edge: boolean, seconds: number, rows: number): void {
+  /** @param by how far it was dragged, share of the board's width */
+  private letGo(b: BoardBlock, edge: boolean, by: number, rows: number): void {
     const { job, phase } = b;
+    const { axis, blocks } = this.board();
     if (edge) {
-      if (Math.abs(seconds) >= 30) this.change.emit({ does: 'stretch', job, phase, bySeconds: seconds });
+      const end = b.left + b.width;
+      // Beyond its own end a block grows at the pace it is drawn in.
+      const pace = (timeAt(axis, end) - timeAt(axis, b.left)) / Math.max(b.width, 1e-6);
+      if (Math.abs(by * pace) >= 30) this.edited.emit({ does: 'stretch', job, phase, bySeconds: by * pace });
       return;
     }
-    if (rows !== 0) this.change.emit({ does: 'pass', job, phase, by: rows });
-    const board = this.board();
-    const middle = (b.left + b.width / 2) * board.seconds + seconds;
-    const others = board.blocks.filter((x) => x.job === job && x.key !== b.key);
-    const before = others.filter((x) => (x.left + x.width / 2) * board.seconds < middle).length;
-    if (Math.abs(seconds) > 60 && before !== phase) this.change.emit({ does: 'move', job, phase, by: before - phase });
+    if (rows !== 0) this.edited.emit({ does: 'pass', job, phase, by: rows });
+    const middle = b.left + b.width / 2 + by;
+    const before = blocks.filter((x) => x.job === job && x.key !== b.key && x.left + x.width / 2 < middle).length;
+    if (Math.abs(by) > 0.01 && before !== phase) this.edited.emit({ does: 'move', job, phase, by: before - phase });
   }
 }

@@ -1,4 +1,14 @@
-import { CREW, JOB_TEMPLATES, parseRig, type PhaseDocument, parseQuantity, type RigDocument, typeableQuantity, usualDayDocument, type WorkDayDocument } from '@pozzo/core';
+import {
+  CREW,
+  JOB_TEMPLATES,
+  parseRig,
+  type PhaseDocument,
+  parseQuantity,
+  type RigDocument,
+  typeableQuantity,
+  usualDayDocument,
+  type WorkDayDocument,
+} from '@pozzo/core';
 
 /** The day as written down; a usual one is written down first where the brief has none. */
 export function ownDay(d: RigDocument): WorkDayDocument {

@@ -143,7 +143,10 @@ export class DayStation implements OnDestroy {
     const values = assumptionValues();
     const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
     const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
-    this.rig.edit('The customers’ spigots', (d) => void (ownDay(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }));
+    this.rig.edit(
+      'The customers’ spigots',
+      (d) => void (ownDay(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }),
+    );
   }
   protected readonly spreadWords = computed(() => {
     const values = assumptionValues();
@@ -195,6 +198,19 @@ export class DayStation implements OnDestroy {
     if (s.short.chance === 0) return `No day in ${s.days} goes short of water; ${allowed}`;
     return `${chance} of days go short of water; ${allowed}`;
   });
+  /** The days against what is allowed. */
+  protected readonly judged = computed<{ verdict: Verdict; words: string } | null>(() => {
+    const s = this.sample().value;
+    if (!s) return null;
+    const chance = this.q(s.short.chance, 'ratio', 2);
+    const allowed = this.q(s.tolerance, 'ratio', 2);
+    if (s.short.chance <= s.tolerance) return { verdict: 'fed', words: `Water on all but ${chance} of days; ${allowed} may go short.` };
+    const worst = s.causes.find((c) => c.cause === 'water' || c.cause === 'feed');
+    return {
+      verdict: s.short.low > 5 * s.tolerance ? 'starved' : 'tight',
+      words: `Short of water on ${chance} of days, more than the ${allowed} allowed${worst ? `: ${worst.name} ${CAUSE_WORDS[worst.cause]}` : ''}.`,
+    };
+  });
   protected readonly sampledWords = computed(() => {
     const s = this.sample().value;
     if (!s) return 'Sampling days…';
@@ -239,14 +255,23 @@ export class DayStation implements OnDestroy {
     const usualLine = this.usualLine(u, b.tankIds[0]).map(([t, x]) => [hours(t), Number((100 * x).toFixed(2))] as [number, number]);
     const minute = this.day.minute();
     return (c) => {
-      const base = axes(c, { name: 'time of day', min: Math.floor(hours(0)), max: Math.ceil(hours(u.lengthS)) }, { name: `${b.name}, % of full`, min: 0, max: 100 });
+      const base = axes(
+        c,
+        { name: 'time of day', min: Math.floor(hours(0)), max: Math.ceil(hours(u.lengthS)) },
+        { name: `${b.name}, % of full`, min: 0, max: 100 },
+      );
       return {
         ...base,
         legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, data: ['usual day', 'middling', '5 to 95 days of 100'] },
         tooltip: { show: false },
         series: [
           { ...curve('floor', line(b.p5), 'transparent', { stack: 'band', silent: true, lineStyle: { opacity: 0 } }) },
-          curve('5 to 95 days of 100', spread, c.waterMid, { stack: 'band', silent: true, lineStyle: { opacity: 0 }, areaStyle: { color: c.waterMid, opacity: 0.45 } }),
+          curve('5 to 95 days of 100', spread, c.waterMid, {
+            stack: 'band',
+            silent: true,
+            lineStyle: { opacity: 0 },
+            areaStyle: { color: c.waterMid, opacity: 0.45 },
+          }),
           curve('middling', line(b.p50), c.water, { lineStyle: { color: c.water, width: 2, type: 'dashed' } }),
           curve('usual day', usualLine, c.ink, { markLine: level(Number(((100 * b.heel) / b.full).toFixed(1)), 'not usable below', c.attention) }),
           ...(minute === null ? [] : [curve('now', [], c.attention, { markLine: place(hours(minute), '', c.attention) })]),
@@ -264,7 +289,10 @@ export class DayStation implements OnDestroy {
     const u = this.usual();
     if (!s || !u) return [];
     const f = s.figures;
-    const of = (x: { p50: number; p95: number }, d: Parameters<typeof formatQuantity>[1]): string => `${this.q(x.p50, d)}, at most ${this.q(x.p95, d)}`;
+    const of = (x: { p50: number; p95: number }, d: Parameters<typeof formatQuantity>[1]): string => {
+      const [usual, most] = [this.q(x.p50, d), this.q(x.p95, d)];
+      return usual === most ? usual : `${usual} to ${most}`;
+    };
     const lost = f.waited.mean + f.undone.mean;
     const out: Fact[] = [
       { label: 'Water used', text: of(f.used, 'volume') },
@@ -279,7 +307,10 @@ export class DayStation implements OnDestroy {
     const doc = this.rig.document();
     for (const x of s.strengths)
       if (!Number.isNaN(x.p50))
-        out.push({ label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`, text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}` });
+        out.push({
+          label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`,
+          text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}`,
+        });
     for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
     if (!Number.isNaN(u.batteryLeft)) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
     return out;

@@ -115,7 +115,10 @@ export class MinutePanel {
           flows: flows.join(', ') || 'at rest',
         };
       }),
-      lines: [...m.guns.map((g) => `${gun(g.outletId)} ${q(g.pressurePa, 'pressure')}`), ...m.mixes.map((x) => `${mix(x.mixId)} ${q(x.strength, 'ratio')} at the wall`)],
+      lines: [
+        ...m.guns.map((g) => `${gun(g.outletId)} ${q(g.pressurePa, 'pressure')}`),
+        ...m.mixes.map((x) => `${mix(x.mixId)} ${q(x.strength, 'ratio')} at the wall`),
+      ],
       machineId: fed ? source!.machineId : null,
       share: fed?.share ?? 0,
     };

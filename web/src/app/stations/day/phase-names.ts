@@ -15,6 +15,22 @@ export const PHASE_NAMES: Readonly<Record<PhaseKind, string>> = {
   dump: 'Dump',
   break: 'Break',
 };
+/** Names of icons in the face that ships with the application. */
+export const PHASE_ICONS: Readonly<Record<PhaseKind, string>> = {
+  drive: 'local_shipping',
+  refill: 'opacity',
+  connect: 'link',
+  fill: 'vertical_align_top',
+  'pre-wet': 'grain',
+  mix: 'science',
+  dwell: 'hourglass_empty',
+  wash: 'shower',
+  'surface-clean': 'cleaning_services',
+  rinse: 'waves',
+  move: 'directions_walk',
+  dump: 'vertical_align_bottom',
+  break: 'free_breakfast',
+};
 export const PHASE_OPTIONS = PHASE_KINDS.map((value) => ({ value, name: PHASE_NAMES[value] }));
 export const CREW_OPTIONS = CREW.map((value) => ({ value, name: value === 'all' ? 'Everybody' : `Hand ${value}` }));
 

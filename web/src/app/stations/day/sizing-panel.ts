@@ -19,7 +19,9 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         <progress [value]="share" aria-label="Sizing"></progress>
         <button type="button" class="press small" (click)="cancel()">Stop</button>
       } @else {
-        <button type="button" class="press small" [class.strong]="!sizing()" (click)="day.size()">{{ sizing() ? 'Size again' : 'Size it for these days' }}</button>
+        <button type="button" class="press small" [class.strong]="!sizing()" (click)="day.size()">
+          {{ sizing() ? 'Size again' : 'Size it for these days' }}
+        </button>
       }
     </div>
     @if (problem(); as words) {
@@ -41,7 +43,13 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
               <th scope="row">{{ l.name }}</th>
               @for (s of l.sizes; track s.bore) {
                 <td [class.now]="s.now" [class.good]="s.good">
-                  <button type="button" class="plain" [disabled]="s.now" [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'" (click)="resize(l.id, s.bore)">
+                  <button
+                    type="button"
+                    class="plain"
+                    [disabled]="s.now"
+                    [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'"
+                    (click)="resize(l.id, s.bore)"
+                  >
                     {{ s.bore }}<br /><strong>{{ s.chance }}</strong>
                   </button>
                 </td>
@@ -58,8 +66,16 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       <ol>
         @for (s of swings(); track s.id) {
           <li>
-            <span class="what">{{ s.label }}@if (s.ask) { <em>ask the customer</em>}</span>
-            <svg viewBox="0 0 200 16" aria-hidden="true"><path class="track" d="M0 8H200" /><path class="swing" [attr.d]="s.bar" /></svg>
+            <span class="what"
+              >{{ s.label }}
+              @if (s.ask) {
+                <em>ask the customer</em>
+              }
+            </span>
+            <svg viewBox="0 0 200 16" aria-hidden="true">
+              <path class="track" d="M0 8H200" />
+              <path class="swing" [attr.d]="s.bar" />
+            </svg>
             <span class="num">{{ s.from }} to {{ s.to }}</span>
           </li>
         }
@@ -123,6 +139,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     }
     em {
       font-style: normal;
+      display: block;
       color: var(--water);
       font-weight: 600;
       font-size: 13.5px;
@@ -206,7 +223,11 @@ export class SizingPanel {
               data: [...(level(percent(z.tolerance), 'allowed', c.attention) as { data: object[] }).data],
             },
           }),
-          curve('price', money, c.quiet, { yAxisIndex: 1, lineStyle: { color: c.quiet, type: 'dashed', width: 2 }, markLine: place(volume(z.tank.now.volumeM3), 'now', c.ink) }),
+          curve('price', money, c.quiet, {
+            yAxisIndex: 1,
+            lineStyle: { color: c.quiet, type: 'dashed', width: 2 },
+            markLine: place(volume(z.tank.now.volumeM3), 'now', c.ink),
+          }),
         ],
       };
     };

@@ -76,7 +76,9 @@ export class OptionsStation implements OnDestroy {
     const ids = new Set(['now', ...this.options().map((o) => o.id)]);
     return value && value.rows.every((r) => ids.has(r.id)) ? value : null;
   });
-  protected readonly rows = computed(() => (this.comparison()?.rows ?? []).map((r) => ({ ...r, name: this.rowName(r.id), best: this.comparison()?.advice?.id === r.id })));
+  protected readonly rows = computed(() =>
+    (this.comparison()?.rows ?? []).map((r) => ({ ...r, name: this.rowName(r.id), best: this.comparison()?.advice?.id === r.id })),
+  );
   protected readonly advice = computed(() => (this.comparison()?.advice?.reasons ?? []).map((m) => say(m, this.rig.units())));
   protected headline(r: OptionRow): string {
     return say(r.headline, this.rig.units());
@@ -99,12 +101,48 @@ export class OptionsStation implements OnDestroy {
     });
     const signed = (v: number, text: string): string => (v < 0 ? `saves ${text}` : v > 0 ? `+${text}` : 'as it is');
     return [
-      line('Short of water', (r) => r.short.chance, (r) => `${q(r.short.chance, 'ratio', 2)} of days`, 'less', 0.004),
-      line('Lost in a day', (r) => r.lostS, (r) => (r.lostS < 1 ? 'none' : q(r.lostS, 'time', 2)), 'less', 30),
-      line('Price', (r) => Math.round(r.price), (r) => signed(Math.round(r.price), `$${Math.abs(Math.round(r.price))}`), 'less', 0.5),
-      line('Weight, day’s start', (r) => r.massKg, (r) => (Math.abs(r.massKg) < 0.5 ? 'as it is' : formatQuantity(r.massKg, 'mass', u, { signed: true })), 'less', 5),
-      line('On board, driving', (r) => r.carriedM3, (r) => q(r.carriedM3, 'volume'), 'less', 0.01),
-      line('Least at a gun', (r) => r.gunPa, (r) => q(r.gunPa, 'pressure'), 'more', 5e4),
+      line(
+        'Short of water',
+        (r) => r.short.chance,
+        (r) => `${q(r.short.chance, 'ratio', 2)} of days`,
+        'less',
+        0.004,
+      ),
+      line(
+        'Lost in a day',
+        (r) => r.lostS,
+        (r) => (r.lostS < 1 ? 'none' : q(r.lostS, 'time', 2)),
+        'less',
+        30,
+      ),
+      line(
+        'Price',
+        (r) => Math.round(r.price),
+        (r) => signed(Math.round(r.price), `$${Math.abs(Math.round(r.price))}`),
+        'less',
+        0.5,
+      ),
+      line(
+        'Weight, day’s start',
+        (r) => r.massKg,
+        (r) => (Math.abs(r.massKg) < 0.5 ? 'as it is' : formatQuantity(r.massKg, 'mass', u, { signed: true })),
+        'less',
+        5,
+      ),
+      line(
+        'On board, driving',
+        (r) => r.carriedM3,
+        (r) => q(r.carriedM3, 'volume'),
+        'less',
+        0.01,
+      ),
+      line(
+        'Least at a gun',
+        (r) => r.gunPa,
+        (r) => q(r.gunPa, 'pressure'),
+        'more',
+        5e4,
+      ),
       ...(rows.some((r) => !Number.isNaN(r.wanted))
         ? [
             line(
@@ -114,11 +152,33 @@ export class OptionsStation implements OnDestroy {
               'more',
               5e-4,
             ),
-            line('Chemicals a day', (r) => r.chemicalsDay, (r) => q(r.chemicalsDay, 'money', 2), 'less', 1),
+            line(
+              'Chemicals a day',
+              (r) => r.chemicalsDay,
+              (r) => q(r.chemicalsDay, 'money', 2),
+              'less',
+              1,
+            ),
           ]
         : []),
-      line('Fuel a day', (r) => r.fuelKg, (r) => q(r.fuelKg, 'mass', 2), 'less', 0.1),
-      ...(rows.some((r) => !Number.isNaN(r.batteryLeft)) ? [line('Battery left', (r) => r.batteryLeft, (r) => q(r.batteryLeft, 'ratio', 2), 'more', 0.02)] : []),
+      line(
+        'Fuel a day',
+        (r) => r.fuelKg,
+        (r) => q(r.fuelKg, 'mass', 2),
+        'less',
+        0.1,
+      ),
+      ...(rows.some((r) => !Number.isNaN(r.batteryLeft))
+        ? [
+            line(
+              'Battery left',
+              (r) => r.batteryLeft,
+              (r) => q(r.batteryLeft, 'ratio', 2),
+              'more',
+              0.02,
+            ),
+          ]
+        : []),
     ];
   });
 }

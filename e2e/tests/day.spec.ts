@@ -1,0 +1,159 @@
+import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+
+const verdict = 'pz-day-station section.does h2';
+
+test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server }) => {
+  test.setTimeout(180_000);
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByRole('menuitem', { name: 'One buffer tank, one washer' }).click();
+  await expect(headline(page)).toContainText('is fed');
+  await station(page, 'Brief').click();
+  await page.getByLabel('Build', { exact: true }).fill('Quay skid');
+  await page.getByLabel('Customer').fill('Marina pontoon crew');
+  await page.getByRole('link', { name: 'Open the day board' }).click();
+
+  // The day: the usual one written down, a large driveway after it, the spigots as the customer finds them.
+  await page.getByRole('button', { name: 'Write the day down' }).click();
+  await page.getByRole('button', { name: 'Large driveway' }).click();
+  await expect(page.locator('pz-day-board .job')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Give their flows' }).click();
+  await page.getByLabel('Poorest', { exact: true }).fill('2 gpm');
+  await page.getByLabel('Best', { exact: true }).fill('7 gpm');
+  await expect(page.locator(verdict).first()).toContainText(/\d.*% of days go short of water/);
+  await expect(page.locator('.sampled')).toContainText(/days sampled.*95 % sure/);
+
+  // The tank that would do.
+  await page.getByRole('button', { name: 'Find the tank that would do' }).click();
+  const take = page.getByRole('button', { name: /^Make it \d+/ });
+  await expect(take).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('What moves the answer most')).toBeVisible();
+  await take.click();
+  await expect(page.locator('pz-day-station aside .finding').first()).toContainText('Water on all but', { timeout: 30_000 });
+
+  // Another school on the same days.
+  await station(page, 'Options').click();
+  await page.getByRole('button', { name: 'Carry all the day’s water' }).click();
+  await page.getByRole('button', { name: 'Two guns at half flow on Washer A' }).click();
+  await expect(page.locator('pz-options-station thead th')).toHaveCount(3, { timeout: 60_000 });
+  await expect(page.locator('pz-options-station section.does h2').first()).toContainText(/Keep the build|Build “|Nothing here/);
+  await page.getByRole('button', { name: 'Build Two guns at half flow on Washer A' }).last().click();
+  await expect(page.locator('pz-waterway a.pipe.hose')).toHaveCount(2);
+  await expect(page.getByLabel('Option', { exact: true }).nth(1)).toHaveValue('Before “Two guns at half flow on Washer A”');
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('pz-waterway a.pipe.hose')).toHaveCount(2);
+  await expect(page.getByLabel('Option', { exact: true })).toHaveCount(2);
+  await expectAccessible(page);
+});
+
+test('the board by keyboard: pick, move, pass, stretch, remove, undo', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/depot-service/day`);
+  const block = (key: string) => page.locator(`[data-block="${key}"]`);
+  await block('0:2').click();
+  await expect(page.getByRole('heading', { name: 'Phase: Wash' })).toBeVisible();
+  await expect(page.getByLabel('Takes', { exact: true })).toHaveValue('40 min');
+  await block('0:2').focus();
+  await page.keyboard.press('+');
+  await expect(page.getByLabel('Takes', { exact: true })).toHaveValue('45 min');
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.locator('pz-day-board .rowname').nth(1)).toHaveText('Hand 2');
+  await page.keyboard.press('ArrowRight');
+  await expect(block('0:3')).toBeFocused();
+  await page.keyboard.press('Delete');
+  await expect(page.locator('[data-block^="0:"]')).toHaveCount(3);
+  await page.locator('h2').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('[data-block^="0:"]')).toHaveCount(4);
+  await page.getByLabel('Starts at', { exact: true }).fill('99:00');
+  await page.getByLabel('Starts at', { exact: true }).blur();
+  await expect(page.getByRole('alert')).toContainText('A time of day reads like 7:30');
+  await saved(page);
+});
+
+test('the board by mouse: a longer phase, another order', async ({ page, server }) => {
+  await page.setViewportSize({ width: 1280, height: 1100 });
+  await page.goto(`${server.url}/rig/depot-service/day`);
+  await page.getByRole('button', { name: 'Write the day down' }).click();
+  await page.locator('[data-block="0:2"]').click();
+  const takes = page.getByLabel('Takes', { exact: true });
+  await expect(takes).toHaveValue('40 min');
+  await page.locator('[data-block="0:2"] .edge').scrollIntoViewIfNeeded();
+  const edge = (await page.locator('[data-block="0:2"] .edge').boundingBox())!;
+  await page.mouse.move(edge.x + 3, edge.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(edge.x + 33, edge.y + 8, { steps: 5 });
+  await page.mouse.up();
+  await expect(takes).not.toHaveValue('40 min');
+  const wash = (await page.locator('[data-block="0:2"]').boundingBox())!;
+  await page.mouse.move(wash.x + 30, wash.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(wash.x - 140, wash.y + 10, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.locator('[data-block="0:0"]')).toHaveAttribute('aria-label', /^Wash/);
+  await expect(page.locator('.block.held')).toHaveCount(0);
+});
+
+test('a minute of the day shows on the waterway, the side view and the levels; escape from it to the whole day', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/depot-service/day`);
+  const wash = page.locator('[data-block="0:2"]');
+  await wash.click();
+  const scrub = page.getByLabel('Minute of the day');
+  const field = (await page.locator('pz-day-board .field').boundingBox())!;
+  const box = (await wash.boundingBox())!;
+  const middle = String(Math.round((1000 * (box.x + box.width / 2 - field.x)) / field.width));
+  await scrub.fill(middle);
+  await expect(page.locator('pz-minute-panel')).toContainText(/At 8:4\d/);
+  await expect(page.locator('pz-minute-panel')).toContainText('Gun 3019');
+  await expect(page.locator('pz-waterway')).toContainText(/at 8:4\d/);
+  await expect(page.locator('pz-waterway')).toContainText('running');
+  await scrub.fill('5');
+  await expect(page.locator('pz-waterway')).not.toContainText('running');
+  await page.getByRole('button', { name: 'Whole day' }).click();
+  await expect(page.locator('pz-waterway')).not.toContainText('at 8:');
+  await scrub.fill(middle);
+  await station(page, 'Tanks').click();
+  await expect(page.locator('pz-waterway')).not.toContainText(/at 8:4\d/);
+});
+
+test('many days are sampled in the background, can be stopped, and the page answers meanwhile', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/crew/day`);
+  await expect(page.locator('.sampled')).toContainText('95 % sure');
+  await page.getByRole('button', { name: 'Sample 10 000 days' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Sampling days' })).toBeVisible();
+  await page.getByLabel('Minute of the day').fill('400');
+  await expect(page.locator('pz-minute-panel')).toContainText('At ');
+  await expect(page.getByRole('progressbar', { name: 'Sampling days' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.locator('.sampled')).toContainText('stopped');
+});
+
+test('the yard tells each build’s chance of a short day', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText(/short days|no short day in 300/, { timeout: 30_000 });
+  await expectAccessible(page);
+});
+
+test('day and options are accessible in light and dark, and fit a tablet', async ({ page, server }) => {
+  for (const theme of ['light', 'dark']) {
+    await page.goto(server.url);
+    await page.evaluate((t) => localStorage.setItem('pozzo.settings', JSON.stringify({ units: 'metric', theme: t })), theme);
+    await page.goto(`${server.url}/rig/dairy/day`);
+    await expect(page.locator('.sampled')).toContainText('95 % sure');
+    await page
+      .getByRole('button', { name: 'Write the day down' })
+      .or(page.getByRole('heading', { name: 'Job', exact: true }))
+      .first()
+      .click();
+    await page.locator('[data-block]').first().click();
+    await expect(page.getByRole('heading', { name: /^Phase:/ })).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(`${server.url}/rig/dairy/options`);
+    await expect(page.locator('pz-options-station table')).toBeVisible({ timeout: 30_000 });
+    await expectAccessible(page);
+  }
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(`${server.url}/rig/dairy/day`);
+  await expect(page.locator('pz-day-board')).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+});

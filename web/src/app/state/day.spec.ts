@@ -1,0 +1,129 @@
+import { TestBed } from '@angular/core/testing';
+import { type DayChunk, type DaySample, pontoonRig, type RigDocument } from '@pozzo/core';
+import { provideMockActions } from '@ngrx/effects/testing';
+import { provideMockStore } from '@ngrx/store/testing';
+import { firstValueFrom, NEVER, Observable, of, Subject, toArray } from 'rxjs';
+import type { Action } from '@ngrx/store';
+import { HeavyClient } from '../workers/heavy-client';
+import { sampleInRounds } from '../workers/sample-days';
+import { compare, size } from './day.effects';
+import { DayActions, dayFeature } from './day.feature';
+import { DocumentActions } from './document.feature';
+
+const reduce = dayFeature.reducer;
+const initial = reduce(undefined, { type: '@@init' });
+
+describe('work on the day as state', () => {
+  test('begins, tells how far it is, is done; its last value stays while a newer one runs', () => {
+    let s = reduce(initial, DayActions.begun({ work: 'sample' }));
+    expect(s.sample).toMatchObject({ state: 'working', share: 0 });
+    s = reduce(s, DayActions.progress({ work: 'sample', share: 0.4, value: { days: 400 } as DaySample }));
+    s = reduce(s, DayActions.progress({ work: 'sample', share: 0.6, value: null }));
+    expect(s.sample).toMatchObject({ share: 0.6, value: { days: 400 } });
+    s = reduce(s, DayActions.done({ work: 'sample', value: { days: 800 } as DaySample }));
+    s = reduce(s, DayActions.begun({ work: 'sample' }));
+    expect(s.sample).toMatchObject({ state: 'working', value: { days: 800 } });
+  });
+  test('cancelled and failed are shown as such; a finished piece cannot be cancelled', () => {
+    const working = reduce(initial, DayActions.begun({ work: 'sizing' }));
+    expect(reduce(working, DayActions.cancel({ work: 'sizing' })).sizing.state).toBe('cancelled');
+    expect(reduce(working, DayActions.failed({ work: 'sizing', message: 'no' })).sizing).toMatchObject({ state: 'failed', error: 'no' });
+    expect(reduce(initial, DayActions.cancel({ work: 'sizing' })).sizing.state).toBe('idle');
+  });
+  test('a new day takes back sizes that spoke of the old one, and keeps the minute within it', () => {
+    let s = reduce(initial, DayActions.done({ work: 'sizing', value: null }));
+    s = reduce(s, DayActions.look({ minute: 9000 }));
+    s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never }));
+    expect(s).toMatchObject({ minute: 5000, sizing: { state: 'idle' } });
+    expect(reduce(s, DayActions.leave()).minute).toBeNull();
+    expect(reduce(s, DocumentActions.open({ id: 'x' }))).toEqual(initial);
+  });
+});
+
+const empty = (from: number, count: number): DayChunk => ({
+  from,
+  count,
+  figures: new Float64Array(8 * count),
+  firstAt: new Float64Array(0),
+  lost: new Float64Array(0),
+  strength: new Float64Array(0),
+  levels: new Uint32Array(1),
+  unsettled: 0,
+});
+
+/** A client that answers at once; `chance` is what every gathering finds. */
+function client(chance: number, most = 2) {
+  const asked: { from: number; count: number }[] = [];
+  return {
+    asked,
+    most,
+    run: (kind: string, ask: { from: number; count: number; part: DayChunk }) => {
+      if (kind === 'sample') {
+        asked.push({ from: ask.from, count: ask.count });
+        return of({ state: 'done' as const, value: empty(ask.from, ask.count) });
+      }
+      const days = ask.part.count;
+      const half = 1.5 / Math.sqrt(days);
+      return of({
+        state: 'done' as const,
+        value: { days, tolerance: 0.02, short: { days, chance, low: Math.max(chance - half, 0), high: chance + half } } as DaySample,
+      });
+    },
+  };
+}
+
+describe('sampling in rounds', () => {
+  const run = (c: ReturnType<typeof client>, most: number) => firstValueFrom(sampleInRounds(c as unknown as HeavyClient, pontoonRig(), most).pipe(toArray()));
+  test('days are spread over the workers without a gap, and rounds double', async () => {
+    const c = client(0.3);
+    const told = await run(c, 2000);
+    expect(c.asked.slice(0, 4)).toEqual([
+      { from: 0, count: 200 },
+      { from: 200, count: 200 },
+      { from: 400, count: 200 },
+      { from: 600, count: 200 },
+    ]);
+    const total = c.asked.reduce((s, a) => s + a.count, 0);
+    expect(told[told.length - 1]).toMatchObject({ share: 1, sample: { days: total } });
+  });
+  test('it stops at the most asked for when the answer stays open', async () => {
+    const c = client(0.02);
+    const told = await run(c, 1000);
+    expect(told.map((t) => t.sample.days)).toEqual([400, 800, 1000]);
+    expect(told.map((t) => t.share)).toEqual([0.4, 0.8, 1]);
+  });
+});
+
+describe('effects', () => {
+  const setUp = (document: RigDocument | null, run: (kind: string) => Observable<unknown>) => {
+    const actions = new Subject<Action>();
+    TestBed.configureTestingModule({
+      providers: [
+        provideMockActions(() => actions),
+        provideMockStore({ initialState: { document: { document } } }),
+        { provide: HeavyClient, useValue: { most: 1, run } },
+      ],
+    });
+    return actions;
+  };
+  test('sizing tells its progress and is stopped by a cancel', () => {
+    const actions = setUp(pontoonRig(), (kind) => (kind === 'sizing' ? of({ state: 'working', share: 0.5 }) : NEVER));
+    const heard: Action[] = [];
+    TestBed.runInInjectionContext(() => size()).subscribe((a) => heard.push(a));
+    actions.next(DayActions.size());
+    expect(heard).toEqual([
+      DayActions.begun({ work: 'sizing' }),
+      DayActions.progress({ work: 'sizing', share: 0.5, value: null }),
+      DayActions.begun({ work: 'swings' }),
+    ]);
+    actions.next(DayActions.cancel({ work: 'swings' }));
+    expect(heard).toHaveLength(3);
+  });
+  test('a failure in the worker becomes a message; nothing runs without a document', () => {
+    const actions = setUp(pontoonRig(), () => new Observable((o) => o.error(new Error('out of memory'))));
+    const heard: Action[] = [];
+    TestBed.runInInjectionContext(() => compare()).subscribe((a) => heard.push(a));
+    actions.next(DayActions.compare());
+    expect(heard[1]).toEqual(DayActions.failed({ work: 'comparison', message: 'out of memory' }));
+  });
+});

@@ -1,0 +1,75 @@
+import { Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { dayOf, formatQuantity, parseRig } from '@pozzo/core';
+import { clockWords } from '../../kit/clock';
+import { safely } from '../../kit/elevation';
+import { RigStore } from '../../state/rig-store';
+
+/** The customer's day in short: its jobs, their length, what the sites give; the board is one press away. */
+@Component({
+  selector: 'pz-day-summary',
+  imports: [RouterLink],
+  template: `
+    @if (day(); as d) {
+      <h2>The customer’s day</h2>
+      <p class="lead">{{ d.words }}</p>
+      <table>
+        <tbody>
+          @for (j of d.jobs; track $index) {
+            <tr>
+              <th scope="row">{{ j.name }}</th>
+              <td>{{ j.length }}</td>
+              <td>{{ j.crew }}</td>
+              <td>{{ j.water }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p><a class="press small" [routerLink]="['/rig', rig.state().id, 'day']">Open the day board</a></p>
+    }
+  `,
+  styles: `
+    .lead {
+      margin: 4px 0;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      margin: 4px 0 8px;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 4px 12px 4px 0;
+      border-bottom: 1px solid var(--line);
+      font-weight: 400;
+    }
+    th {
+      font-weight: 600;
+    }
+  `,
+})
+export class DaySummary {
+  protected readonly rig = inject(RigStore);
+  protected readonly day = computed(() => {
+    const doc = this.rig.document();
+    const rig = doc && safely(() => parseRig(doc));
+    if (!rig) return null;
+    const day = dayOf(rig);
+    const q = (v: number, d: Parameters<typeof formatQuantity>[1]): string => formatQuantity(v, d, this.rig.units(), { digits: 2 });
+    const spigot = day.spigot ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}` : 'spigots as assumed below';
+    return {
+      words: `${doc.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}; ${q(day.tolerance, 'ratio')} of days may go short.`,
+      jobs: day.jobs.map((j) => {
+        const hands = Math.max(1, ...j.phases.map((p) => (p.crew === 'all' ? 1 : Number(p.crew))));
+        const lengths = Array.from({ length: hands }, (_, c) => j.phases.reduce((s, p) => s + (p.crew === 'all' || Number(p.crew) === c + 1 ? p.time : 0), 0));
+        return {
+          name: j.name,
+          length: q(Math.max(...lengths), 'time'),
+          crew: hands === 1 ? '1 hand' : `${hands} hands`,
+          water: j.water === 'tap' ? 'tap' : 'no tap',
+        };
+      }),
+    };
+  });
+}
