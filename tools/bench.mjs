@@ -1,6 +1,7 @@
 // Speed as ratios within one run: figures of one machine mean little, their relations travel.
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import { buildNode, buildWeb, chromium, install, root } from './steps.mjs';
 import { withBrowser } from './browser.mjs';
 
@@ -8,7 +9,8 @@ install();
 chromium();
 buildNode();
 buildWeb();
-const { assess, DEMO_RIGS, inpNetwork, parseRig, readInp, readRig, rigInp } = await import('../core/dist/index.js');
+const { assess, dayModel, DEMO_RIGS, gatherSample, inpNetwork, parseRig, readInp, readRig, rigInp, sampleChunk, shapeHeight, Simulator, volumeAt } =
+  await import('../core/dist/index.js');
 
 const median = (xs) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)];
 const p95 = (xs) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length * 0.95)];
@@ -82,6 +84,70 @@ row(
   `flows differ by at most ${(100 * worst).toFixed(2)} % of the largest`,
 );
 row('EPANET engine ÷ our solver', (theirs / ours).toFixed(1), `from ${Math.min(...ratios).toFixed(1)} to ${Math.max(...ratios).toFixed(1)} by layout`);
+
+// Work days of the largest layout: one core, two cores, and an extended-period run of the same water side by the engine.
+const model = dayModel(largest.rig);
+const DAYS = 1000;
+const alone = median(time(() => sampleChunk(model, 1, 0, DAYS), 3, 1));
+row(
+  'work days a second, one core',
+  `${((1000 * DAYS) / alone).toFixed(0)}`,
+  `${largest.id}, ${(model.usualSeconds / 3600).toFixed(1)} h a day, levels counted`,
+);
+const inThread = (from, count) =>
+  new Promise((done, fail) => {
+    const worker = new Worker(new URL('./day-worker.mjs', import.meta.url), { workerData: { document: largest.document, seed: 1, from, count } });
+    worker.once('message', done);
+    worker.once('error', fail);
+  });
+const LOTS = 10_000;
+const started = performance.now();
+const parts = await Promise.all([inThread(0, LOTS / 2), inThread(LOTS / 2, LOTS / 2)]);
+const sample = gatherSample(model, 1, parts);
+const together = performance.now() - started;
+row(
+  'work days a second, two cores',
+  `${((1000 * LOTS) / together).toFixed(0)}`,
+  `${(alone / DAYS / (together / LOTS)).toFixed(2)} × one core, threads started and bands gathered`,
+);
+row(
+  '10 000 days with bands, two cores',
+  `${(together / 1000).toFixed(1)} s`,
+  `short of water on ${(100 * sample.short.chance).toFixed(1)} %, ${(100 * sample.short.low).toFixed(1)} to ${(100 * sample.short.high).toFixed(1)}`,
+);
+
+// The engine's run: the water side with its tank emptying, triggers steady, a step a minute, as long as the usual day.
+const water = largest.rig.tanks.filter((t) => t.holds === undefined);
+let eps = rigInp(largest.rig);
+const tanks = water.map((t) => {
+  eps = eps.replace(new RegExp(`^tank_${t.id}\\t.*$`, 'm'), '');
+  const depth = Math.min(t.fullLevel, shapeHeight(t.shape));
+  const diameter = Math.sqrt((4 * volumeAt(t.shape, depth)) / (Math.PI * depth));
+  return `tank_${t.id}\t${t.base}\t${depth}\t0\t${depth}\t${diameter}\t0`;
+});
+const minutes = Math.round(model.usualSeconds / 60);
+eps = eps
+  .replace('[PIPES]', `[TANKS]\n${tanks.join('\n')}\n\n[PIPES]`)
+  .replace(/(\[END\][\s\S]*)?$/, `\n[TIMES]\nDURATION\t${minutes} MIN\nHYDRAULIC TIMESTEP\t1 MIN\nREPORT TIMESTEP\t1 MIN\n[END]\n`);
+workspace.writeFile('eps.inp', eps);
+const long = new Project(workspace);
+console.warn = () => undefined;
+long.open('eps.inp', 'e.rpt', 'e.bin');
+const run = () => {
+  long.openH();
+  long.initH(InitHydOption.InitFlow);
+  do long.runH();
+  while (long.nextH() > 0);
+  long.closeH();
+};
+const engineDay = median(time(run, 5, 1));
+console.warn = warn;
+long.close();
+const simulator = new Simulator(model);
+let which = 0;
+const ownDay = median(time(() => simulator.run({ seed: 1, day: which++ }), 300, 50));
+row('one work day, ours', `${ownDay.toFixed(2)} ms`, 'every phase, mix, level, float and shortage');
+row('one work day, EPANET engine, water side, a step a minute', `${engineDay.toFixed(1)} ms`, `${(engineDay / ownDay).toFixed(0)} × ours`);
 
 await withBrowser(async (browser, url) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -202,7 +202,7 @@ test('tank levels agree within 1 % with an extended-period run of the EPANET eng
     return (volumeM3[0][i - 1] + (volumeM3[0][i] - volumeM3[0][i - 1]) * Math.min(share, 1)) / (shape.length * shape.width);
   };
   let compared = 0;
-  for (let step = 1; step > 0; ) {
+  for (let step = 1; step > 0;) {
     const t = project.runH();
     const level = project.getNodeValue(tank, NodeProperty.Head) - rig.tanks[0].base;
     if (t > 0 && t % 300 === 0) {

@@ -1,6 +1,6 @@
 import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../cases.js';
-import { wayOf } from './blend-network.js';
+import { Blends, wayOf } from './blend-network.js';
 import { assessLiquids } from './liquids.js';
 import { assessMeetings } from './meetings.js';
 import { assessMix } from './mix.js';
@@ -12,8 +12,9 @@ import { assessPureWater, assessWinter } from './winter.js';
 /** The chemical side of a rig: what meets, in what strength, by which pump, and what it eats. */
 export function assessChemical(cases: Cases, stocks: Stocks): ChemicalResult {
   const { rig } = cases;
-  const mixes = rig.mixes.map((m) => assessMix(cases, stocks, m)).filter((m) => m !== undefined);
-  const softPumps = assessSoftPumps(cases, stocks, mixes);
+  const blends = new Blends(rig, cases.values, stocks);
+  const mixes = rig.mixes.map((m) => assessMix(cases, stocks, blends, m)).filter((m) => m !== undefined);
+  const softPumps = assessSoftPumps(cases, blends, mixes);
   return {
     mixes,
     softPumps,

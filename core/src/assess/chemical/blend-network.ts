@@ -67,6 +67,8 @@ export class BlendNetwork {
   readonly delivery: Line;
   readonly water: Water;
   readonly network: Network;
+  /** Of the blend last solved: where the next solve begins. */
+  private gravity = 1;
   private readonly tankNodes: Int32Array;
   private readonly branchLinks: Int32Array;
   private readonly clean: Float64Array;
@@ -196,11 +198,11 @@ export class BlendNetwork {
       const surface = b.tank ? b.tank.base + Math.max(levels[i], 0) : mix.height;
       network.head[this.tankNodes[i]] = mix.height + b.stock.gravity * (surface - mix.height);
     }
-    let gravity = 1;
+    let gravity = this.gravity;
     let solved = true;
     let total = 0;
     const flows = branches.map(() => 0);
-    // The blend's weight hangs on the flows, which hang a little on the weight: two rounds settle it.
+    // The blend's weight hangs on the flows, which hang a little on the weight: from the last answer one round often settles it.
     for (let round = 0; round < 3; round++) {
       network.quadratic.set(dirty ? this.dirty : this.clean);
       network.quadratic[this.deliveryLink] *= gravity;
@@ -222,6 +224,7 @@ export class BlendNetwork {
       const next = total > 0 ? branches.reduce((s, b, i) => s + (b.stock.gravity * flows[i]) / total, 0) : 1;
       const done = Math.abs(next - gravity) < 1e-4;
       gravity = next;
+      this.gravity = next;
       if (done || branches.length === 0) break;
     }
     const rhoG = this.water.densityKgM3 * GRAVITY;
@@ -238,6 +241,26 @@ export class BlendNetwork {
       inletPressurePa: (head('in') - mix.height - gravity * (this.pump.height - mix.height)) * rhoG,
       solved,
     };
+  }
+}
+
+/** The networks of a rig's blends, each built once. Solving leaves a network as its document has it. */
+export class Blends {
+  private readonly nets = new Map<string, BlendNetwork | undefined>();
+
+  constructor(
+    private readonly rig: Rig,
+    private readonly values: AssumptionValues,
+    private readonly stocks: Stocks,
+  ) {}
+
+  /** Of a mix; undefined when its way is not whole. */
+  of(mix: Mix): BlendNetwork | undefined {
+    if (!this.nets.has(mix.id)) {
+      const way = wayOf(this.rig, mix);
+      this.nets.set(mix.id, way && new BlendNetwork(this.rig, this.values, this.stocks, mix, way.pump, way.sprayer, way));
+    }
+    return this.nets.get(mix.id);
   }
 }
 

@@ -3,7 +3,8 @@ import { shapeHeight, surfaceAt } from '../../rig/tank-shape.js';
 import { drawHeight, type BlendNetwork } from './blend-network.js';
 import type { MixCase, MixStream } from './types.js';
 
-const STEPS = 24;
+/** Steps of a day's spraying: the strength of one tank's liquid does not move, only its level. */
+const stepsOf = (net: BlendNetwork): number => (net.branches.length > 1 ? 16 : 6);
 
 /** Tank levels when the day starts, inside, m, by branch. */
 export const startLevels = (net: BlendNetwork): number[] => net.branches.map((b) => (b.tank ? Math.min(b.tank.startLevel, shapeHeight(b.tank.shape)) : 0));
@@ -28,12 +29,13 @@ export function sprayDay(
   const strength: number[] = [];
   let time = 0;
   let ranOut = Infinity;
-  for (let i = 0; i <= STEPS; i++) {
+  const steps = stepsOf(net);
+  for (let i = 0; i <= steps; i++) {
     const s = net.solve(levels, false, strengths);
     timeS.push(time);
     strength.push(s.strength);
-    if (i === STEPS || !(s.flowM3s > 0) || !(dayM3 > 0)) break;
-    const dt = dayM3 / STEPS / s.flowM3s;
+    if (i === steps || !(s.flowM3s > 0) || !(dayM3 > 0)) break;
+    const dt = dayM3 / steps / s.flowM3s;
     time += dt;
     net.branches.forEach((b, k) => {
       if (kept[k] || !b.tank) return;

@@ -7,7 +7,7 @@ import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
 import { type Verdict, worse } from '../verdict.js';
-import { BlendNetwork, drawHeight, wayOf } from './blend-network.js';
+import { type Blends, drawHeight, wayOf } from './blend-network.js';
 import { byLevel, carriedStrengths, recipeFor, sprayDay, startLevels, strayCases, streamsOf } from './blended-mix.js';
 import { washNeeds, wantedStrength } from './consumption.js';
 import { drawnAt, drawLevel, drawnWay } from './drawn-mix.js';
@@ -32,7 +32,7 @@ interface Common {
 }
 
 /** What reaches the wall by a mix; undefined when its way is not whole. */
-export function assessMix(cases: Cases, stocks: Stocks, mix: Mix): MixResult | undefined {
+export function assessMix(cases: Cases, stocks: Stocks, blends: Blends, mix: Mix): MixResult | undefined {
   const { rig, values } = cases;
   const needs = washNeeds(rig, mix, values);
   const dayM3 = needs.reduce((s, n) => s + n.mixM3 * n.perDay, 0);
@@ -48,14 +48,14 @@ export function assessMix(cases: Cases, stocks: Stocks, mix: Mix): MixResult | u
     jobM3: jobs > 0 ? dayM3 / jobs : 0,
     jobsPerDay: jobs,
   };
-  return mix.way === 'downstream' || mix.way === 'nozzle' ? assessDrawn(cases, stocks, common) : assessBlended(stocks, common);
+  return mix.way === 'downstream' || mix.way === 'nozzle' ? assessDrawn(cases, stocks, common) : assessBlended(blends, common);
 }
 
-function assessBlended(stocks: Stocks, c: Common): MixResult | undefined {
-  const { rig, values, mix, wanted } = c;
+function assessBlended(blends: Blends, c: Common): MixResult | undefined {
+  const { rig, mix, wanted } = c;
   const way = wayOf(rig, mix);
-  if (!way) return undefined;
-  const net = new BlendNetwork(rig, values, stocks, mix, way.pump, way.sprayer, way);
+  const net = blends.of(mix);
+  if (!way || !net) return undefined;
   const finished = mix.way !== 'proportioner';
   const strengths = carriedStrengths(net, wanted);
   const streams = streamsOf(net, strengths);

@@ -6,10 +6,9 @@ import type { Rig } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
 import { type Verdict, worse } from '../verdict.js';
-import { BlendNetwork, diaphragmOf, wayOf } from './blend-network.js';
+import { type Blends, diaphragmOf, wayOf } from './blend-network.js';
 import { carriedStrengths, startLevels } from './blended-mix.js';
 import { wantedStrength } from './consumption.js';
-import type { Stocks } from './stock.js';
 import type { MixResult, SoftPumpResult } from './types.js';
 
 /** Share of a battery that may be taken out, by chemistry. */
@@ -23,13 +22,13 @@ function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
 }
 
 /** Every pump with a whole way: where its curve meets hose and tip, how high it throws, what it eats in a day. */
-export function assessSoftPumps(cases: Cases, stocks: Stocks, mixes: readonly MixResult[]): SoftPumpResult[] {
+export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly MixResult[]): SoftPumpResult[] {
   const { rig, values } = cases;
   return rig.softPumps.flatMap((pump) => {
     const mix = rig.mixes.find((m) => wayOf(rig, m)?.pump.id === pump.id);
     const way = mix && wayOf(rig, mix);
-    if (!mix || !way) return [];
-    const net = new BlendNetwork(rig, values, stocks, mix, pump, way.sprayer, way);
+    const net = mix && blends.of(mix);
+    if (!mix || !way || !net) return [];
     const half = startLevels(net).map((x) => x / 2);
     const strengths = carriedStrengths(net, wantedStrength(mix, values));
     const state = net.solve(half, false, strengths);

@@ -43,21 +43,25 @@ export class Waterway {
     { initialValue: '' },
   );
   /** What the open station speaks of, or else what holds the rig back most. */
-  private readonly focus = computed(() => {
-    const d = this.drawing();
-    const tree = this.router.parseUrl(this.url());
-    const station = tree.root.children['primary']?.segments[2]?.path ?? '';
-    return d && (placeOf(d, station, tree.queryParams['of']) ?? { x: d.loudX, y: d.loudY });
-  });
+  private readonly focus = computed(
+    () => {
+      const d = this.drawing();
+      const tree = this.router.parseUrl(this.url());
+      const station = tree.root.children['primary']?.segments[2]?.path ?? '';
+      const at = d && (placeOf(d, station, tree.queryParams['of']) ?? { x: d.loudX, y: d.loudY });
+      return at && { x: at.x / d.width, y: at.y / d.height };
+    },
+    // Scrolled to only when it moves: reading sizes back costs a layout.
+    { equal: (a, b) => a?.x === b?.x && a?.y === b?.y },
+  );
 
   constructor() {
     afterRenderEffect(() => {
-      const d = this.drawing();
       const at = this.focus();
       const frame = this.frame()?.nativeElement;
-      if (!d || !at || !frame) return;
-      if (frame.scrollWidth > frame.clientWidth) frame.scrollLeft = (at.x / d.width) * frame.scrollWidth - frame.clientWidth / 2;
-      if (frame.scrollHeight > frame.clientHeight) frame.scrollTop = (at.y / d.height) * frame.scrollHeight - frame.clientHeight / 2;
+      if (!at || !frame) return;
+      if (frame.scrollWidth > frame.clientWidth) frame.scrollLeft = at.x * frame.scrollWidth - frame.clientWidth / 2;
+      if (frame.scrollHeight > frame.clientHeight) frame.scrollTop = at.y * frame.scrollHeight - frame.clientHeight / 2;
     });
   }
 
