@@ -2,7 +2,7 @@ import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { Machine, Tank } from '../rig/schema.js';
 import { figure, input, message } from '../working/figure.js';
 import { outletBore, type Cases } from './cases.js';
-import { partShares } from './feed.js';
+import { partShares } from './part-shares.js';
 import { nodeIds } from './rig-network.js';
 import type { FillResult, Finding, LevelSeries, TankResult, Verdict } from './types.js';
 

@@ -7,7 +7,7 @@ import { volumeAt } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
 import { bulkheadHeight } from './rig-network.js';
 import type { Cases } from './cases.js';
-import { partShares } from './feed.js';
+import { partShares } from './part-shares.js';
 import type { BypassResult, Finding, PressureCase, Verdict } from './types.js';
 
 /**

@@ -5,7 +5,7 @@ import type { Line, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { figure, input, message } from '../working/figure.js';
 import type { Cases } from './cases.js';
-import { partShares } from './feed.js';
+import { partShares } from './part-shares.js';
 import type { DrainResult, Finding, Verdict } from './types.js';
 
 /** Outflow, m³/s, that a head drives through a line into the open; the jet leaves with the last bore. */

@@ -4,7 +4,7 @@ import { GRAVITY } from '../fluid/air.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { Line } from '../rig/schema.js';
 import type { Cases } from './cases.js';
-import { partShares } from './feed.js';
+import { partShares } from './part-shares.js';
 import type { FillResult, Finding } from './types.js';
 
 const NEXT_BORE_M = [0.0127, 0.015875, 0.01905, 0.0254, 0.03175, 0.0381];

@@ -5,7 +5,7 @@ export { timeToEmpty } from './buffer.js';
 export { ventVacuum } from './drain.js';
 export { submergence } from './heel.js';
 export { fitSpigot, type SpigotCurve } from './spigot-curve.js';
-export { caseWords } from './feed.js';
+export { caseWords } from './feed-findings.js';
 export { nextBore } from './fill.js';
 export { RigNetwork, nodeIds, linkIds } from './rig-network.js';
 export * from './chemical/types.js';

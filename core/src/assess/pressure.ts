@@ -4,7 +4,7 @@ import { deratedPower } from '../hydraulics/plunger-pump.js';
 import type { Line, Machine, Outlet } from '../rig/schema.js';
 import { figure, input, type Message, message } from '../working/figure.js';
 import type { Cases } from './cases.js';
-import { partShares } from './feed.js';
+import { partShares } from './part-shares.js';
 import { linkIds, nodeIds } from './rig-network.js';
 import type { Finding, MachineResult, OutletResult, PressureCase, Verdict } from './types.js';
 

@@ -1,18 +1,19 @@
 import type { DayModel } from './model.js';
-import type { Simulator } from './simulator.js';
+import type { Rates } from './rates.js';
+import type { DayTally } from './tally.js';
 import type { DayTrace, PhaseRun } from './types.js';
 import { VesselLaw } from './vessel-law.js';
 
 /** Looks on while a day is worked through. Times are read off the simulator. */
 export interface Recorder {
-  begin(day: Simulator): void;
+  begin(day: DayTally): void;
   /** Before a step of `dt` s is taken with these rates. */
-  step(day: Simulator, into: Float64Array, out: Float64Array, strength: Float64Array, gun: Float64Array, dt: number, connected: boolean): void;
-  phaseBegins(day: Simulator, job: number, phase: number): void;
-  phaseEnds(day: Simulator, job: number, phase: number): void;
+  step(day: DayTally, rates: Rates, dt: number, connected: boolean): void;
+  phaseBegins(day: DayTally, job: number, phase: number): void;
+  phaseEnds(day: DayTally, job: number, phase: number): void;
   phaseWaits(job: number, phase: number, seconds: number): void;
   phaseUndone(job: number, phase: number, seconds: number): void;
-  end(day: Simulator): void;
+  end(day: DayTally): void;
 }
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
@@ -29,8 +30,9 @@ export class TraceRecorder implements Recorder {
     this.phases.length = 0;
     this.rows.length = 0;
   }
-  step(day: Simulator, into: Float64Array, out: Float64Array, strength: Float64Array, gun: Float64Array, dt: number, connected: boolean): void {
-    const row = { i: [...into], o: [...out], s: [...strength], g: [...gun], c: connected };
+  step(day: DayTally, rates: Rates, dt: number, connected: boolean): void {
+    const { into, out } = rates;
+    const row = { i: [...into], o: [...out], s: [...rates.strength], g: [...rates.gun], c: connected };
     this.rows.push({ t: day.time, v: [...day.volume], ...row });
     // A float valve bends its line: points between draw it.
     if (dt < 90) return;
@@ -47,7 +49,7 @@ export class TraceRecorder implements Recorder {
       });
     }
   }
-  phaseBegins(day: Simulator, job: number, phase: number): void {
+  phaseBegins(day: DayTally, job: number, phase: number): void {
     const p = this.model.jobs[job].phases[phase];
     this.phases.push({
       job,
@@ -65,7 +67,7 @@ export class TraceRecorder implements Recorder {
   private run(job: number, phase: number): Mutable<PhaseRun> {
     return this.phases.find((r) => r.job === job && r.phase === phase)!;
   }
-  phaseEnds(day: Simulator, job: number, phase: number): void {
+  phaseEnds(day: DayTally, job: number, phase: number): void {
     this.run(job, phase).toS = day.time;
   }
   phaseWaits(job: number, phase: number, seconds: number): void {
@@ -74,7 +76,7 @@ export class TraceRecorder implements Recorder {
   phaseUndone(job: number, phase: number, seconds: number): void {
     this.run(job, phase).undoneS += seconds;
   }
-  end(day: Simulator): void {
+  end(day: DayTally): void {
     const none = this.model.vessels.map(() => 0);
     this.rows.push({
       t: day.time,
@@ -128,7 +130,7 @@ export class LevelCounter implements Recorder {
   begin(): void {
     this.next = 0;
   }
-  step(day: Simulator, into: Float64Array, out: Float64Array, _strength: Float64Array, _gun: Float64Array, dt: number): void {
+  step(day: DayTally, { into, out }: Rates, dt: number): void {
     const { times, model, law } = this;
     while (this.next < times.length && times[this.next] < day.time + dt) {
       const at = times[this.next] - day.time;
@@ -143,7 +145,7 @@ export class LevelCounter implements Recorder {
   phaseEnds(): void {}
   phaseWaits(): void {}
   phaseUndone(): void {}
-  end(day: Simulator): void {
+  end(day: DayTally): void {
     for (; this.next < this.times.length; this.next++) for (let v = 0; v < this.model.vessels.length; v++) this.count(v, this.next, day.volume[v]);
   }
 }

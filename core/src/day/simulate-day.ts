@@ -57,7 +57,7 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
     waitedS: run.waited,
     undoneS: run.undone,
     used: run.used,
-    filled: run.filled,
+    filled: run.filled || 0,
     refilled: run.refilled,
     dumped: run.dumped,
     carriedMost: run.carriedMost,

@@ -2,7 +2,7 @@ import type { Cases } from '../assess/cases.js';
 import { isDraw } from '../assess/cases.js';
 import { bypassLine } from '../assess/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
-import { feedByLevel, feedMargin } from '../assess/feed.js';
+import { feedByLevel, feedMargin } from '../assess/feed-limits.js';
 import { POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
 import { linkIds, nodeIds } from '../assess/rig-network.js';
 import { tidy } from './tidy.js';

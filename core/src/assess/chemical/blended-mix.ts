@@ -1,6 +1,6 @@
 import { batch, topUp } from '../../chemistry/dilution.js';
 import { shapeHeight, surfaceAt } from '../../rig/tank-shape.js';
-import { drawHeight, type BlendNetwork } from './blend-network.js';
+import { drawHeight, type BlendNetwork, type BlendState } from './blend-network.js';
 import type { MixCase, MixStream } from './types.js';
 
 /** Steps of a day's spraying: the strength of one tank's liquid does not move, only its level. */
@@ -83,9 +83,8 @@ export function byLevel(net: BlendNetwork, strengths: readonly number[]): { shar
   });
 }
 
-/** Streams of the first minute. */
-export function streamsOf(net: BlendNetwork, strengths: readonly number[]): MixStream[] {
-  const s = net.solve(startLevels(net), false, strengths);
+/** Streams of a solved blend. */
+export function streamsOf(net: BlendNetwork, s: BlendState, strengths: readonly number[]): MixStream[] {
   return net.branches.map((b, i) => ({
     lineId: b.line.id,
     tankId: b.tank?.id,

@@ -58,8 +58,8 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   if (!way || !net) return undefined;
   const finished = mix.way !== 'proportioner';
   const strengths = carriedStrengths(net, wanted);
-  const streams = streamsOf(net, strengths);
   const state = net.solve(startLevels(net), false, strengths);
+  const streams = streamsOf(net, state, strengths);
   const day = sprayDay(net, c.dayM3, strengths);
   const strayed = strayCases(net, strengths, day.levels);
   const set = finished

@@ -1,6 +1,7 @@
 import { assess, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
 import { addMachine, removeMachine } from '../stations/machines/machine-edits';
-import { layoutWaterway, lineWords } from './waterway-layout';
+import { lineWords } from './line-words';
+import { layoutWaterway } from './waterway-layout';
 
 const draw = (change: (d: RigDocument) => void = () => undefined) => {
   const d = pontoonRig();

@@ -2,8 +2,6 @@ import {
   type Assessment,
   type Finding,
   formatQuantity,
-  type LineDocument,
-  type MixResult,
   nozzleCode,
   type RigDocument,
   si,
@@ -12,6 +10,9 @@ import {
   type Verdict,
   worstOf,
 } from '@pozzo/core';
+import { lineWords } from './line-words';
+import { drawMix } from './waterway-mixes';
+import { GUN_X, MACHINE_X, REEL_X, TANK_W, TANK_X, WATERWAY_WIDTH } from './waterway-places';
 
 export interface Point {
   readonly x: number;
@@ -80,29 +81,22 @@ export interface WaterwayDrawing {
   readonly momentary: boolean;
 }
 
-export const WATERWAY_WIDTH = 1280;
-const TANK_X = 336;
-const TANK_W = 124;
-const MACHINE_X = 694;
-const REEL_X = 906;
-const GUN_X = 1098;
+/** What a part of the drawing is drawn with: what it is of, how it prints, where tanks stand, and what is drawn already. */
+export interface Pen {
+  readonly doc: RigDocument;
+  readonly a: Assessment;
+  readonly system: UnitSystem;
+  readonly q: (value: number, dimension: Parameters<typeof formatQuantity>[1], digits?: number) => string;
+  readonly stretch: (key: string, station: Station, subjectId: string, what: string) => Stretch;
+  readonly widthOf: (flowM3s: number) => number;
+  readonly tankBox: ReadonlyMap<string, { readonly x: number; readonly y: number; readonly w: number; readonly h: number }>;
+  readonly pipes: PipeStretch[];
+  readonly nodes: NodeStretch[];
+}
+
 /** Height that one gun's hose and words take; less where there are many. */
 const gunStep = (guns: number): number => (guns > 3 ? 102 : 116);
 const WORDS: Readonly<Record<Verdict, string>> = { fed: 'fed', tight: 'tight', starved: 'starved', stop: 'stop' };
-
-/** The bore of the longest hose, total hose length and number of elbows of a line, in words. */
-export function lineWords(line: LineDocument | undefined, system: UnitSystem): string {
-  if (!line) return '';
-  const hoses = line.parts.filter((p) => p.kind === 'hose');
-  if (hoses.length === 0) return `${line.parts.length} parts`;
-  const longest = hoses.reduce((a, b) => (si(b.length, 'length') > si(a.length, 'length') ? b : a));
-  const total = hoses.reduce((s, h) => s + si(h.length, 'length'), 0);
-  const elbows = line.parts.reduce((s, p) => s + (p.kind === 'fitting' && p.is.startsWith('elbow') ? Number(p.count) : 0), 0);
-  const bore = longest.bore;
-  return [bore, formatQuantity(total, 'length', system, { unit: system === 'us' ? 'ft' : 'm' }), elbows ? `${elbows} elbow${elbows > 1 ? 's' : ''}` : '']
-    .filter(Boolean)
-    .join(' · ');
-}
 
 const KEY_OF: Readonly<Record<string, (f: Finding) => string>> = {
   tanks: (f) => `tank:${f.subject.id}`,
@@ -262,69 +256,6 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       });
     });
 
-  /** One mix: its streams from their tanks, its pump or injector, its hose and gun. */
-  const drawMix = (m: MixResult, at: number): void => {
-    const mix = doc.mixes!.find((x) => x.id === m.mixId)!;
-    const strength = m.first.value > 0 ? ` at ${q(m.first.value, 'ratio')}` : '';
-    const own = stretch(`mix:${m.mixId}`, 'mix', m.mixId, `${mix.name}, ${q(m.flow.value, 'flow')}${strength}`);
-    m.streams.forEach((s, i) => {
-      const box = tankBox.get(s.tankId ?? '');
-      if (!box) return;
-      const outY = Math.min(Math.max(at + (i - 1) * 9, box.y + 14), box.y + box.h - 8);
-      const turn = box.x + box.w + 14 + i * 10;
-      pipes.push({
-        ...own,
-        kind: s.kind === 'water' || s.kind === 'pure-water' ? 'stream' : 'chem',
-        path: `M${box.x + box.w} ${outY}H${turn}V${at}H548`,
-        width: Math.max(widthOf(s.flowM3s) * 0.8, 2),
-        flowing: s.flowM3s > 0,
-      });
-    });
-    const pump = doc.softPumps?.find((p) => p.id === m.pumpId);
-    const result = a.chemical.softPumps.find((p) => p.pumpId === m.pumpId);
-    const clear = m.streams.every((s) => s.kind === 'water' || s.kind === 'pure-water');
-    const kind = clear ? 'stream' : 'chem';
-    const text = clear ? q(m.flow.value, 'flow', 2) : `${q(m.first.value, 'ratio')} at the wall`;
-    const words = mix.way === 'downstream' || mix.way === 'nozzle';
-    if (words) {
-      const gun = doc.outlets.find((o) => o.id === mix.injector?.outlet);
-      pipes.push({
-        ...own,
-        kind: 'chem',
-        path: `M548 ${at}H${MACHINE_X + 96}`,
-        width: 4,
-        flowing: true,
-        pill: { x: 576, y: at, text: '', width: 0 },
-        title: { x: MACHINE_X + 108, y: at - 2, text: `into the hose of ${gun?.name ?? 'the gun'}`, sub: `${text}, ${q(m.flow.value, 'flow', 2)}` },
-      });
-    } else {
-      const hose = doc.lines.find((l) => l.from.at === 'soft-pump' && l.from.id === m.pumpId);
-      pipes.push({ ...own, kind, path: `M548 ${at}H${MACHINE_X - 22}`, width: 5, flowing: true });
-      pipes.push({
-        ...own,
-        kind,
-        path: `M${MACHINE_X + 22} ${at}H${GUN_X}`,
-        width: widthOf(m.flow.value),
-        flowing: m.flow.value > 0,
-        title: { x: REEL_X - 46, y: at - 36, text: `Hose ${lineWords(hose, system)}`, sub: '' },
-      });
-      if (pump)
-        nodes.push({
-          ...stretch(`pump:${pump.id}`, 'machines', pump.id, `${pump.name}, ${result ? q(result.flow.value, 'flow') : pump.openFlow}`),
-          kind: 'soft-pump',
-          x: MACHINE_X,
-          y: at,
-          r: 22,
-          name: pump.name,
-          sub: result ? `${q(result.flow.value, 'flow')} · ${q(result.rise.value, 'pressure', 2)}` : '',
-        });
-      nodes.push({ ...own, kind: 'reel', x: REEL_X, y: at, r: 20, name: '', sub: '' });
-      const sprayer = doc.sprayers?.find((s) => s.id === m.sprayerId);
-      nodes.push({ ...own, kind: 'gun', x: GUN_X, y: at, r: 18, name: sprayer?.name ?? 'Gun', sub: clear ? text : `${text} · ${q(m.flow.value, 'flow', 2)}` });
-    }
-    nodes.push({ ...own, kind: 'mix', x: 548, y: at, r: 15, name: mix.name, sub: '', mark: { x: 504, y: at - 42 } });
-  };
-
   // A lane for each machine.
   doc.machines.forEach((m, i) => {
     const lane = lanes[i];
@@ -418,7 +349,8 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     });
   });
 
-  mixLanes.forEach((lane) => drawMix(lane.mix, lane.y));
+  const pen: Pen = { doc, a, system, q, stretch, widthOf, tankBox, pipes, nodes };
+  mixLanes.forEach((lane) => drawMix(pen, lane.mix, lane.y));
 
   const loud: Point | undefined = pipes.find((p) => p.loud)?.pill ?? tanks.find((t) => t.loud) ?? nodes.find((n) => n.loud);
   return { width: WATERWAY_WIDTH, height, pipes, tanks, nodes, loudX: loud?.x ?? 0, loudY: loud?.y ?? 0, momentary: false };

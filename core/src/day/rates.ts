@@ -1,0 +1,180 @@
+import { type DayModel, levelAt, type PlannedJob } from './model.js';
+import { readTable } from './soft-states.js';
+import { TOUCH } from './vessel-law.js';
+
+/** How good a spigot is, as a place in the tables of the water states. */
+export interface SpigotPlace {
+  readonly at: number;
+  readonly share: number;
+}
+
+/** What goes on in a step: phases that work, their triggers, whether a tap is connected and how good it is. */
+export interface Going {
+  readonly job: PlannedJob;
+  readonly phases: readonly number[];
+  readonly trigger: Float64Array;
+  readonly connected: boolean;
+  readonly place: SpigotPlace;
+}
+
+/** Everything that flows while the same work goes on: set anew for each step, read by whoever takes it. SI. */
+export class Rates {
+  readonly into: Float64Array;
+  readonly out: Float64Array;
+  /** Heat that returning water brings into each vessel, W. */
+  readonly heat: Float64Array;
+  /** Of each machine's own loop, W, and what goes through it, m³/s. */
+  readonly loopHeat: Float64Array;
+  readonly through: Float64Array;
+  /** Trade share at the wall by mix, NaN while it rests; and its flow, m³/s. */
+  readonly strength: Float64Array;
+  readonly sprayed: Float64Array;
+  /** Pressure at each gun in hand, Pa; 0 for the others. */
+  readonly gun: Float64Array;
+  /** Out of the battery, A; negative while it is charged. */
+  current = 0;
+  /** kg/s. */
+  fuel = 0;
+  /** Machines running, and those of them that a spigot does not feed well enough, as bits. */
+  running = 0;
+  thirsty = 0;
+
+  private readonly row: Float64Array;
+  private readonly branch: Float64Array;
+  private readonly open: number[] = [];
+  private readonly pull: number[] = [];
+
+  constructor(private readonly model: DayModel) {
+    const array = (length: number): Float64Array => new Float64Array(length);
+    const { vessels, soft, rig } = model;
+    this.into = array(vessels.length);
+    this.out = array(vessels.length);
+    this.heat = array(vessels.length);
+    this.loopHeat = array(rig.machines.length);
+    this.through = array(rig.machines.length);
+    this.strength = array(soft.length);
+    this.sprayed = array(soft.length);
+    this.gun = array(rig.outlets.length);
+    this.row = array(Math.max(2, ...soft.map((s) => s.width)));
+    this.branch = array(this.row.length);
+  }
+
+  /**
+   * Sets all flows for what goes on.
+   * @param volume of each vessel, m³, that chemical streams hang on
+   * @param stock strength of the day's stock against what it is reckoned at
+   */
+  set(going: Going, volume: Float64Array, stock: number): void {
+    this.into.fill(0);
+    this.out.fill(0);
+    this.heat.fill(0);
+    this.loopHeat.fill(0);
+    this.through.fill(0);
+    this.strength.fill(NaN);
+    this.gun.fill(0);
+    this.current = -this.model.charging;
+    this.fuel = 0;
+    this.wash(going);
+    for (const p of going.phases) {
+      const { mix } = going.job.phases[p];
+      if (mix >= 0) this.spray(mix, going.trigger[p], volume, stock);
+    }
+    this.fill(going);
+    this.refillAndDump(going, volume);
+  }
+
+  /** Washers: every way that the triggers in hand can stand at one moment, by its chance. */
+  private wash({ job, phases, trigger }: Going): void {
+    const { open, pull, out, gun } = this;
+    open.length = 0;
+    pull.length = 0;
+    let running = 0;
+    for (const p of phases) {
+      const phase = job.phases[p];
+      if (phase.outlet < 0) continue;
+      running |= phase.machines;
+      const known = open.indexOf(phase.outlet);
+      if (known >= 0) pull[known] = 1 - (1 - pull[known]) * (1 - trigger[p]);
+      else {
+        open.push(phase.outlet);
+        pull.push(trigger[p]);
+      }
+    }
+    this.running = running;
+    if (!running) return;
+    for (let bits = 0; bits < 1 << open.length; bits++) {
+      let chance = 1;
+      let mask = 0;
+      for (let i = 0; i < open.length; i++) {
+        if (bits & (1 << i)) {
+          chance *= pull[i];
+          mask |= 1 << open[i];
+        } else chance *= 1 - pull[i];
+      }
+      if (!(chance > 0)) continue;
+      const s = this.model.water.state(mask, running);
+      for (let v = 0; v < out.length; v++) {
+        out[v] += chance * s.draw[v];
+        this.heat[v] += chance * s.heat[v];
+      }
+      for (let m = 0; m < this.loopHeat.length; m++) {
+        this.loopHeat[m] += chance * s.loopHeat[m];
+        this.through[m] += chance * s.through[m];
+      }
+      for (let o = 0; o < gun.length; o++) if (mask & (1 << o) && (gun[o] === 0 || s.pressure[o] < gun[o])) gun[o] = s.pressure[o];
+      this.fuel += chance * s.fuel;
+    }
+  }
+
+  /** A mix being sprayed: what it takes from each vessel, its strength, its current. */
+  private spray(k: number, share: number, volume: Float64Array, stock: number): void {
+    const { model, out, row, branch } = this;
+    const t = model.soft[k];
+    const places = model.softVessels[k];
+    for (let i = 0; i < places.length; i++) {
+      const v = places[i];
+      branch[i] = v >= 0 ? levelAt(model.branchLevels[k][i], volume[v] / model.vessels[v].full) : t.low[i];
+    }
+    readTable(t, branch, row);
+    const n = places.length;
+    let flow = row[n];
+    let active = 0;
+    for (let i = 0; i < n; i++) {
+      const q = row[i] * t.air;
+      if (places[i] >= 0) out[places[i]] += share * q;
+      flow += q;
+      active += q * t.strengths[i];
+    }
+    this.strength[k] = flow > 0 ? (active / flow) * stock : 0;
+    this.sprayed[k] = share * flow;
+    this.current += share * row[n + 1];
+    this.fuel += share * t.fuel;
+  }
+
+  /** What the tap gives, and which machines straight from it go without. */
+  private fill({ connected, place }: Going): void {
+    const { into, running } = this;
+    const { water } = this.model;
+    const table = water.spigot(running);
+    const between = (rows: readonly Float64Array[], i: number): number => rows[place.at][i] + (rows[place.at + 1][i] - rows[place.at][i]) * place.share;
+    if (connected) for (let v = 0; v < into.length; v++) into[v] = between(table.into, v);
+    this.thirsty = 0;
+    for (let m = 0; m < water.direct.length; m++)
+      if (running & (1 << m) && water.direct[m] && !(connected && between(table.margin, m) >= 0)) this.thirsty |= 1 << m;
+  }
+
+  private refillAndDump({ job, phases }: Going, volume: Float64Array): void {
+    const { into, out, model } = this;
+    const { vessels } = model;
+    for (const p of phases) {
+      const { kind } = job.phases[p];
+      if (kind === 'refill') {
+        const room = (v: number): boolean => vessels[v].water && volume[v] < vessels[v].full - TOUCH;
+        let n = 0;
+        for (let v = 0; v < vessels.length; v++) if (room(v)) n++;
+        for (let v = 0; v < vessels.length; v++) into[v] = room(v) ? model.values['refill-flow'] / n : 0;
+      }
+      if (kind === 'dump') for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += model.dump[v];
+    }
+  }
+}
