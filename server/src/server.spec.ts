@@ -47,6 +47,41 @@ describe('the database', () => {
   });
 });
 
+describe('a day and options in a build', () => {
+  const day = {
+    starts: '7:30',
+    tolerance: '2 %',
+    jobs: [{ id: 'a', name: 'House', water: 'tap', phases: [{ id: 'p', kind: 'wash', time: '40 min', crew: '1' }] }],
+  };
+  test('are kept as typed', async () => {
+    const document = pontoonRig();
+    document.brief.day = day as never;
+    document.options = [{ id: 'o', name: 'Twin', rig: pontoonRig() }];
+    await add('with-day', document);
+    const got = await request(app).get('/api/v1/builds/with-day');
+    expect(got.body.document.brief.day).toEqual(day);
+    expect(got.body.document.options[0].rig.machines[0].flow).toBe('8 gpm');
+  });
+  test.each<[string, (d: RigDocument) => void, string, string]>([
+    ['a phase of no time', (d) => (d.brief.day!.jobs[0].phases[0].time = '0 s'), 'document.brief.day.jobs.0.phases.0.time', '≥ 1 s'],
+    ['a tolerance over the top', (d) => (d.brief.day!.tolerance = '80 %'), 'document.brief.day.tolerance', '≤ 50 %'],
+    ['a clock that is none', (d) => (d.brief.day!.starts = 'noon'), 'document.brief.day.starts', ''],
+    ['a kind not known', (d) => (d.brief.day!.jobs[0].phases[0].kind = 'nap' as never), 'document.brief.day.jobs.0.phases.0.kind', 'drive'],
+    ['a day without jobs', (d) => (d.brief.day!.jobs = []), 'document.brief.day.jobs', ''],
+    ['an option that is no rig', (d) => (d.options = [{ id: 'o', name: 'Twin', rig: {} as never }]), 'document.options.0.rig', ''],
+    ['nine options', (d) => (d.options = Array.from({ length: 9 }, (_, i) => ({ id: `o${i}`, name: 'Twin', rig: pontoonRig() }))), 'document.options', ''],
+  ])('%s is told by field and bound, and nothing is saved', async (_what, change, path, bound) => {
+    const document = pontoonRig();
+    document.brief.day = JSON.parse(JSON.stringify(day)) as never;
+    change(document);
+    const answer = await request(app).post('/api/v1/builds').send({ id: 'bad-day', document });
+    expect(answer.status).toBe(400);
+    expect(JSON.stringify(answer.body)).toContain(path);
+    expect(JSON.stringify(answer.body)).toContain(bound);
+    expect((await request(app).get('/api/v1/builds/bad-day')).status).toBe(404);
+  });
+});
+
 describe('builds', () => {
   test('are added, read, saved, listed with their verdict, removed and restored', async () => {
     const added = await add('one', named('One'));

@@ -14,7 +14,7 @@ import { shapeHeight } from '../rig/tank-shape.js';
 import { tidy } from './tidy.js';
 
 /** Points along each tank's level, by how many tanks a mix draws on. */
-const POINTS = [0, 13, 7, 5, 4, 3, 3] as const;
+const POINTS = [0, 13, 9, 7, 5, 3, 3] as const;
 
 /** A mix as a table over the levels of its tanks. SI. */
 export interface SoftTable {

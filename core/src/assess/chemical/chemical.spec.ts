@@ -131,6 +131,7 @@ describe('a downstream injector', () => {
     const d = bigTankTrailer();
     const usual = judged(d).chemical.mixes[0];
     expect(usual.cases.find((c) => c.label === 'hose twice as long')!.strength).toBeLessThan(usual.first.value);
+    expect(usual.cases.find((c) => c.label.startsWith('soap nozzle'))!.strength).toBeLessThan(usual.first.value);
     d.mixes![0].injector!.soapNozzle = d.outlets[0].nozzle.size;
     expect(judged(d).chemical.mixes[0].first.value).toBe(0);
   });

@@ -22,8 +22,8 @@ export interface DrawnWay {
   readonly hoseM3: number;
   /** Water through the injector, m³/s. */
   readonly waterM3s: number;
-  /** Draw ratio for a level inside the tank, m, and a share of the hose's length. */
-  readonly ratioAt: (levelM: number, hoseShare?: number, climbM?: number) => number;
+  /** Draw ratio for a level inside the tank, m, a share of the hose's length, a climb, m, and a share of the soap nozzle's size. */
+  readonly ratioAt: (levelM: number, hoseShare?: number, climbM?: number, tipShare?: number) => number;
 }
 
 /** How an injected mix is drawn; undefined when line, gun or machine is missing. */
@@ -41,12 +41,11 @@ export function drawnWay(cases: Cases, stocks: Stocks, mix: Mix): DrawnWay | und
   const atGun = mix.way === 'nozzle';
   const rhoG = net.water.densityKgM3 * GRAVITY;
   const friction = atGun ? 0 : hoses.reduce((s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p, flow, net.water, values, false), 0), 0) * rhoG;
-  const tip = nozzlePressure(injector.soapNozzle, flow);
   const height = atGun ? outlet.height : mix.height;
   const terms = lineTerms(line, values, net.water, false);
   const hoseQuadratic = line.parts.reduce((s, p) => (p.kind === 'hose' ? s + partHeadLoss(p, 1e-5, net.water, values, false) / 1e-10 : s), 0);
-  const place = (levelM: number, hoseShare: number, climbM: number): InjectorPlace => ({
-    backPressurePa: friction * hoseShare + tip + (atGun ? 0 : (outlet.height + climbM - height) * rhoG),
+  const place = (levelM: number, hoseShare: number, climbM: number, tipShare: number): InjectorPlace => ({
+    backPressurePa: friction * hoseShare + nozzlePressure(injector.soapNozzle * tipShare, flow) + (atGun ? 0 : (outlet.height + climbM - height) * rhoG),
     fallM: tank ? tank.base + levelM - height - (atGun ? climbM : 0) : 0,
     waterM3s: flow,
     drawQuadratic: ((terms.quadratic ?? 0) + hoseQuadratic) * rhoG * gravity,
@@ -60,8 +59,8 @@ export function drawnWay(cases: Cases, stocks: Stocks, mix: Mix): DrawnWay | und
     hoses: atGun ? [] : hoses,
     hoseM3: atGun ? 0 : hoses.reduce((s, l) => s + lineVolume(l.parts), 0),
     waterM3s: flow,
-    ratioAt: (levelM, hoseShare = 1, climbM = 0) =>
-      drawRatio({ drawRatio: injector.drawRatio, vacuumPa: injector.vacuum, stopsAtPa: injector.stopsAt }, place(levelM, hoseShare, climbM)),
+    ratioAt: (levelM, hoseShare = 1, climbM = 0, tipShare = 1) =>
+      drawRatio({ drawRatio: injector.drawRatio, vacuumPa: injector.vacuum, stopsAtPa: injector.stopsAt }, place(levelM, hoseShare, climbM, tipShare)),
   };
 }
 

@@ -1,5 +1,6 @@
 import type { AssumptionValues } from '../../assumption/register.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
+import { drawnStrength } from '../../chemistry/dilution.js';
 import { volumesFor } from '../../chemistry/flush.js';
 import type { Mix } from '../../rig/chemical-schema.js';
 import type { Line, Rig } from '../../rig/schema.js';
@@ -140,6 +141,7 @@ function assessDrawn(cases: Cases, stocks: Stocks, c: Common): MixResult | undef
   ];
   if (mix.way === 'downstream') {
     strayed.push(of('hose twice as long', drawnAt(way, today, start, 2), way.ratioAt(start, 2)));
+    strayed.push(of('soap nozzle three quarters as large', drawnStrength(today, way.ratioAt(start, 1, 0, 0.75)), way.ratioAt(start, 1, 0, 0.75)));
     strayed.push(of('gun 15 ft higher', drawnAt(way, today, start, 1, 4.572), way.ratioAt(start, 1, 4.572)));
   }
   return finish(c, {

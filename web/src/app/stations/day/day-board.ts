@@ -32,7 +32,7 @@ const SCRUB = 1000;
   template: `
     <div class="frame">
       <div class="names" aria-hidden="true" [style.padding-top.px]="24">
-        @for (r of board().rows; track r.label) {
+        @for (r of board().rows; track $index) {
           <div class="rowname" [class.machine]="r.machine">{{ r.label }}</div>
         }
       </div>

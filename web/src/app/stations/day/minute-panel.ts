@@ -18,7 +18,7 @@ import { PHASE_NAMES } from './phase-names';
         <button type="button" class="press small" (click)="day.look(null)">Whole day</button>
       </div>
       <div class="tanks">
-        @for (v of m.vessels; track v.name) {
+        @for (v of m.vessels; track $index) {
           <div class="tank">
             <span class="glass" [class.chem]="v.chem"><span [style.height.%]="100 * v.share"></span></span>
             <span

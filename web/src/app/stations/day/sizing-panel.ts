@@ -33,6 +33,28 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         <button type="button" class="press strong small" (click)="take()">{{ takeWords() }}</button>
       }
       <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
+      <table class="sizes">
+        <thead>
+          <tr>
+            <th scope="col">Tank</th>
+            <th scope="col">Short days</th>
+            <th scope="col">Lost a day</th>
+            <th scope="col">Price</th>
+            <th scope="col">Weight, full</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (p of points(); track $index) {
+            <tr [class.now]="p.now" [class.best]="p.best">
+              <th scope="row">{{ p.volume }}{{ p.now ? ', now' : '' }}</th>
+              <td>{{ p.chance }}</td>
+              <td>{{ p.lost }}</td>
+              <td>{{ p.price }}</td>
+              <td>{{ p.mass }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
       <table>
         <caption class="unseen">
           Chance of a short day by size of fill hose and feed
@@ -108,8 +130,23 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       padding: 2px 10px 2px 0;
       line-height: 1.25;
     }
-    td.now {
+    td.now,
+    tr.best th,
+    tr.best td {
       background: var(--water-pale);
+    }
+    .sizes {
+      width: 100%;
+    }
+    thead th {
+      color: var(--ink-quiet);
+      font-weight: 600;
+    }
+    .sizes tbody th {
+      font-weight: 600;
+    }
+    .sizes td {
+      padding: 5px 10px 5px 0;
     }
     td.good strong {
       color: var(--water);
@@ -231,6 +268,21 @@ export class SizingPanel {
         ],
       };
     };
+  });
+  /** The sizes round the answer. */
+  protected readonly points = computed(() => {
+    const t = this.sizing()?.tank;
+    if (!t) return [];
+    const centre = t.points.findIndex((p) => p === (t.smallest ?? t.now));
+    return t.points.slice(Math.max(centre - 3, 0), centre + 4).map((p) => ({
+      volume: this.q(p.volumeM3, 'volume'),
+      chance: this.q(p.short.chance, 'ratio', 2),
+      lost: p.lostS < 1 ? 'none' : this.q(p.lostS, 'time', 2),
+      price: p.price < 0 ? `saves $${Math.round(-p.price)}` : `+$${Math.round(p.price)}`,
+      mass: formatQuantity(p.massKg, 'mass', this.rig.units(), { signed: true }),
+      now: p.factor === 1,
+      best: p === t.smallest,
+    }));
   });
   protected readonly ladders = computed(() => {
     const z = this.sizing();

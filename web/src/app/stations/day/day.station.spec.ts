@@ -1,0 +1,199 @@
+import { LAYOUTS, parseRig, readRig, sizingSteps, sensitivitySteps } from '@pozzo/core';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { DayStation } from './day.station';
+import { SizingPanel } from './sizing-panel';
+
+jest.mock('../../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
+
+const layout = (id: string) => LAYOUTS.find((l) => l.id === id)!.make();
+const whole = <T>(steps: Generator<number, T>): T => {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+};
+
+describe('the station of the work day', () => {
+  function open(id = 'small-buffer', days = 60) {
+    const { rig, day } = bench(new FakeRig(layout(id)));
+    day.work(days);
+    return { rig, day, ...render(DayStation) };
+  }
+  const block = (root: HTMLElement, key: string): HTMLButtonElement => root.querySelector(`[data-block="${key}"]`)!;
+
+  test('watches the day while it is open and leaves it when it closes', () => {
+    const s = open();
+    expect(s.day.asked).toEqual(['watch']);
+    s.fixture.destroy();
+    expect(s.day.asked).toEqual(['watch', 'leave']);
+  });
+  test('says how many days go short, how sure that is, and what is allowed', () => {
+    const s = open('small-buffer', 200);
+    expect(s.text()).toMatch(/[\d.]+.% of days go short of water; 2.% allowed/);
+    expect(s.text()).toMatch(/200 days sampled.*95 % sure of [\d.]+.% to [\d.]+.%/);
+    expect(s.text()).toMatch(/of days: Buffer runs dry/);
+  });
+  test('a made-up day is written down by the first press on the board, and its phase can be set', async () => {
+    const s = open();
+    expect(s.text()).toContain('A usual day, made up from the brief.');
+    block(s.root, '0:2').click();
+    await s.settle();
+    expect(s.rig.labels).toEqual(['Write the day down']);
+    expect(s.text()).toContain('Phase: Wash');
+    await s.choose('Kind', 'rinse');
+    await s.choose('Done by', '2');
+    expect(s.rig.document().brief.day!.jobs[0].phases[2]).toMatchObject({ kind: 'rinse', crew: '2' });
+    await s.choose('In hand', '');
+    expect(s.rig.document().brief.day!.jobs[0].phases[2].gun).toBeUndefined();
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+  test('jobs are added, moved and removed; the board follows once the day is worked again', async () => {
+    const s = open();
+    await s.press('Large driveway');
+    expect(s.rig.document().brief.day!.jobs).toHaveLength(4);
+    s.day.work(20);
+    await s.settle();
+    expect([...s.root.querySelectorAll('pz-day-board .job')].map((j) => j.textContent)).toContain('Large driveway');
+    await s.press('Earlier');
+    expect(s.rig.document().brief.day!.jobs[2].name).toBe('Large driveway');
+    await s.press('Remove job');
+    expect(s.rig.document().brief.day!.jobs).toHaveLength(3);
+  });
+  test('blocks answer to the keyboard', async () => {
+    const s = open();
+    await s.press('Write the day down');
+    const key = async (of: string, init: KeyboardEventInit): Promise<void> => {
+      block(s.root, of).dispatchEvent(new KeyboardEvent('keydown', { bubbles: true, ...init }));
+      await s.settle();
+    };
+    const phases = () => s.rig.document().brief.day!.jobs[0].phases;
+    await key('0:2', { key: '+' });
+    expect(phases()[2].time).toBe('45 min');
+    await key('0:2', { key: '-' });
+    await key('0:2', { key: 'ArrowUp', altKey: true });
+    expect(phases()[2]).toMatchObject({ time: '40 min', crew: 'all' });
+    await key('0:2', { key: 'ArrowRight', altKey: true });
+    expect(phases()[3].kind).toBe('wash');
+    await key('0:0', { key: 'ArrowRight' });
+    expect(document.activeElement).toBe(block(s.root, '0:1'));
+    await key('0:1', { key: 'Delete' });
+    expect(phases().map((p) => p.kind)).not.toContain('connect');
+    await key('0:0', { key: 'x' });
+    expect(s.rig.labels).toEqual([
+      'Write the day down',
+      'Length of the phase',
+      'Length of the phase',
+      'Pass to another hand',
+      'Move the phase',
+      'Remove the phase',
+    ]);
+  });
+  test('a time of day that is none is told and not taken', async () => {
+    const s = open();
+    await s.press('Write the day down');
+    const box = s.root.querySelector<HTMLInputElement>('#starts')!;
+    box.value = 'half past';
+    box.dispatchEvent(new Event('change'));
+    await s.settle();
+    expect(s.root.querySelector('[role=alert]')!.textContent).toContain('A time of day reads like 7:30');
+    expect(s.rig.document().brief.day!.starts).toBe('8:00');
+    box.value = '6:45';
+    box.dispatchEvent(new Event('change'));
+    await s.settle();
+    expect(s.rig.document().brief.day!.starts).toBe('6:45');
+  });
+  test('the customers’ spigots begin from the rig’s own', async () => {
+    const s = open();
+    await s.press('Write the day down');
+    await s.press('Give their flows');
+    expect(s.rig.document().brief.day!.spigot).toMatchObject({ usual: s.rig.document().spigots[0].readings[0].flow });
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+  test('sliding to a minute shows its levels, guns and strengths', async () => {
+    const s = open();
+    const phase = s.day.usual()!.phases.find((p) => p.mixId === 'blend')!;
+    s.day.look((phase.fromS + phase.toS) / 2);
+    await s.settle();
+    const panel = s.root.querySelector('pz-minute-panel')!.textContent!;
+    expect(panel).toMatch(/At \d+:\d\d/);
+    expect(panel).toContain('Apply mix');
+    expect(panel).toMatch(/Proportioner 3\.\d+.% at the wall/);
+    expect(panel).toContain('SH tank');
+    await s.press('Whole day');
+    expect(s.day.minute()).toBeNull();
+  });
+  test('more days are sampled, and stopped', async () => {
+    const s = open();
+    await s.press(/Sample 10/);
+    s.day.sample.update((w) => ({ ...w, state: 'working', share: 0.3 }));
+    await s.settle();
+    await s.press('Stop');
+    expect(s.day.asked).toEqual(['watch', 'sample 10000', 'cancel sample']);
+    s.day.sample.update((w) => ({ ...w, state: 'failed', error: 'It stopped.' }));
+    await s.settle();
+    expect(s.root.querySelector('[role=alert]')!.textContent).toContain('It stopped.');
+  });
+  test('a rig that runs dry on the usual day says when, beside what would help', async () => {
+    const { rig, day } = bench(new FakeRig(layout('small-buffer')));
+    rig.edit('weak', (d) => void (d.spigots[0].readings[0].flow = '1.5 gpm'));
+    day.work(60);
+    const s = render(DayStation);
+    expect(s.text()).toMatch(/On the usual day Buffer runs dry at \d+:\d\d; .* of work lost/);
+    await s.press('Find the tank that would do');
+    expect(day.asked).toContain('size');
+  });
+});
+
+describe('sizing', () => {
+  function sized(days = 40) {
+    const { rig, day } = bench(new FakeRig(layout('small-buffer')));
+    rig.edit('weak', (d) => void (d.spigots[0].readings[0].flow = '4 gpm'));
+    const doc = JSON.parse(JSON.stringify(rig.document()));
+    day.sizing.set({ state: 'done', share: 1, value: whole(sizingSteps(doc, days, 1)) as never, error: null });
+    day.swings.set({ state: 'done', share: 1, value: whole(sensitivitySteps(doc, days, 1)) as never, error: null });
+    return { rig, day, ...render(SizingPanel) };
+  }
+  test('the smallest tank in words, in a table with price and weight, and put on by one press', async () => {
+    const s = sized();
+    expect(s.text()).toMatch(/The smallest Buffer for 2.% of days is [\d.]+.gal; [\d.]+.gal goes short on/);
+    expect(s.root.querySelectorAll('.sizes tbody tr').length).toBeGreaterThanOrEqual(4);
+    expect(s.root.querySelectorAll('.sizes tr.best')).toHaveLength(1);
+    const before = parseRig(s.rig.document()).tanks[0].shape;
+    await s.press(/^Make it/);
+    expect(parseRig(s.rig.document()).tanks[0].shape).not.toEqual(before);
+    expect(s.rig.labels[1]).toMatch(/^Make it .* \(\+\$\d+, \+[\d.]+.lb full\)$/);
+  });
+  test('sizes of hose and feed are pressed to be put in', async () => {
+    const s = sized(20);
+    const now = [...s.root.querySelectorAll('td.now')].map((t) => t.textContent!.trim());
+    expect(now.length).toBeGreaterThanOrEqual(2);
+    await s.press(/^2 in/);
+    expect(
+      s.rig
+        .document()
+        .lines.find((l) => l.role === 'feed')!
+        .parts.every((p) => p.bore === '2 in'),
+    ).toBe(true);
+  });
+  test('what moves the answer is ordered, and says what to ask the customer', () => {
+    const s = sized();
+    const rows = [...s.root.querySelectorAll('ol li')].map((l) => l.textContent!);
+    expect(rows.length).toBeGreaterThanOrEqual(6);
+    expect(rows.some((r) => r.includes('ask the customer'))).toBe(true);
+    expect(rows[rows.length - 1]).not.toContain('ask the customer');
+  });
+  test('while it works it shows how far it is and can be stopped; a failure is told', async () => {
+    const { day } = bench();
+    const s = render(SizingPanel);
+    await s.press('Size it for these days');
+    day.sizing.set({ state: 'working', share: 0.4, value: null, error: null });
+    await s.settle();
+    expect(s.root.querySelector('progress')!.value).toBeCloseTo(0.4, 6);
+    await s.press('Stop');
+    expect(day.asked).toEqual(['size', 'cancel sizing', 'cancel swings']);
+    day.sizing.set({ state: 'failed', share: 0, value: null, error: 'out of memory' });
+    await s.settle();
+    expect(s.text()).toContain('out of memory');
+  });
+});

@@ -1,0 +1,63 @@
+import type { Type } from '@angular/core';
+import { LAYOUTS } from '@pozzo/core';
+import { FakeRig } from '../testing/fake-rig';
+import { bench, render } from '../testing/render';
+import { BriefStation } from './brief/brief.station';
+import { BypassStation } from './bypass/bypass.station';
+import { DayStation } from './day/day.station';
+import { DumpStation } from './dump/dump.station';
+import { FeedStation } from './feed/feed.station';
+import { FillStation } from './fill/fill.station';
+import { GunsStation } from './guns/guns.station';
+import { LiquidsStation } from './liquids/liquids.station';
+import { MachinesStation } from './machines/machines.station';
+import { MixStation } from './mix/mix.station';
+import { OptionsStation } from './options/options.station';
+import { ReelsStation } from './reels/reels.station';
+import { TanksStation } from './tanks/tanks.station';
+
+jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
+
+const STATIONS: Record<string, Type<unknown>> = {
+  Brief: BriefStation,
+  Tanks: TanksStation,
+  Fill: FillStation,
+  Feed: FeedStation,
+  Machines: MachinesStation,
+  Bypass: BypassStation,
+  Guns: GunsStation,
+  'Reels and runs': ReelsStation,
+  Mix: MixStation,
+  Liquids: LiquidsStation,
+  'Dump and vent': DumpStation,
+  'Work day': DayStation,
+  Options: OptionsStation,
+};
+
+/** What a builder must never read. */
+const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}/;
+
+/** Between them they have everything: ties, headers, boosters, a straight feed, every way of mixing and every kind of pump. */
+const SHOWN = ['buffer-skid', 'tied-tanks', 'boosted-skid', 'metric-header', 'small-buffer', 'two-batch', 'crew-of-four'];
+
+describe.each(LAYOUTS.filter((l) => SHOWN.includes(l.id)).map((l) => [l.id, l] as const))('%s', (_id, layout) => {
+  test.each(Object.entries(STATIONS))('%s opens, in both unit systems, with nothing but sense on it', (name, station) => {
+    const { rig, day } = bench(new FakeRig(layout.make()));
+    if (name === 'Work day') day.work(12);
+    const r = render(station);
+    for (const units of ['us', 'metric'] as const) {
+      rig.units.set(units);
+      r.fixture.detectChanges();
+      const text = r.text();
+      expect(text.length).toBeGreaterThan(60);
+      const found = NONSENSE.exec(text);
+      if (found) throw new Error(`"${text.slice(Math.max(found.index - 60, 0), found.index + 40)}"`);
+      // Every field has a name, every picture its words.
+      for (const box of r.root.querySelectorAll('input, select'))
+        if (!box.getAttribute('aria-label') && !box.closest('label') && !r.root.querySelector(`label[for="${box.id}"]`))
+          throw new Error(`a field without a name: ${box.outerHTML.slice(0, 120)}`);
+      for (const picture of r.root.querySelectorAll('svg[role=img], [role=img]')) expect(picture.getAttribute('aria-label')).toBeTruthy();
+    }
+    r.fixture.destroy();
+  });
+});

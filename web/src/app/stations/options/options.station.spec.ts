@@ -1,0 +1,84 @@
+import { compareOptionsSteps, LAYOUTS, pontoonRig, readRig, withoutOptions } from '@pozzo/core';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { OptionsStation } from './options.station';
+
+function open(rig = new FakeRig(pontoonRig())) {
+  const made = bench(rig);
+  return { ...made, ...render(OptionsStation) };
+}
+/** Compares as the worker would. */
+function compare({ rig, day }: ReturnType<typeof open>, days = 40): void {
+  const doc = rig.document();
+  const steps = compareOptionsSteps(
+    [{ id: 'now', name: 'As built', rig: withoutOptions(doc) }, ...(doc.options ?? []).map((o) => ({ id: o.id, name: o.name, rig: o.rig }))],
+    days,
+    1,
+  );
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  day.comparison.set({ state: 'done', share: 1, value: step.value as never, error: null });
+}
+
+test('every school that fits the rig is offered; one kept is offered no more', async () => {
+  const s = open();
+  expect(s.text()).toContain('Carry all the day’s water');
+  await s.press('Carry all the day’s water');
+  expect(s.rig.document().options).toHaveLength(1);
+  expect([...s.root.querySelectorAll('.acts button')].map((b) => b.textContent!.trim())).not.toContain('Carry all the day’s water');
+  expect(readRig(s.rig.document()).ok).toBe(true);
+});
+test('it asks for the comparison when it opens and after each change', async () => {
+  const s = open();
+  expect(s.day.asked).toEqual(['compare']);
+  await s.press(/A booster before/);
+  expect(s.day.asked.filter((a) => a === 'compare').length).toBeGreaterThanOrEqual(2);
+});
+test('the table marks what differs, the advice says what to build, and building keeps what was', async () => {
+  const s = open();
+  await s.press('Two guns at half flow on Washer A');
+  await s.press(/A booster before/);
+  compare(s);
+  await s.settle();
+  expect([...s.root.querySelectorAll('thead th')].map((h) => h.textContent!.trim().replace('to build', ''))).toEqual([
+    'As built',
+    'Two guns at half flow on Washer A',
+    'A booster before Washer A',
+  ]);
+  expect(s.root.querySelectorAll('thead th.best')).toHaveLength(1);
+  const price = [...s.root.querySelectorAll('tbody tr')].find((r) => r.querySelector('th')?.textContent === 'Price')!;
+  expect(price.textContent).toMatch(/as it is.*\+\$\d+.*worse/s);
+  expect(s.root.querySelector('.does h2')!.textContent).toMatch(/Keep the build as it is|Build “|Nothing here/);
+  s.root.querySelector<HTMLButtonElement>('[aria-label="Build A booster before Washer A"]')!.click();
+  await s.settle();
+  expect(s.rig.document().boosters).toHaveLength(1);
+  expect(s.rig.document().options!.map((o) => o.name)).toContain('Before “A booster before Washer A”');
+});
+test('a comparison of options that are gone is not shown', async () => {
+  const s = open();
+  await s.press(/A booster before/);
+  compare(s, 10);
+  await s.settle();
+  expect(s.root.querySelector('table')).not.toBeNull();
+  await s.press('Drop');
+  expect(s.root.querySelector('table')).toBeNull();
+  expect(s.rig.document().options).toBeUndefined();
+});
+test('eight at the most, by hand too', async () => {
+  const s = open(new FakeRig(LAYOUTS.find((l) => l.id === 'plain-first' || l.id === 'carried-water')!.make()));
+  for (let i = 0; i < 8; i++) await s.press(/Keep the build as it stands/);
+  expect(s.text()).toContain('A build keeps 8 options. Drop one to keep another.');
+});
+test('working, stopped and failed are shown', async () => {
+  const s = open();
+  s.day.comparison.set({ state: 'working', share: 0.5, value: null, error: null });
+  await s.settle();
+  await s.press('Stop');
+  s.day.comparison.set({ state: 'cancelled', share: 0.5, value: null, error: null });
+  await s.settle();
+  await s.press('Compare again');
+  s.day.comparison.set({ state: 'failed', share: 0, value: null, error: 'no days' });
+  await s.settle();
+  expect(s.root.querySelector('[role=alert]')!.textContent).toBe('no days');
+  expect(s.day.asked).toEqual(['compare', 'cancel comparison', 'compare']);
+});

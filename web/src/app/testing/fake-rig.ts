@@ -1,0 +1,103 @@
+import { signal } from '@angular/core';
+import {
+  advise,
+  assess,
+  type Assessment,
+  type DayResult,
+  type DaySample,
+  dayModel,
+  type Fix,
+  momentAt,
+  parseRig,
+  pontoonRig,
+  type RigDocument,
+  sampleDays,
+  simulateDay,
+  type UnitSystem,
+} from '@pozzo/core';
+import { produce } from 'immer';
+import type { Work } from '../state/day.feature';
+
+/** The open rig in memory, without store, worker or server: edits are judged at once. */
+export class FakeRig {
+  readonly document = signal<RigDocument>(pontoonRig());
+  readonly assessment = signal<Assessment>(assess(parseRig(pontoonRig())));
+  readonly held = signal<Assessment | null>(null);
+  readonly fixes = signal<readonly Fix[]>([]);
+  readonly fixing = signal(false);
+  readonly problems = signal([]);
+  readonly state = signal({ id: 'rig' });
+  readonly units = signal<UnitSystem>('us');
+  readonly labels: string[] = [];
+
+  constructor(document?: RigDocument) {
+    if (document) this.open(document);
+  }
+
+  open(document: RigDocument): void {
+    this.document.set(document);
+    this.assessment.set(assess(parseRig(document)));
+  }
+  edit(label: string, recipe: (d: RigDocument) => void): void {
+    this.labels.push(label);
+    this.document.update((d) =>
+      produce(d, (draft) => {
+        recipe(draft as RigDocument);
+      }),
+    );
+    this.assessment.set(assess(parseRig(this.document())));
+  }
+  apply(fix: Fix): void {
+    this.labels.push(fix.title);
+  }
+  /** Edits and tries fixes, as the worker would. */
+  judge(change: (d: RigDocument) => void): void {
+    this.edit('set up', change);
+    this.fixes.set(advise(this.document(), parseRig(this.document()), this.assessment()));
+  }
+}
+
+const idle = <T>(): Work<T> => ({ state: 'idle', share: 0, value: null, error: null });
+
+/** The day of a fake rig, worked when asked. */
+export class FakeDay {
+  readonly usual = signal<DayResult | null>(null);
+  readonly minute = signal<number | null>(null);
+  readonly sample = signal<Work<DaySample>>(idle());
+  readonly sizing = signal<Work<never>>(idle());
+  readonly swings = signal<Work<never>>(idle());
+  readonly comparison = signal<Work<never>>(idle());
+  readonly moment = () => (this.usual() && this.minute() !== null ? momentAt(this.usual()!, this.minute()!)! : null);
+  readonly asked: string[] = [];
+
+  constructor(private readonly rig: FakeRig) {}
+
+  /** Works the usual day and so many sampled ones. */
+  work(days = 40): void {
+    const rig = parseRig(this.rig.document());
+    this.usual.set(simulateDay(rig));
+    this.sample.set({ state: 'done', share: 1, value: sampleDays(dayModel(rig), days, 1), error: null });
+  }
+  watch(): void {
+    this.asked.push('watch');
+  }
+  leave(): void {
+    this.asked.push('leave');
+    this.minute.set(null);
+  }
+  look(minute: number | null): void {
+    this.minute.set(minute);
+  }
+  sampleMore(most: number): void {
+    this.asked.push(`sample ${most}`);
+  }
+  size(): void {
+    this.asked.push('size');
+  }
+  compare(): void {
+    this.asked.push('compare');
+  }
+  cancel(work: string): void {
+    this.asked.push(`cancel ${work}`);
+  }
+}

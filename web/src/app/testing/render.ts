@@ -1,0 +1,76 @@
+import type { Type } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { provideMockStore } from '@ngrx/store/testing';
+import { NEVER } from 'rxjs';
+import { DayStore } from '../state/day-store';
+import { RigStore } from '../state/rig-store';
+import { settingsFeature } from '../state/settings.feature';
+import { HeavyClient } from '../workers/heavy-client';
+import { FakeDay, FakeRig } from './fake-rig';
+
+/** What jsdom lacks. */
+globalThis.ResizeObserver ??= class {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+};
+
+/** A rig and its day in memory, given to everything that is rendered. */
+export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: () => NEVER }): { rig: FakeRig; day: FakeDay } {
+  const day = new FakeDay(rig);
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: RigStore, useValue: rig },
+      { provide: DayStore, useValue: day },
+      { provide: HeavyClient, useValue: heavy },
+      provideRouter([]),
+      provideMockStore({ selectors: [{ selector: settingsFeature.selectTheme, value: 'light' }] }),
+    ],
+  });
+  return { rig, day };
+}
+
+export interface Rendered<T> {
+  readonly fixture: ComponentFixture<T>;
+  readonly root: HTMLElement;
+  readonly text: () => string;
+  readonly settle: () => Promise<void>;
+  /** Presses the first button with these words. */
+  readonly press: (words: string | RegExp) => Promise<void>;
+  /** Chooses a value in the select with this id or label. */
+  readonly choose: (label: string, value: string) => Promise<void>;
+}
+
+export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): Rendered<T> {
+  const fixture = TestBed.createComponent(type);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  fixture.detectChanges();
+  const root = fixture.nativeElement as HTMLElement;
+  document.body.appendChild(root);
+  const settle = async (): Promise<void> => {
+    fixture.detectChanges();
+    await fixture.whenStable();
+  };
+  const words = (e: Element): string => (e.textContent ?? '').replace(/\s+/g, ' ').trim();
+  return {
+    fixture,
+    root,
+    text: () => words(root),
+    settle,
+    press: async (wanted) => {
+      const button = [...root.querySelectorAll('button')].find((b) => (typeof wanted === 'string' ? words(b) === wanted : wanted.test(words(b))));
+      if (!button) throw new Error(`There is no button "${wanted}" among: ${[...root.querySelectorAll('button')].map(words).join(' | ')}`);
+      button.click();
+      await settle();
+    },
+    choose: async (label, value) => {
+      const of = [...root.querySelectorAll('label')].find((l) => words(l).startsWith(label));
+      const select = root.querySelector<HTMLSelectElement>(`#${of?.htmlFor}`);
+      if (!select) throw new Error(`There is no choice "${label}".`);
+      select.value = value;
+      select.dispatchEvent(new Event('change'));
+      await settle();
+    },
+  };
+}
