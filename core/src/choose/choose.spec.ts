@@ -8,7 +8,7 @@ import { sampleDays } from '../day/sample';
 import { parseRig, readRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { say } from '../working/figure';
-import { joinGuns, splitGun } from './guns';
+import { joinGuns, mendInjectors, removeGun, splitGun } from './guns';
 import { adviceOn, compareOptionsSteps, type OptionRow } from './options';
 import { sensitivitySteps } from './sensitivity';
 import { resizeLine, sizingSteps } from './sizing';
@@ -215,4 +215,26 @@ test('a gun split and joined again passes the flow it passed', () => {
   joinGuns(d, 'gun-a', second);
   const after = assess(parseRig(d)).outlets[0].flow.value;
   expect(Math.abs(after / before - 1)).toBeLessThan(0.1);
+});
+
+describe('an injector whose gun goes', () => {
+  test('draws at another gun while there is one', () => {
+    const d = smallBuffer();
+    splitGun(d, 'gun-a');
+    removeGun(d, 'gun-a');
+    expect(d.mixes!.find((m) => m.injector)!.injector!.outlet).toBe('gun');
+    expect(readRig(d).ok).toBe(true);
+  });
+  test('goes with its draw line when no gun is left; other mixes stay', () => {
+    const d = smallBuffer();
+    removeGun(d, 'gun-a');
+    expect(d.mixes!.map((m) => m.way)).toEqual(['proportioner']);
+    expect(d.lines.some((l) => l.to.id === 'downstream')).toBe(false);
+    expect(readRig(d).ok).toBe(true);
+  });
+  test('nothing is mended where nothing is broken', () => {
+    const d = crewOfFour();
+    mendInjectors(d);
+    expect(d).toEqual(crewOfFour());
+  });
 });

@@ -40,11 +40,25 @@ export function splitGun(d: RigDocument, outletId: string): string | undefined {
   return id;
 }
 
+/** After guns are gone: an injector that drew at one draws at another, or its mix goes with its draw line where none is left. */
+export function mendInjectors(d: RigDocument): void {
+  const [other] = d.outlets;
+  for (const m of [...(d.mixes ?? [])]) {
+    if (!m.injector || d.outlets.some((o) => o.id === m.injector!.outlet) || d.sprayers?.some((x) => x.id === m.injector!.outlet)) continue;
+    if (other) m.injector.outlet = other.id;
+    else {
+      d.mixes = d.mixes!.filter((x) => x !== m);
+      d.lines = d.lines.filter((l) => !(l.to.at === 'mix' && l.to.id === m.id));
+    }
+  }
+}
+
 /** Takes a gun off with its line; a split that is left with one branch is left as it is. */
 export function removeGun(d: RigDocument, outletId: string): void {
   d.outlets = d.outlets.filter((o) => o.id !== outletId);
   d.lines = d.lines.filter((l) => !(l.to.at === 'outlet' && l.to.id === outletId));
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
+  mendInjectors(d);
 }
 
 /** Takes the second of two guns off and gives the first a nozzle for the flow of both. */

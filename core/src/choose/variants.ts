@@ -104,6 +104,7 @@ function waterVariants(rig: Rig, doc: RigDocument, add: Add): void {
   const vessel = model.vessels[v];
   const ids = vessel.tanks.map((t) => t.id);
   const filled = doc.lines.filter((l) => l.role === 'fill' && l.to.at === 'tank' && ids.includes(l.to.id ?? ''));
+  add('larger', 'Water', 'Half as much water again', (d) => ids.forEach((t) => growTank(d, t, 1.5)));
   if (filled.length) {
     add('carry', 'Water', 'Carry all the day’s water', (d) => {
       const factor = (longDay(model) * 1.05 + vessel.heel) / vessel.full;

@@ -1,4 +1,4 @@
-import { gun, line, parts, pressureRun, type RigDocument, unusedId, washer } from '@pozzo/core';
+import { gun, line, parts, pressureRun, type RigDocument, unusedId, washer, mendInjectors } from '@pozzo/core';
 
 /** A second machine like the first rig's, with its feed, hose, gun and return, so that it can be judged at once. */
 export function addMachine(d: RigDocument): string {
@@ -41,6 +41,7 @@ export function removeMachine(d: RigDocument, id: string): void {
   d.lines = d.lines.filter((l) => !touches(l));
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
   d.outlets = d.outlets.filter((o) => !fed.has(o.id) || d.lines.some((l) => l.to.at === 'outlet' && l.to.id === o.id));
+  mendInjectors(d);
 }
 
 /** Joins a machine's flow into another machine's hose: both push into one line to its gun; the machine's own guns go. */
@@ -53,6 +54,7 @@ export function joinInto(d: RigDocument, machineId: string, outletId: string): v
   const guns = own.filter((l) => l.to.at === 'outlet').map((l) => l.to.id);
   d.lines = d.lines.filter((l) => !own.includes(l));
   d.outlets = d.outlets.filter((o) => !guns.includes(o.id));
+  mendInjectors(d);
   d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
   d.manifolds.push({ id, name: 'Joined', height: '20 in' });
   const kept = d.lines.find((l) => l.id === hose.id)!;
