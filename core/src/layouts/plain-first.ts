@@ -11,6 +11,9 @@ export function plainFirst(): RigDocument {
     tanks: [boxTank('water', 'Water', ['60 in', '36 in', '32 in'], { base: '2 in' })],
     machines: [washer('washer-a', 'Washer', '4 gpm', '3500 psi', '13 hp')],
     outlets: [gun('gun-a', 'Gun', '4.5', '2900 psi')],
+    reels: [
+      { id: 'hose-reel', name: 'Hose reel', line: 'hose-a', flange: '18 in', core: '10 in', width: '18 in', place: 'kerb', row: '1', swivel: 'stainless' },
+    ],
     lines: [
       line(
         'feed-a',
