@@ -174,7 +174,14 @@ describe('what goes wrong is said before it does', () => {
   test.each(TROUBLES.map((t) => [t.trouble, t] as const))('%s', (_words, t) => {
     const d = t.rig();
     const finding = found(d, t.code);
-    if (!finding) throw new Error(`"${t.code}" is not among ${assess(parseRig(d)).findings.map((f) => f.code).join(', ') || 'none'}`);
+    if (!finding)
+      throw new Error(
+        `"${t.code}" is not among ${
+          assess(parseRig(d))
+            .findings.map((f) => f.code)
+            .join(', ') || 'none'
+        }`,
+      );
     expect(finding.verdict).not.toBe('fed');
     expect(say(finding.message, 'us')).toMatch(t.words);
     expect(say(finding.message, 'metric')).not.toMatch(/NaN|undefined|\{\w+\}/);

@@ -147,7 +147,9 @@ test('names are the invented yard’s, and every layout is its own', () => {
   expect(new Set(LAYOUTS.map((l) => l.title)).size).toBe(LAYOUTS.length);
   for (const l of LAYOUTS) {
     const d = l.make();
-    expect(d.customer).toMatch(/^(Tram depot|Marina pontoon crew|Stone-conservation mason|Holiday park|Dairy co-operative|Greenhouse grower|Night-market crew|Hill village)$/);
+    expect(d.customer).toMatch(
+      /^(Tram depot|Marina pontoon crew|Stone-conservation mason|Holiday park|Dairy co-operative|Greenhouse grower|Night-market crew|Hill village)$/,
+    );
     expect(d.name.length).toBeGreaterThan(4);
     expect(l.make()).toEqual(d);
     expect(l.make()).not.toBe(d);

@@ -75,7 +75,8 @@ test('the same sum in any unit gives the same figure (seed 8)', () => {
       if (!x.ok || !y.ok) continue;
       for (const o of sum.outputs) {
         const [p, q] = [x.value.result[o.name].si, y.value.result[o.name].si];
-        if (!(p === q || Math.abs(p - q) <= 1e-6 * Math.abs(p) + 1e-12 || (Number.isNaN(p) && Number.isNaN(q)))) throw new Error(`${sum.name}, ${o.name}: ${p} and ${q}`);
+        if (!(p === q || Math.abs(p - q) <= 1e-6 * Math.abs(p) + 1e-12 || (Number.isNaN(p) && Number.isNaN(q))))
+          throw new Error(`${sum.name}, ${o.name}: ${p} and ${q}`);
       }
     }
 });
