@@ -1,37 +1,13 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { LAYOUTS, readRig, usualDayDocument, parseRig } from '@pozzo/core';
+import { ALL_STATIONS } from '../testing/all-stations';
 import { FakeRig } from '../testing/fake-rig';
 import { bench, render } from '../testing/render';
-import { BriefStation } from './brief/brief.station';
-import { BypassStation } from './bypass/bypass.station';
-import { DayStation } from './day/day.station';
-import { DumpStation } from './dump/dump.station';
-import { FeedStation } from './feed/feed.station';
-import { FillStation } from './fill/fill.station';
-import { GunsStation } from './guns/guns.station';
-import { LiquidsStation } from './liquids/liquids.station';
-import { MachinesStation } from './machines/machines.station';
-import { MixStation } from './mix/mix.station';
-import { ReelsStation } from './reels/reels.station';
-import { TanksStation } from './tanks/tanks.station';
 
 jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
 
-const STATIONS: Record<string, Type<unknown>> = {
-  Brief: BriefStation,
-  Tanks: TanksStation,
-  Fill: FillStation,
-  Feed: FeedStation,
-  Machines: MachinesStation,
-  Bypass: BypassStation,
-  Guns: GunsStation,
-  'Reels and runs': ReelsStation,
-  Mix: MixStation,
-  Liquids: LiquidsStation,
-  'Dump and vent': DumpStation,
-  'Work day': DayStation,
-};
+const { Options: _asideOptions, ...STATIONS } = ALL_STATIONS;
 const LAYOUTS_PRESSED = ['small-buffer', 'two-batch', 'tied-tanks'];
 
 /** A rig with its day written down, opened at a station. */
@@ -40,7 +16,7 @@ function open(id: string, station: Type<unknown>) {
   const doc = LAYOUTS.find((l) => l.id === id)!.make();
   doc.brief.day = usualDayDocument(parseRig(doc));
   const made = bench(new FakeRig(doc));
-  if (station === DayStation) made.day.work(4);
+  if (station === ALL_STATIONS['Work day']) made.day.work(4);
   return { ...made, ...render(station) };
 }
 

@@ -1,38 +1,9 @@
-import type { Type } from '@angular/core';
 import { LAYOUTS } from '@pozzo/core';
+import { ALL_STATIONS } from '../testing/all-stations';
 import { FakeRig } from '../testing/fake-rig';
 import { bench, render } from '../testing/render';
-import { BriefStation } from './brief/brief.station';
-import { BypassStation } from './bypass/bypass.station';
-import { DayStation } from './day/day.station';
-import { DumpStation } from './dump/dump.station';
-import { FeedStation } from './feed/feed.station';
-import { FillStation } from './fill/fill.station';
-import { GunsStation } from './guns/guns.station';
-import { LiquidsStation } from './liquids/liquids.station';
-import { MachinesStation } from './machines/machines.station';
-import { MixStation } from './mix/mix.station';
-import { OptionsStation } from './options/options.station';
-import { ReelsStation } from './reels/reels.station';
-import { TanksStation } from './tanks/tanks.station';
 
 jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
-
-const STATIONS: Record<string, Type<unknown>> = {
-  Brief: BriefStation,
-  Tanks: TanksStation,
-  Fill: FillStation,
-  Feed: FeedStation,
-  Machines: MachinesStation,
-  Bypass: BypassStation,
-  Guns: GunsStation,
-  'Reels and runs': ReelsStation,
-  Mix: MixStation,
-  Liquids: LiquidsStation,
-  'Dump and vent': DumpStation,
-  'Work day': DayStation,
-  Options: OptionsStation,
-};
 
 /** What a builder must never read. */
 const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}/;
@@ -41,7 +12,7 @@ const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}/;
 const SHOWN = ['buffer-skid', 'tied-tanks', 'boosted-skid', 'metric-header', 'small-buffer', 'two-batch', 'crew-of-four'];
 
 describe.each(LAYOUTS.filter((l) => SHOWN.includes(l.id)).map((l) => [l.id, l] as const))('%s', (_id, layout) => {
-  test.each(Object.entries(STATIONS))('%s opens, in both unit systems, with nothing but sense on it', (name, station) => {
+  test.each(Object.entries(ALL_STATIONS))('%s opens, in both unit systems, with nothing but sense on it', (name, station) => {
     const { rig, day } = bench(new FakeRig(layout.make()));
     if (name === 'Work day') day.work(12);
     const r = render(station);

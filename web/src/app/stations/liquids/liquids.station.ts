@@ -8,6 +8,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
@@ -18,26 +19,9 @@ const DAY = 86400;
 /** What is on board besides water: strength today, how long it lasts, what it must not meet, and the winter. */
 @Component({
   selector: 'pz-liquids-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, StationFrame, VerdictMark],
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
   templateUrl: './liquids.station.html',
   styles: `
-    .row {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      padding: 4px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    .row select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      width: 100%;
-    }
     .acts {
       display: flex;
       flex-wrap: wrap;
@@ -186,8 +170,7 @@ export class LiquidsStation {
   protected path(field: string): string {
     return `liquids.${this.chosen.index()}.${field}`;
   }
-  protected setKind(event: Event): void {
-    const kind = (event.target as HTMLSelectElement).value as (typeof KIND_OPTIONS)[number]['value'];
+  protected setKind(kind: (typeof KIND_OPTIONS)[number]['value']): void {
     this.rig.edit('Kind of liquid', (d) => changeKind(d, this.chosen.index(), kind));
   }
   protected add(): void {

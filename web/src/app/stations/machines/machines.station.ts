@@ -7,6 +7,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
@@ -28,21 +29,14 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SoftPumpPanel, StationFrame],
+  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
   template: `
     <pz-station heading="Machines" station="machines" calm="Engine and pump are matched.">
       <div set>
         <pz-picker [items]="all()" [chosen]="soft() ? soft()!.id : chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
         @if (soft(); as p) {
           <pz-name [path]="softPath('name')" />
-          <div class="row">
-            <label for="soft-kind">Kind</label>
-            <select id="soft-kind" (change)="turnSoft($event)">
-              @for (o of softKinds; track o.value) {
-                <option [value]="o.value" [selected]="o.value === p.kind">{{ o.name }}</option>
-              }
-            </select>
-          </div>
+          <pz-select label="Kind" [options]="softKinds" [value]="p.kind" (choose)="turnSoft($event)" />
           <pz-quantity label="Open flow" [path]="softPath('openFlow')" />
           <pz-quantity [label]="limitName(p.kind)" [path]="softPath('limit')" />
           <pz-quantity label="Above deck" [path]="softPath('height')" />
@@ -131,23 +125,6 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
     th {
       color: var(--ink-quiet);
       font-weight: 600;
-    }
-    .row {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      padding: 4px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    .row select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      width: 100%;
     }
     .acts {
       display: flex;
@@ -290,8 +267,7 @@ export class MachinesStation {
   protected limitName(kind: SoftPumpDocument['kind']): string {
     return kind === 'electric' ? 'Pressure switch' : kind === 'engine' ? 'Relief opens at' : 'Air pressure';
   }
-  protected turnSoft(event: Event): void {
-    const kind = (event.target as HTMLSelectElement).value as SoftPumpDocument['kind'];
+  protected turnSoft(kind: SoftPumpDocument['kind']): void {
     this.rig.edit('Kind of soft wash pump', (d) => convertPump(d, this.soft()!.id, kind));
   }
   protected addPower(): void {

@@ -9,6 +9,7 @@ import { LineEditor } from '../../kit/line-editor';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
@@ -19,7 +20,7 @@ import { WaysTable } from './ways-table';
 /** How the chemicals meet the water, and what strength reaches the wall. */
 @Component({
   selector: 'pz-mix-station',
-  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame, WaysTable],
+  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, WaysTable],
   templateUrl: './mix.station.html',
   styleUrl: './mix.station.scss',
 })
@@ -42,7 +43,7 @@ export class MixStation {
     { value: 'none', name: 'None' },
     { value: 'poured', name: 'Into the stock' },
     { value: 'metered', name: 'On its own line' },
-  ];
+  ] as const;
   protected readonly flushes = [
     { value: 'pump', name: 'At the pump' },
     { value: 'through', name: 'Before the valves' },
@@ -176,15 +177,11 @@ export class MixStation {
     const m = this.chosen.item();
     if (m) this.rig.edit(`Remove ${m.name}`, (d) => removeMix(d, m.id));
   }
-  protected turn(event: Event): void {
-    this.convert((event.target as HTMLSelectElement).value as MixWay);
-  }
   protected convert(way: MixWay): void {
     const id = this.chosen.item()!.id;
     this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => turnTo(d, id, way, this.result()?.dayM3.value ?? 0.15));
   }
-  protected soap(event: Event): void {
-    const by = (event.target as HTMLSelectElement).value as 'none' | 'poured' | 'metered';
+  protected soap(by: 'none' | 'poured' | 'metered'): void {
     this.rig.edit('Soap', (d) => soapOf(d, this.chosen.index(), by));
   }
   protected partUsed(): void {

@@ -9,6 +9,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
@@ -20,25 +21,9 @@ import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
   selector: 'pz-tanks-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame, TankDrawing],
+  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
   styles: `
-    .shape {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      padding: 4px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    .shape select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-    }
     .acts {
       display: flex;
       flex-wrap: wrap;
@@ -168,8 +153,8 @@ export class TanksStation {
     this.rig.edit('Untie', (d) => void (d.lines = d.lines.filter((l) => l.id !== lineId)));
   }
 
-  protected setShape(event: Event): void {
-    this.rig.edit('Tank shape', (d) => changeShape(d.tanks[this.chosen.index()], (event.target as HTMLSelectElement).value));
+  protected setShape(kind: string): void {
+    this.rig.edit('Tank shape', (d) => changeShape(d.tanks[this.chosen.index()], kind));
   }
   protected add(): void {
     let id = '';
