@@ -2,7 +2,6 @@ import { advise, applyFix } from '../advise/advise';
 import { simulateDay } from '../day/simulate-day';
 import { crewOfFour } from '../layouts/crew-of-four';
 import { pontoonRig } from '../layouts/first-rig';
-import { LAYOUTS } from '../layouts/layouts';
 import { smallBuffer } from '../layouts/small-buffer';
 import { tiedTanksTruck } from '../layouts/tied-tanks-truck';
 import { twoBatchSingleAxle } from '../layouts/two-batch-single-axle';
@@ -13,7 +12,6 @@ import { assess } from './assess';
 import { worse } from './verdict';
 import type { Finding } from './types';
 
-const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
 const changed = (d: RigDocument, change: (d: RigDocument) => void): RigDocument => {
   change(d);
   return d;

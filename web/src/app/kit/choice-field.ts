@@ -1,37 +1,15 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { RigStore, setAt, valueAt } from '../state/rig-store';
-
-let serial = 0;
+import { SelectRow } from './select-row';
 
 /** One of a few, at a path of the open rig; an option with an empty value leaves the field out. */
 @Component({
   selector: 'pz-choice',
-  template: `
-    <label [for]="id">{{ label() }}</label>
-    <select [id]="id" [attr.data-path]="path()" (change)="choose($event)">
-      @for (o of options(); track o.value) {
-        <option [value]="o.value" [selected]="o.value === value()">{{ o.name }}</option>
-      }
-    </select>
-  `,
+  imports: [SelectRow],
+  template: `<pz-select [label]="label()" [path]="path()" [options]="options()" [value]="value()" (choose)="choose($event)" />`,
   styles: `
     :host {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      padding: 4px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      padding: 0 6px;
-      width: 100%;
+      display: block;
     }
   `,
 })
@@ -40,11 +18,9 @@ export class ChoiceField {
   readonly label = input.required<string>();
   readonly path = input.required<string>();
   readonly options = input.required<readonly { value: string; name: string }[]>();
-  protected readonly id = `c${++serial}`;
   protected readonly value = computed(() => String(valueAt(this.rig.document(), this.path()) ?? ''));
 
-  protected choose(event: Event): void {
-    const { value } = event.target as HTMLSelectElement;
+  protected choose(value: string): void {
     const stored = valueAt(this.rig.document(), this.path());
     this.rig.edit(
       this.label(),

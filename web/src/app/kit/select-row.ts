@@ -2,12 +2,12 @@ import { Component, input, output } from '@angular/core';
 
 let serial = 0;
 
-/** A choice that does more than set a field: what is chosen is told, and somebody acts on it. */
+/** One of a few, by its name: what is chosen is told, and somebody acts on it. */
 @Component({
   selector: 'pz-select',
   template: `
     <label [for]="id">{{ label() }}</label>
-    <select [id]="id" (change)="pick($event)">
+    <select [id]="id" [attr.data-path]="path()" (change)="pick($event)">
       @for (o of options(); track o.value) {
         <option [value]="o.value" [selected]="o.value === value()">{{ o.name }}</option>
       }
@@ -30,6 +30,7 @@ let serial = 0;
       background: var(--field);
       border: 1px solid var(--field-line);
       border-radius: 4px;
+      padding: 0 6px;
     }
   `,
 })
@@ -38,6 +39,8 @@ export class SelectRow<T extends string> {
   readonly label = input.required<string>();
   readonly options = input.required<readonly { readonly value: T; readonly name: string }[]>();
   readonly value = input<T>();
+  /** The field of the document it stands for, where there is one. */
+  readonly path = input<string>();
   readonly choose = output<T>();
 
   protected pick(event: Event): void {
