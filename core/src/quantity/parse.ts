@@ -54,6 +54,7 @@ const NAMES: Partial<Record<Dimension, string>> = {
   charge: 'battery charge',
   airFlow: 'flow of air',
   flowCoefficient: 'valve coefficient',
+  money: 'amount of money',
   number: 'plain number',
   rotation: 'speed of rotation',
 };
@@ -119,7 +120,7 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit?: str
   }
   if (!Number.isFinite(magnitude)) return fail('number', `"${typed}" is not a usable number.`);
   const bare = read.length === 1 && read[0].spelling === '';
-  const withUnit = bare && first!.symbol !== '' ? (dimension === 'money' ? `$${body}` : `${typed} ${first!.symbol}`) : typed;
+  const withUnit = bare && first!.symbol !== '' ? (dimension === 'money' ? `${sign < 0 ? '-' : ''}$${body}` : `${typed} ${first!.symbol}`) : typed;
   return { ok: true, si: magnitude, unit: first!.symbol, text: withUnit };
 }
 

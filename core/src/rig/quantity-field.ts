@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { type Dimension } from '../quantity/dimension.js';
-import { parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
+import { aDimension, example, parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
 
 /** What a quantity in the rig document may be: kept in the schema as metadata so that a field on screen can ask. */
 export interface QuantityRule {
@@ -33,7 +33,7 @@ export function quantityRuleOf(dimension: Dimension, min: string, max: string): 
  */
 export function readField(rule: QuantityRule, text: string, bareUnit?: string): { ok: true; si: number; text: string } | { ok: false; error: FieldError } {
   const read = parseQuantity(text, rule.dimension, bareUnit);
-  if (!read.ok) return { ok: false, error: { code: read.error.code, bound: `a ${rule.dimension}`, message: read.error.message } };
+  if (!read.ok) return { ok: false, error: { code: read.error.code, bound: aDimension(rule.dimension), message: read.error.message } };
   const { minSi: min, maxSi: max } = rule;
   const slack = 1e-9 * Math.max(Math.abs(min), Math.abs(max));
   if (!(read.si >= min - slack))
@@ -50,7 +50,7 @@ export function readField(rule: QuantityRule, text: string, bareUnit?: string): 
 export function quantity(dimension: Dimension, min: string, max: string) {
   const rule = quantityRuleOf(dimension, min, max);
   return v.pipe(
-    v.string(({ received }) => `A ${dimension} is a text with its unit, such as "8 gpm"; found ${received}.`),
+    v.string(({ received }) => `${aDimension(dimension).replace(/^a/, 'A')} is a text with its unit, such as "${example(dimension)}"; found ${received}.`),
     v.maxLength(60, 'A quantity has at most 60 characters.'),
     v.rawTransform<string, number>(({ dataset, addIssue, NEVER }) => {
       const read = readField(rule, dataset.value);

@@ -1,0 +1,120 @@
+import { LAYOUTS } from '../layouts/layouts';
+import { example } from '../quantity/parse';
+import type { Dimension } from '../quantity/dimension';
+import { quantityRule, readRig } from './read';
+
+type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+function* leaves(at: Json, path: readonly string[] = []): Generator<readonly [path: string, value: Json]> {
+  if (at !== null && typeof at === 'object') for (const [key, value] of Object.entries(at)) yield* leaves(value, [...path, key]);
+  else yield [path.join('.'), at];
+}
+
+/** A copy with one place changed. */
+function with_(document: Json, path: string, value: Json): Json {
+  const copy = structuredClone(document);
+  const keys = path.split('.');
+  const last = keys.pop()!;
+  let at = copy as { [key: string]: Json };
+  for (const k of keys) at = at[k] as { [key: string]: Json };
+  at[last] = value;
+  return copy;
+}
+
+/** Every field that some starting layout fills, once: an example of it, with where it stands. */
+const FIELDS = (() => {
+  const found = new Map<string, { document: Json; path: string; value: Json }>();
+  for (const layout of LAYOUTS) {
+    const document = JSON.parse(JSON.stringify(layout.make())) as Json;
+    for (const [path, value] of leaves(document)) {
+      const pattern = path.replace(/\d+/g, '#');
+      if (!found.has(pattern)) found.set(pattern, { document, path, value });
+    }
+  }
+  return [...found.values()];
+})();
+const QUANTITIES = FIELDS.filter((f) => quantityRule(f.path) !== undefined);
+
+const problemAt = (document: Json, path: string) => {
+  const read = readRig(document);
+  return read.ok ? undefined : read.problems.find((p) => p.path === path);
+};
+/** A number with its unit, moved by a factor of its size (or off nought by the unit itself). */
+const beyond = (bound: string, up: boolean): string => {
+  const [, money, number, unit] = /^(\$?)(-?[\d.]+)\s*(.*)$/.exec(bound)!;
+  const moved = Number(number) + (up ? 1 : -1) * (Math.abs(Number(number)) * 0.01 + 0.01);
+  return `${moved < 0 ? '-' : ''}${money}${Math.abs(moved)} ${unit}`.trim();
+};
+
+test('the layouts fill well over a hundred kinds of field, most of them quantities', () => {
+  expect(FIELDS.length).toBeGreaterThan(140);
+  expect(QUANTITIES.length).toBeGreaterThan(80);
+});
+
+describe('every quantity of a rig file', () => {
+  test('is refused just above and just below what it may be, by name and bound', () => {
+    for (const { document, path } of QUANTITIES) {
+      const rule = quantityRule(path)!;
+      for (const [text, bound] of [
+        [beyond(rule.max, true), `≤ ${rule.max}`],
+        [beyond(rule.min, false), `≥ ${rule.min}`],
+      ]) {
+        const problem = problemAt(with_(document, path, text), path);
+        expect([path, text, problem?.bound]).toEqual([path, text, bound]);
+        expect(problem!.message).toContain(`${text} is too`);
+        expect(problem!.message).toContain(bound.slice(2));
+      }
+    }
+  });
+
+  test('is taken at both its bounds, as far as the field itself goes', () => {
+    for (const { document, path } of QUANTITIES) {
+      const rule = quantityRule(path)!;
+      for (const text of [rule.min, rule.max]) {
+        const problem = problemAt(with_(document, path, text), path);
+        expect([path, text, problem?.bound.match(/^[≥≤]/)?.[0]]).toEqual([path, text, undefined]);
+      }
+    }
+  });
+
+  test('is refused in another dimension, without a unit, empty, as a number and left as nothing', () => {
+    for (const { document, path } of QUANTITIES) {
+      const { dimension } = quantityRule(path)!;
+      const other: Dimension = dimension === 'temperature' ? 'flow' : 'temperature';
+      for (const value of [example(other), '', 'lots', 'NaN', 'Infinity gpm', 7, null, [], {}] as Json[]) {
+        const problem = problemAt(with_(document, path, value), path);
+        expect([path, value, problem !== undefined]).toEqual([path, value, true]);
+        expect(problem!.message.length).toBeGreaterThan(8);
+      }
+    }
+  });
+});
+
+test('every other field refuses what it cannot be, by name', () => {
+  for (const { document, path } of FIELDS.filter((f) => quantityRule(f.path) === undefined)) {
+    for (const value of [7.5, [], {}, null] as Json[]) {
+      const read = readRig(with_(document, path, value));
+      expect([path, value, read.ok]).toEqual([path, value, false]);
+      if (!read.ok && !['format', 'version'].includes(path))
+        expect([path, read.problems.some((p) => p.path.startsWith(path.split('.').slice(0, 2).join('.')))]).toEqual([path, true]);
+    }
+  }
+});
+
+test('a field that no rig has is told wherever it stands', () => {
+  const parents = new Map(FIELDS.map((f) => [f.path.replace(/\d+/g, '#').split('.').slice(0, -1).join('.'), f]));
+  for (const [pattern, { document, path }] of parents) {
+    if (/assumptions$|#$/.test(pattern) && !/\.#$/.test(pattern)) continue;
+    const stranger = [...path.split('.').slice(0, -1), 'stranger'].join('.');
+    if (
+      Array.isArray(
+        path
+          .split('.')
+          .slice(0, -1)
+          .reduce<Json>((at, k) => (at as { [key: string]: Json })[k], document),
+      )
+    )
+      continue;
+    expect([stranger, problemAt(with_(document, stranger, 'x'), stranger)?.message]).toEqual([stranger, '"stranger" is not a field known here.']);
+  }
+});
