@@ -201,6 +201,11 @@ describe('the advice', () => {
     expect(words(rows)).toMatch(/costs \$300 more.*weighs 441.lb more.*15.min a day back/);
     expect(words(rows)).toContain('“now” would be cheaper, but goes short on 30');
   });
+  test('what is tight on the one advised is told with it', () => {
+    const tight = row('two', { verdict: 'tight', headline: { template: 'Only {p} spare.', values: { p: { value: 0.05, dimension: 'ratio' } } } });
+    expect(words([row('now', { short: often }), tight])).toMatch(/Look at this first: Only 5.% spare\.$/);
+    expect(words([row('now', { short: often }), row('two')])).not.toContain('Look at this first');
+  });
   test('danger is never advised, starvation only when nothing else is there', () => {
     expect(adviceOn([row('now', { verdict: 'stop' }), row('b', { price: 900 })], 0.02)!.id).toBe('b');
     expect(adviceOn([row('now', { verdict: 'stop' })], 0.02)).toBeUndefined();

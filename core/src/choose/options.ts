@@ -154,5 +154,6 @@ export function adviceOn(rows: readonly OptionRow[], tolerance: number): Compari
         ? message('“{name}” would be cheaper, but goes short on {p} of days.', { name: cheaper.name, p: share(cheaper.short.chance) })
         : message('“{name}” would be cheaper, but it is starved.', { name: cheaper.name }),
     );
+  if (best.verdict !== 'fed') reasons.push(message(`Look at this first: ${best.headline.template}`, best.headline.values));
   return { id: best.id, reasons };
 }
