@@ -1,5 +1,5 @@
 import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
-import { formatQuantity, MOST_OPTIONS, type OptionRow, say, variantsOf } from '@pozzo/core';
+import { formatQuantity, MOST_OPTIONS, type OptionRow, say, variantsOf, WEIGHING } from '@pozzo/core';
 import { NameField } from '../../kit/name-field';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
@@ -21,6 +21,7 @@ interface Line {
   styleUrl: './options.station.scss',
 })
 export class OptionsStation implements OnDestroy {
+  protected readonly weighing = WEIGHING;
   private readonly rig = inject(RigStore);
   protected readonly day = inject(DayStore);
   protected readonly options = computed(() => this.rig.document()?.options ?? []);
