@@ -168,18 +168,27 @@ export class DayBoard {
   protected grab(event: PointerEvent, b: BoardBlock, edge: boolean): void {
     if (event.button !== 0) return;
     event.stopPropagation();
-    const from = { x: event.clientX, y: event.clientY };
+    const field = this.field().nativeElement;
     const target = event.currentTarget as HTMLElement;
     target.setPointerCapture(event.pointerId);
-    const width = this.field().nativeElement.clientWidth;
-    const move = (e: PointerEvent): void => this.drag.set({ key: b.key, edge, dx: e.clientX - from.x, dy: e.clientY - from.y });
+    // Measured on the board, which the page may move meanwhile.
+    const on = (e: PointerEvent): { x: number; y: number } => {
+      const box = field.getBoundingClientRect();
+      return { x: e.clientX - box.left, y: e.clientY - box.top };
+    };
+    const from = on(event);
+    const gone = (e: PointerEvent): { dx: number; dy: number } => ({ dx: on(e).x - from.x, dy: on(e).y - from.y });
+    const move = (e: PointerEvent): void => this.drag.set({ key: b.key, edge, ...gone(e) });
     const end = (e: PointerEvent): void => {
       target.removeEventListener('pointermove', move);
       target.removeEventListener('pointerup', end);
       target.removeEventListener('pointercancel', end);
       this.drag.set(null);
       if (e.type === 'pointercancel') return;
-      this.letGo(b, edge, (e.clientX - from.x) / width, Math.round((e.clientY - from.y) / ROW));
+      const { dx, dy } = gone(e);
+      // The day may have been worked anew meanwhile: the block is taken as it stands now.
+      const now = this.board().blocks.find((x) => x.key === b.key);
+      if (now) this.letGo(now, edge, dx / field.clientWidth, Math.round(dy / ROW));
     };
     target.addEventListener('pointermove', move);
     target.addEventListener('pointerup', end);
