@@ -95,6 +95,7 @@ function dayText(usual: Omit<DayResult, 'trace'>, sample: DaySample | undefined,
     const p = (x: number): string => q(x, 'ratio');
     lines.push(
       `${sample.days} days, seed ${sample.seed}: short of water on ${p(sample.short.chance)} (${p(sample.short.low)} to ${p(sample.short.high)}); ${p(sample.tolerance)} allowed.`,
+      ...sample.seasons.map((s) => `  ${s.season}: short on ${p(s.short.chance)} of its ${s.short.days} days`),
       ...sample.causes.map((c) => `  ${c.name}, ${c.cause}: ${p(c.chance.chance)} of days`),
     );
   }

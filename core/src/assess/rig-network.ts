@@ -284,15 +284,18 @@ export class RigNetwork {
   setGuns(open: (outlet: Outlet) => boolean): void {
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
     let changed = false;
-    for (const [i, o] of this.rig.outlets.entries()) {
+    const { outlets } = this.rig;
+    for (let i = 0; i < outlets.length; i++) {
       const link = this.nozzleLinks[i];
-      const closed = open(o) ? 0 : 1;
+      const closed = open(outlets[i]) ? 0 : 1;
       changed ||= this.network.closed[link] !== closed;
       this.network.closed[link] = closed;
     }
     // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
     if (changed) this.network.restart();
-    for (const [i, m] of this.rig.machines.entries()) {
+    const { machines } = this.rig;
+    for (let i = 0; i < machines.length; i++) {
+      const m = machines[i];
       const any = this.outletsOf(m.id).some(open);
       const pressure = any || m.unloader.kind === 'regulating' ? m.unloader.setting : Math.min(this.values['bypass-trapped'], m.unloader.setting);
       this.network.constant[this.unloaderLinks[i]] = pressure * head;
@@ -326,13 +329,11 @@ export class RigNetwork {
    */
   setSurfaces(surface: (tank: Tank) => number, area: (tank: Tank) => number, draw: (group: number) => number): void {
     const { rig, network } = this;
-    const groupArea = new Map<number, number>();
-    for (const t of rig.tanks) {
-      const g = this.tieGroupOf.get(t.id);
-      if (g !== undefined) groupArea.set(g, (groupArea.get(g) ?? 0) + area(t));
-    }
-    for (const [i, t] of rig.tanks.entries()) {
-      const g = this.tieGroupOf.get(t.id);
+    const { tieGroupOf } = this;
+    const areaOf = (group: number): number => rig.tanks.reduce((s, t) => (tieGroupOf.get(t.id) === group ? s + area(t) : s), 0);
+    for (let i = 0; i < rig.tanks.length; i++) {
+      const t = rig.tanks[i];
+      const g = tieGroupOf.get(t.id);
       const link = this.storeLinks[i];
       const node = this.storeNodes[i];
       if (g === undefined) {
@@ -340,7 +341,7 @@ export class RigNetwork {
         network.head[node] = surface(t);
       } else {
         network.linear[link] = TOGETHER / area(t);
-        network.head[node] = surface(t) + (draw(g) * TOGETHER) / groupArea.get(g)!;
+        network.head[node] = surface(t) + (draw(g) * TOGETHER) / areaOf(g);
       }
     }
     for (const { node, tank, port } of this.lineEnds) network.head[node] = Math.max(port, surface(tank));

@@ -94,6 +94,7 @@ export const ASSUMPTIONS = [
   assumption('roughness-steel', 'Roughness of steel pipe', 'length', '0.045 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
   assumption('roughness-galvanised', 'Roughness of galvanised pipe', 'length', '0.15 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
   assumption('summer-water', 'Warmest water the rig will meet', 'temperature', '86 °F', 'estimate', 'A dark tank in the sun; set it for your climate.'),
+  assumption('winter-water', 'Coldest tap water the rig will meet', 'temperature', '41 °F', 'estimate', 'Ground water under frost; set it for your climate.'),
   assumption('buffer-reserve', 'Share of the usable water kept in reserve', 'ratio', '10 %', 'common-practice', 'Room for a longer job than planned.'),
   assumption('poor-spigot', 'Flow of a poor site, against a typical one', 'ratio', '50 %', 'common-practice', 'Spigots differ from 2 to 7 gpm between houses.'),
   assumption(

@@ -2,6 +2,7 @@ import { growTank } from '../advise/grow-tank.js';
 import { nextBore } from '../assess/fill.js';
 import { dayModel, type DayModel, type Spread } from '../day/model.js';
 import { triangular } from '../day/random.js';
+import type { SeasonSpread } from '../day/seasons.js';
 import type { Chance } from '../day/sample.js';
 import { formatInches } from '../quantity/format.js';
 import { readRig } from '../rig/read.js';
@@ -25,7 +26,7 @@ export interface Swing {
 const LOW = 0.1;
 const HIGH = 0.9;
 
-const INPUTS: readonly { readonly id: keyof Omit<Spread, 'dry'>; readonly label: string }[] = [
+const INPUTS: readonly { readonly id: keyof Omit<Spread, 'seasons'> | 'water'; readonly label: string }[] = [
   { id: 'spigot', label: 'Flow of the spigot' },
   { id: 'trigger', label: 'Trigger share' },
   { id: 'time', label: 'How long the work takes' },
@@ -34,10 +35,17 @@ const INPUTS: readonly { readonly id: keyof Omit<Spread, 'dry'>; readonly label:
 ];
 
 const pinned = (model: DayModel, id: (typeof INPUTS)[number]['id'], share: number): DayModel => {
-  const x = model.spread[id];
-  const at = triangular(share, x[0], x[1], x[2]);
-  return { ...model, spread: { ...model.spread, [id]: [at, at, at] } };
+  const { spread } = model;
+  const at = (x: readonly [number, number, number]): [number, number, number] => {
+    const value = triangular(share, x[0], x[1], x[2]);
+    return [value, value, value];
+  };
+  if (id !== 'water') return { ...model, spread: { ...spread, [id]: at(spread[id]) } };
+  const [first, ...rest] = spread.seasons;
+  const still = (s: SeasonSpread): SeasonSpread => ({ ...s, water: at(s.water) });
+  return { ...model, spread: { ...spread, seasons: [still(first), ...rest.map(still)] } };
 };
+const inSeason = (model: DayModel, season: SeasonSpread): DayModel => ({ ...model, spread: { ...model.spread, seasons: [season] } });
 
 /** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
 export function* sensitivitySteps(doc: RigDocument, days: number, seed: number): Generator<number, readonly Swing[]> {
@@ -49,7 +57,8 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const v = mainVessel(model);
   const tankIds = v < 0 ? [] : model.vessels[v].tanks.map((t) => t.id);
   const fill = read.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
-  const total = 2 * (INPUTS.length + (v < 0 ? 0 : 1) + (fill ? 1 : 0));
+  const seasons = model.spread.seasons.length > 1 ? model.spread.seasons : [];
+  const total = 2 * (INPUTS.length + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
   let done = 0;
   function* tried(m: DayModel, label: string) {
     const steps = tryModel(m, days, seed, base);
@@ -69,6 +78,12 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     const low = yield* tried(pinned(model, i.id, LOW), 'one day in ten is lower');
     const high = yield* tried(pinned(model, i.id, HIGH), 'one day in ten is higher');
     add(i.id, i.label, 'ask', low, high);
+  }
+  if (seasons.length) {
+    const tries = [];
+    for (const s of seasons) tries.push(yield* tried(inSeason(model, s), `${s.season}`));
+    tries.sort((a, b) => a.short.chance - b.short.chance);
+    add('season', 'Season', 'ask', tries[0], tries[tries.length - 1]);
   }
   if (v >= 0) {
     const [small, large] = [0.75, 1.25].map((f) => readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, f))));

@@ -25,4 +25,5 @@ export {
 } from './sample.js';
 export { DayRandom, triangular } from './random.js';
 export { JOB_TEMPLATES, type JobTemplate } from './templates.js';
+export { seasonsOf, type SeasonSpread } from './seasons.js';
 export { momentAt, type Moment } from './moment.js';

@@ -81,7 +81,7 @@ describe('what a builder takes for granted of a day', () => {
         time: [1, 1, 1],
         trigger: [1, 1, 1],
         stock: [1, 1, 1],
-        water: [model.spread.water[1], model.spread.water[1], model.spread.water[1]],
+        seasons: [{ season: undefined, dry: 0, water: Array.from({ length: 3 }, () => model.rig.brief.water) }],
       },
     } as typeof model;
     const s = sampleDays(flat, 20, 5);

@@ -5,9 +5,10 @@ import { Stocks } from '../assess/chemical/stock.js';
 import { USABLE } from '../assess/chemical/soft-pump.js';
 import { GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
-import type { PhaseKind, WorkDay } from '../rig/day-schema.js';
+import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
 import { volumeAt } from '../rig/tank-shape.js';
+import { seasonsOf, type SeasonSpread } from './seasons.js';
 import { handsOf, inHand, triggerOf } from './hands.js';
 import { softTables, type SoftTable } from './soft-states.js';
 import { tidy } from './tidy.js';
@@ -28,6 +29,8 @@ export interface Planned {
   /** Vessels it cannot do without. */
   readonly needs: readonly number[];
   readonly machines: number;
+  /** Of a refill: its flow, m³/s, and the vessels it fills. */
+  readonly refill: { readonly flow: number; readonly vessels: readonly number[] } | undefined;
 }
 
 export interface PlannedJob {
@@ -43,13 +46,11 @@ export interface PlannedJob {
 /** Ends and middle of what varies from day to day; flows as shares of the rig's typical spigot. */
 export interface Spread {
   readonly spigot: readonly [poor: number, usual: number, good: number];
-  /** Share of sites whose tap is off. */
-  readonly dry: number;
   readonly time: readonly [number, number, number];
   readonly trigger: readonly [number, number, number];
   readonly stock: readonly [number, number, number];
-  /** Water temperature, K. */
-  readonly water: readonly [number, number, number];
+  /** Each as likely as the others; water and shut taps hang on it. */
+  readonly seasons: readonly [SeasonSpread, ...SeasonSpread[]];
 }
 
 /** A rig and its day made ready to be worked through many times. */
@@ -99,6 +100,13 @@ export function levelAt(table: Float64Array, share: number): number {
   return table[at] + (table[at + 1] - table[at]) * (x - at);
 }
 
+/** What a refill fills and how fast: at its place, or at a usual one that gives water. */
+function refillOf(phase: Phase, day: WorkDay, vessels: readonly Vessel[], values: AssumptionValues): Planned['refill'] {
+  const place = day.refills?.find((r) => r.id === phase.place);
+  const takes = (v: Vessel): boolean => (place?.gives === undefined ? v.water : v.tanks[0].holds === place.gives);
+  return { flow: place?.flow ?? values['refill-flow'], vessels: vessels.flatMap((v, i) => (takes(v) ? [i] : [])) };
+}
+
 /** Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places. */
 export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const values = assumptionValues(rig.assumptions);
@@ -137,6 +145,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
         trigger: triggerOf(rig, p),
         needs: [...needs],
         machines,
+        refill: p.kind === 'refill' ? refillOf(p, day, vessels, values) : undefined,
       };
     });
     const crew = Math.max(1, ...phases.map((p) => p.crew));
@@ -186,11 +195,10 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     jobs,
     spread: {
       spigot: s ? [s.poor / usualFlow, s.usual / usualFlow, s.good / usualFlow] : [values['poor-spigot'], 1, values['good-spigot']],
-      dry: day.dry ?? 0,
       time: [values['day-short'], 1, values['day-long']],
       trigger: [1 - values['day-trigger'], 1, 1 + values['day-trigger']],
       stock: [1 - values['day-stock'], 1, 1],
-      water: [wet, wet, Math.max(values['summer-water'], wet)],
+      seasons: seasonsOf(day, values, wet),
     },
     shorts,
     shortOf,

@@ -38,6 +38,8 @@ export class Rates {
   /** Machines running, and those of them that a spigot does not feed well enough, as bits. */
   running = 0;
   thirsty = 0;
+  /** Vessels at a refill place. */
+  readonly refilling: Uint8Array;
 
   private readonly row: Float64Array;
   private readonly branch: Float64Array;
@@ -57,6 +59,7 @@ export class Rates {
     this.gun = array(rig.outlets.length);
     this.row = array(Math.max(2, ...soft.map((s) => s.width)));
     this.branch = array(this.row.length);
+    this.refilling = new Uint8Array(vessels.length);
   }
 
   /**
@@ -72,6 +75,7 @@ export class Rates {
     this.through.fill(0);
     this.strength.fill(NaN);
     this.gun.fill(0);
+    this.refilling.fill(0);
     this.current = -this.model.charging;
     this.fuel = 0;
     this.wash(going);
@@ -167,12 +171,14 @@ export class Rates {
     const { into, out, model } = this;
     const { vessels } = model;
     for (const p of phases) {
-      const { kind } = job.phases[p];
-      if (kind === 'refill') {
-        const room = (v: number): boolean => vessels[v].water && volume[v] < vessels[v].full - TOUCH;
-        let n = 0;
-        for (let v = 0; v < vessels.length; v++) if (room(v)) n++;
-        for (let v = 0; v < vessels.length; v++) into[v] = room(v) ? model.values['refill-flow'] / n : 0;
+      const { kind, refill } = job.phases[p];
+      if (refill) {
+        const room = (v: number): boolean => volume[v] < vessels[v].full - TOUCH;
+        const n = refill.vessels.filter(room).length;
+        for (const v of refill.vessels) {
+          this.refilling[v] = 1;
+          into[v] = room(v) ? refill.flow / n : 0;
+        }
       }
       if (kind === 'dump') for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += model.dump[v];
     }

@@ -1,5 +1,6 @@
 import type { DayModel } from './model.js';
 import { LEVEL_BINS, LevelCounter } from './recorder.js';
+import type { Season } from '../rig/day-schema.js';
 import { Simulator } from './simulator.js';
 import type { ShortKind } from './types.js';
 
@@ -28,6 +29,8 @@ export interface DayChunk {
   /** Mix by mix, day by day: trade share, mean by volume; NaN where none was sprayed. */
   readonly strength: Float64Array;
   readonly levels: Uint32Array;
+  /** Day by day: place of its season in the model. */
+  readonly season: Uint8Array;
   /** Days that took too many steps: told, never hidden. */
   readonly unsettled: number;
 }
@@ -49,6 +52,7 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
     lost: new Float64Array(shorts * count),
     strength: new Float64Array(mixes * count),
     levels: levels.counts,
+    season: new Uint8Array(count),
     unsettled: 0,
   };
   for (let d = 0; d < count; d++) {
@@ -69,6 +73,7 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
       chunk.lost[s * count + d] = run.lost[s];
     }
     for (let k = 0; k < mixes; k++) chunk.strength[k * count + d] = run.mixUsed[k] > 0 ? run.mixStrength[k] / run.mixUsed[k] : NaN;
+    chunk.season[d] = run.season;
     if (!run.settled) chunk.unsettled++;
     if (d % 8 === 7) yield (d + 1) / count;
   }
@@ -134,6 +139,8 @@ export interface DaySample {
   readonly causes: readonly (ShortKind & { readonly chance: Chance; readonly lostMeanS: number; readonly firstMedianS: number })[];
   readonly figures: Readonly<Record<DayFigure, Spread595>>;
   readonly strengths: readonly { readonly mixId: string; readonly p5: number; readonly p50: number; readonly p95: number; readonly wanted: number }[];
+  /** Season by season, where the whole year is worked; else none. */
+  readonly seasons: readonly { readonly season: Season; readonly short: Chance }[];
   readonly times: readonly number[];
   readonly bands: readonly LevelBand[];
   /** Enough days to say on which side of the tolerance the chance lies, or to know it closely. */
@@ -170,10 +177,21 @@ function column(chunks: readonly DayChunk[], of: (c: DayChunk) => Float64Array, 
 
 /** Days of a sample on which the tank ran dry or a pump starved. */
 export function thirstyDays(model: DayModel, chunks: readonly DayChunk[]): number {
+  return countDays(model, chunks, () => true).thirsty;
+}
+
+/** Of the days of a kind: how many there are, and on how many a pump went without. */
+function countDays(model: DayModel, chunks: readonly DayChunk[], of: (c: DayChunk, d: number) => boolean): { readonly days: number; readonly thirsty: number } {
   const places = model.shorts.flatMap((s, i) => (isThirst(s) ? [i] : []));
-  let hits = 0;
-  for (const c of chunks) for (let d = 0; d < c.count; d++) if (places.some((s) => Number.isFinite(c.firstAt[s * c.count + d]))) hits++;
-  return hits;
+  let days = 0;
+  let thirsty = 0;
+  for (const c of chunks)
+    for (let d = 0; d < c.count; d++) {
+      if (!of(c, d)) continue;
+      days++;
+      if (places.some((s) => Number.isFinite(c.firstAt[s * c.count + d]))) thirsty++;
+    }
+  return { days, thirsty };
 }
 
 /** Fewest days before a sample may call itself enough, and how closely the chance is known then. */
@@ -208,6 +226,12 @@ export function joinChunks(parts: readonly DayChunk[]): DayChunk {
   };
   const levels = chunks[0].levels.slice();
   for (const c of chunks.slice(1)) for (let i = 0; i < levels.length; i++) levels[i] += c.levels[i];
+  const season = new Uint8Array(count);
+  let at = 0;
+  for (const c of chunks) {
+    season.set(c.season, at);
+    at += c.count;
+  }
   return {
     from: chunks[0].from,
     count,
@@ -216,6 +240,7 @@ export function joinChunks(parts: readonly DayChunk[]): DayChunk {
     lost: columns((c) => c.lost),
     strength: columns((c) => c.strength),
     levels,
+    season,
     unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),
   };
 }
@@ -251,6 +276,11 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
     strengths: model.soft.map((s, k) => {
       const { p5, p50, p95 } = spread(column(chunks, (c) => c.strength, k).filter((x) => !Number.isNaN(x)));
       return { mixId: s.mixId, p5, p50, p95, wanted: s.wanted };
+    }),
+    seasons: model.spread.seasons.flatMap(({ season }, i, all) => {
+      if (season === undefined || all.length < 2) return [];
+      const { days: own, thirsty } = countDays(model, chunks, (c, d) => c.season[d] === i);
+      return [{ season, short: chanceOf(thirsty, own) }];
     }),
     times,
     bands: model.vessels.map((v, i) => {

@@ -39,6 +39,8 @@ export class Simulator extends DayTally {
   private readonly starve: Float64Array;
   private readonly middle: Float64Array;
   private stock = 1;
+  /** Place of the day's season in the model. */
+  season = 0;
   private cool = 293.15;
   /** Somebody waited in the last step. */
   private waitedNow = false;
@@ -59,12 +61,17 @@ export class Simulator extends DayTally {
     const { spread } = model;
     if (draw) random.start(draw.seed, draw.day);
     const vary = (x: readonly [number, number, number]): number => (draw ? triangular(random.next(), x[0], x[1], x[2]) : x[1]);
-    this.reset(vary(spread.water), vary(spread.stock));
+    const { seasons } = spread;
+    // A number is drawn for the season only where there is a choice.
+    this.season = draw && seasons.length > 1 ? Math.floor(random.next() * seasons.length) : 0;
+    const season = seasons[this.season];
+    // Where the whole year is worked, the usual day meets the brief's own water.
+    this.reset(draw || seasons.length === 1 ? vary(season.water) : model.rig.brief.water, vary(spread.stock));
     recorder?.begin(this);
     for (let j = 0; j < model.jobs.length && this.settled; j++) {
       const job = model.jobs[j];
       // Numbers are drawn alike whatever the rig, so that two ways of building meet the same day.
-      const dry = draw ? random.next() < spread.dry : false;
+      const dry = draw ? random.next() < season.dry : false;
       const factor = vary(spread.spigot);
       const left = new Float64Array(job.phases.length);
       const trigger = new Float64Array(job.phases.length);
@@ -153,6 +160,13 @@ export class Simulator extends DayTally {
   ): number {
     const { volume, rates } = this;
     const { job } = work;
+    let done = false;
+    for (const p of active)
+      if (left[p] > 0 && this.reached(job.phases[p])) {
+        left[p] = 0;
+        done = true;
+      }
+    if (done) return 0;
     const held = active.map((p) => this.holdUp(job.phases[p]));
     const going: Going = { ...work, phases: active.filter((_, i) => held[i] < 0) };
     rates.set(going, volume, this.stock);
@@ -197,7 +211,6 @@ export class Simulator extends DayTally {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
     const { into, out } = rates;
-    const kinds = going.phases.map((p) => going.job.phases[p].kind);
     const soft = going.phases.some((p) => going.job.phases[p].mix >= 0);
     for (let v = 0; v < vessels.length; v++) {
       const vessel = vessels[v];
@@ -209,7 +222,7 @@ export class Simulator extends DayTally {
         if (rates.running & (1 << m) && model.water.source[m] === v) dt = Math.min(dt, law.timeTo(volume[v], this.starve[m]));
       if (soft && !vessel.water && out[v] > 0) dt = Math.min(dt, (vessel.full * FINE) / out[v]);
       if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
-      if (into[v] > 0 && kinds.includes('refill')) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
+      if (into[v] > 0 && rates.refilling[v]) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
     }
     if (rates.current > 0 && this.batteryLeft > 0) dt = Math.min(dt, this.batteryLeft / rates.current);
     if (rates.fuel > 0 && Number.isFinite(this.fuelLeft)) dt = Math.min(dt, this.fuelLeft / rates.fuel);
@@ -273,18 +286,17 @@ export class Simulator extends DayTally {
   private moveWater({ job, phases }: Going, dt: number): void {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
-    const refilling = phases.some((p) => job.phases[p].kind === 'refill');
     const dumping = phases.some((p) => job.phases[p].kind === 'dump');
     for (let v = 0; v < vessels.length; v++) {
       const before = volume[v];
-      law.set(refilling ? { full: vessels[v].full, band: 0 } : vessels[v], before, rates.into[v], rates.out[v]);
+      law.set(rates.refilling[v] ? { full: vessels[v].full, band: 0 } : vessels[v], before, rates.into[v], rates.out[v]);
       const after = Math.max(law.after(before, dt), 0);
       volume[v] = after;
       // What the float let in is what balances the rest.
       const gave = rates.out[v] * dt;
       const came = after - before + gave;
       if (vessels[v].water) {
-        if (refilling) this.refilled += came;
+        if (rates.refilling[v]) this.refilled += came;
         else this.filled += came;
         const dump = dumping && before > TOUCH ? Math.min(model.dump[v] * dt, gave) : 0;
         this.dumped += dump;
@@ -346,12 +358,17 @@ export class Simulator extends DayTally {
       this.fuelLeft = 0;
       this.mark(shortOf.fuel);
     }
-    for (const p of phases) {
-      const { kind } = job.phases[p];
-      if (kind === 'fill' && this.all((v) => !vessels[v].filled || volume[v] >= vessels[v].full - vessels[v].band - TOUCH)) left[p] = 0;
-      if (kind === 'refill' && this.all((v) => !vessels[v].water || volume[v] >= vessels[v].full - TOUCH)) left[p] = 0;
-      if (kind === 'dump' && this.all((v) => !vessels[v].water || model.dump[v] === 0 || volume[v] <= TOUCH)) left[p] = 0;
-    }
+    for (const p of phases) if (this.reached(job.phases[p])) left[p] = 0;
+  }
+
+  /** A phase that ends with a level has it: full tanks need no filling, empty ones no dumping. */
+  private reached({ kind, refill }: Planned): boolean {
+    const { model, volume } = this;
+    const { vessels } = model;
+    if (refill) return refill.vessels.every((v) => volume[v] >= vessels[v].full - TOUCH);
+    if (kind === 'fill') return this.all((v) => !vessels[v].filled || volume[v] >= vessels[v].full - vessels[v].band - TOUCH);
+    if (kind === 'dump') return this.all((v) => !vessels[v].water || model.dump[v] === 0 || volume[v] <= TOUCH);
+    return false;
   }
 
   private all(is: (v: number) => boolean): boolean {

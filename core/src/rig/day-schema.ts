@@ -34,6 +34,18 @@ export const clock = v.pipe(
   }),
 );
 
+export const SEASONS = ['spring', 'summer', 'autumn', 'winter'] as const;
+export type Season = (typeof SEASONS)[number];
+
+/** Somewhere on the way where tanks are filled: a standpipe, the workshop, a chemical supplier. */
+const refillPlace = v.strictObject({
+  id,
+  name,
+  /** The liquid it gives; left out, water. */
+  gives: v.optional(id),
+  flow: quantity('flow', '0.5 gpm', '2000 gpm'),
+});
+
 /** A stretch of work with one thing in hand. */
 const phase = v.strictObject({
   id,
@@ -46,6 +58,8 @@ const phase = v.strictObject({
   gun: v.optional(id),
   /** Share of the time with the trigger pulled. */
   trigger: v.optional(quantity('ratio', '0 %', '100 %')),
+  /** Of a refill: the place; left out, a usual one that gives water. */
+  place: v.optional(id),
 });
 
 const job = v.strictObject({
@@ -72,6 +86,11 @@ export const workDay = v.strictObject({
   ),
   /** Share of the sites with a tap where it turns out to be off. */
   dry: v.optional(quantity('ratio', '0 %', '100 %')),
+  /** The same in winter, where it differs. */
+  dryWinter: v.optional(quantity('ratio', '0 %', '100 %')),
+  /** When the rig works: one season, or the whole year with a quarter of the days in each. Left out, the water is as the brief says. */
+  season: v.optional(v.picklist(['year', ...SEASONS])),
+  refills: v.optional(list(refillPlace, 8)),
 });
 
 export type WorkDay = v.InferOutput<typeof workDay>;
@@ -80,4 +99,6 @@ export type Job = WorkDay['jobs'][number];
 export type JobDocument = WorkDayDocument['jobs'][number];
 export type Phase = Job['phases'][number];
 export type PhaseDocument = JobDocument['phases'][number];
+export type RefillPlace = NonNullable<WorkDay['refills']>[number];
+export type RefillPlaceDocument = NonNullable<WorkDayDocument['refills']>[number];
 export type PhaseKind = (typeof PHASE_KINDS)[number];

@@ -62,11 +62,27 @@ export function wiringProblems(rig: Rig): Problem[] {
       out.push(problem('missing', `mixes.${i}.injector`, 'an injector', `Mix "${m.name}" is drawn by an injector but has none.`));
   });
 
+  const places = new Set<string>();
+  rig.brief.day?.refills?.forEach((r, i) => {
+    if (places.has(r.id)) out.push(problem('twice', `brief.day.refills.${i}.id`, 'unique', `The refill place id "${r.id}" is used twice.`));
+    places.add(r.id);
+    if (r.gives !== undefined && !rig.liquids.some((l) => l.id === r.gives))
+      out.push(problem('nowhere', `brief.day.refills.${i}.gives`, 'a liquid', `Refill place "${r.name}" gives a liquid "${r.gives}" that is not on the list.`));
+  });
   rig.brief.day?.jobs.forEach((job, j) => {
     const ids = new Set<string>();
     job.phases.forEach((p, k) => {
       if (ids.has(p.id)) out.push(problem('twice', `brief.day.jobs.${j}.phases.${k}.id`, 'unique', `The phase id "${p.id}" is used twice in "${job.name}".`));
       ids.add(p.id);
+      if (p.place !== undefined && !places.has(p.place))
+        out.push(
+          problem(
+            'nowhere',
+            `brief.day.jobs.${j}.phases.${k}.place`,
+            'a refill place',
+            `"${job.name}" refills at a place "${p.place}" that is not on the list.`,
+          ),
+        );
     });
   });
   const spigot = rig.brief.day?.spigot;

@@ -190,3 +190,59 @@ describe('a network', () => {
     near(quadraticOfCv(cv) * gpm * gpm * 999.016 * 9.80665, 6894.757293, 1e-9);
   });
 });
+
+describe('an answer kept', () => {
+  const make = (): Network =>
+    new Network({
+      nodes: [
+        { id: 'a', elevationM: 0, headM: 12 },
+        { id: 'm', elevationM: 0, demandM3s: 1e-4 },
+        { id: 'b', elevationM: 0, headM: 2 },
+      ],
+      links: [
+        { id: 'p', from: 'a', to: 'm', runs: [pipe], quadratic: 1e5 },
+        { id: 'q', from: 'm', to: 'b', runs: [pipe] },
+      ],
+    });
+  test('is taken up to the last bit when nothing was changed, and refused after any change', () => {
+    const net = make();
+    net.solve();
+    const kept = net.remember();
+    const flow = net.flow.slice();
+    const head = net.head.slice();
+    net.restart();
+    expect(net.recall(kept)).toBe(true);
+    expect(net.flow).toEqual(flow);
+    expect(net.head).toEqual(head);
+    const changes: ((n: Network) => void)[] = [
+      (n) => void (n.head[0] += 1e-12 + 1),
+      (n) => void (n.demand[1] *= 1.001),
+      (n) => void (n.closed[1] = 1),
+      (n) => void (n.constant[0] = 0.1),
+      (n) => void (n.linear[0] = 1),
+      (n) => void (n.quadratic[0] *= 1.001),
+      (n) => void (n.powerCoefficient[0] = 1),
+      (n) => void (n.reducesTo[0] = 1),
+      (n) => void (n.runRoughness[0] *= 1.001),
+      (n) => void (n.runLength[0] *= 1.001),
+      (n) => void (n.runBore[1] *= 1.001),
+      (n) => void (n.viscosity *= 1.001),
+    ];
+    for (const change of changes) {
+      const other = make();
+      other.solve();
+      const answer = other.remember();
+      change(other);
+      expect(other.recall(answer)).toBe(false);
+    }
+  });
+  test('written over, it holds the later case', () => {
+    const net = make();
+    net.solve();
+    const kept = net.remember();
+    net.demand[1] = 2e-4;
+    net.solve();
+    expect(net.remember(kept)).toBe(kept);
+    expect(net.recall(kept)).toBe(true);
+  });
+});

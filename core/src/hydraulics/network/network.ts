@@ -12,6 +12,8 @@ const MAX_ITERATIONS = 120;
 const RELATIVE_FLOW_CHANGE = 1e-7;
 /** Resistance that every link has at the least, s/m²: some µm of head, so that no link is quite without. */
 const LEAST = 0.01;
+/** How many of what is kept of a case are its answer. */
+const ANSWERS = 3;
 /** Changes below this count as none, m³/s: a network at rest has settled. */
 const STANDSTILL = 1e-13;
 const TWO_OVER_LN10 = 2 / Math.LN10;
@@ -79,6 +81,8 @@ export class Network {
   private readonly factor = new Float64Array(2);
   /** 1/√f of each run at its last turbulent flow; 0 before the first. */
   private readonly rootOf: Float64Array;
+  /** Heads, flows and valves, which a solve gives, then everything that may be changed between solves. */
+  private readonly kept: readonly (Float64Array | Uint8Array)[];
 
   constructor(readonly spec: NetworkSpec) {
     const { nodes, links } = spec;
@@ -122,6 +126,8 @@ export class Network {
     this.curveFlow = Float64Array.from(points, (p) => p.flowM3s);
     this.curveHead = Float64Array.from(points, (p) => p.headM);
     this.startFlow = Float64Array.from(links, (x) => firstGuess(x));
+    const { head, flow, valve, demand, closed, constant, linear, quadratic, powerCoefficient, reducesTo, runRoughness, runLength, runBore } = this;
+    this.kept = [head, flow, valve, demand, closed, constant, linear, quadratic, powerCoefficient, reducesTo, runRoughness, runLength, runBore];
 
     const unknowns: number[] = [];
     const at = new Int32Array(n).fill(-1);
@@ -169,8 +175,42 @@ export class Network {
   /** Head lost along a link at the present flow, m, from→to (negative for a gain). */
   headLoss(link: number): number {
     if (this.closed[link] || this.isValve[link]) return this.head[this.from[link]] - this.head[this.to[link]];
-    this.evaluate(link, this.flow[link]);
+    this.evaluate(link);
     return this.loss[link];
+  }
+
+  /**
+   * The present settings with their answer, to be {@link recall}ed. Call after a solve that settled.
+   * @param into an answer no longer needed, to be written over
+   */
+  remember(into: Float64Array = new Float64Array(this.kept.reduce((n, x) => n + x.length, 1))): Float64Array {
+    let at = 0;
+    for (const x of this.kept) {
+      into.set(x, at);
+      at += x.length;
+    }
+    into[at] = this.viscosity;
+    return into;
+  }
+
+  /** Takes up an earlier answer where everything is set as it was then, to the last bit. */
+  recall(answer: Float64Array): boolean {
+    const { kept, fixed, head } = this;
+    if (answer[answer.length - 1] !== this.viscosity) return false;
+    let at = head.length + this.flow.length + this.valve.length;
+    for (let k = ANSWERS; k < kept.length; k++) {
+      const now = kept[k];
+      for (let i = 0; i < now.length; i++) if (now[i] !== answer[at + i]) return false;
+      at += now.length;
+    }
+    for (let i = 0; i < fixed.length; i++) if (fixed[i] && head[i] !== answer[i]) return false;
+    at = 0;
+    for (let k = 0; k < ANSWERS; k++) {
+      const now = kept[k];
+      for (let i = 0; i < now.length; i++) now[i] = answer[at + i];
+      at += now.length;
+    }
+    return true;
   }
 
   /** Heads and flows for the present settings. Starts from the last answer. */
@@ -275,7 +315,7 @@ export class Network {
       net[j] += flow[l];
       net[i] -= flow[l];
       if (closed[l] || (this.isValve[l] && this.valve[l] !== ValveState.Open)) continue;
-      this.evaluate(l, flow[l]);
+      this.evaluate(l);
       const p = 1 / slope[l];
       const step = p * (head[i] - head[j] - loss[l]);
       net[j] += step;
@@ -353,8 +393,9 @@ export class Network {
     return settled;
   }
 
-  /** Loss and slope of a link at a flow, into `loss[l]` and `slope[l]`. */
-  private evaluate(l: number, q: number): void {
+  /** Loss and slope of a link at its present flow, into `loss[l]` and `slope[l]`. */
+  private evaluate(l: number): void {
+    const q = this.flow[l];
     if (this.oneWay[l] && q < 0) {
       this.loss[l] = this.constant[l] + SHUT * q;
       if (this.curveStart[l + 1] > this.curveStart[l]) this.loss[l] -= this.curveHead[this.curveStart[l]];

@@ -48,6 +48,7 @@ const empty = (from: number, count: number): DayChunk => ({
   lost: new Float64Array(0),
   strength: new Float64Array(0),
   levels: new Uint32Array(1),
+  season: new Uint8Array(count),
   unsettled: 0,
 });
 

@@ -36,8 +36,10 @@ export interface Rendered<T> {
   readonly root: HTMLElement;
   readonly text: () => string;
   readonly settle: () => Promise<void>;
-  /** Presses the first button with these words. */
+  /** Presses the first button with these words, or so called to a screen reader. */
   readonly press: (words: string | RegExp) => Promise<void>;
+  /** Types into the field with this label. */
+  readonly type: (label: string, text: string) => Promise<void>;
   /** Chooses a value in the select with this id or label. */
   readonly choose: (label: string, value: string) => Promise<void>;
 }
@@ -59,9 +61,20 @@ export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): 
     text: () => words(root),
     settle,
     press: async (wanted) => {
-      const button = [...root.querySelectorAll('button')].find((b) => (typeof wanted === 'string' ? words(b) === wanted : wanted.test(words(b))));
+      const button = [...root.querySelectorAll('button')].find((b) =>
+        typeof wanted === 'string' ? words(b) === wanted || b.getAttribute('aria-label') === wanted : wanted.test(words(b)),
+      );
       if (!button) throw new Error(`There is no button "${wanted}" among: ${[...root.querySelectorAll('button')].map(words).join(' | ')}`);
       button.click();
+      await settle();
+    },
+    type: async (label, text) => {
+      const of = [...root.querySelectorAll('label')].find((l) => words(l).startsWith(label));
+      const field = root.querySelector<HTMLInputElement>(`#${of?.htmlFor}`);
+      if (!field) throw new Error(`There is no field "${label}".`);
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+      field.dispatchEvent(new Event('change'));
       await settle();
     },
     choose: async (label, value) => {

@@ -59,6 +59,8 @@ const HOUR = 96;
 const HOUR_OF_LONG = 58;
 const LEAST = 26;
 const NAMED = 52;
+/** Of a block that took no time at all, px. */
+const SLIVER = 14;
 
 function between(from: readonly number[], to: readonly number[], at: number): number {
   const last = from.length - 1;
@@ -117,7 +119,7 @@ export function layoutBoard(day: DayResult, doc: RigDocument, system: UnitSystem
         row: p.crew === 0 ? 0 : p.crew - 1,
         rows: p.crew === 0 ? crew : 1,
         left: x(p.fromS),
-        width: Math.max(x(p.toS) - x(p.fromS), 0),
+        width: Math.max(x(p.toS) - x(p.fromS), SLIVER / width),
         paint: paintOf(p.kind),
         label: PHASE_NAMES[p.kind],
         narrow: (x(p.toS) - x(p.fromS)) * width < NAMED,

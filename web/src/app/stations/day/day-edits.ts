@@ -53,6 +53,21 @@ export function addPhase(d: RigDocument, job: number, after: number): number {
   return after + 1;
 }
 
+/** Another refill place, of water; gives its place on the list. */
+export function addRefill(d: RigDocument, flow: string): number {
+  const refills = (ownDay(d).refills ??= []);
+  const id = fresh(refills, 'place-');
+  return refills.push({ id, name: `Refill place ${refills.length + 1}`, flow }) - 1;
+}
+
+/** Takes a refill place off the list; what was filled there is filled at a usual one. */
+export function removeRefill(d: RigDocument, place: number): void {
+  const day = ownDay(d);
+  const [gone] = (day.refills ?? []).splice(place, 1);
+  if (day.refills?.length === 0) delete day.refills;
+  for (const j of day.jobs) for (const p of j.phases) if (p.place === gone?.id) delete p.place;
+}
+
 /** Takes a phase off a job; gives the place of the one to look at next. */
 export function removePhase(d: RigDocument, job: number, phase: number): number {
   const { phases } = ownDay(d).jobs[job];

@@ -60,6 +60,43 @@ describe('the station of the work day', () => {
     await s.press('Remove job');
     expect(s.rig.document().brief.day!.jobs).toHaveLength(3);
   });
+  test('the season sets the water; winter asks for its shut taps, and short days are told season by season', async () => {
+    const s = open('buffer-skid');
+    await s.press('Write the day down');
+    expect(s.text()).not.toContain('Taps shut in winter');
+    await s.choose('The rig works in', 'year');
+    expect(s.text()).toMatch(/Water from 41.°F to 86.°F\./);
+    await s.type('Taps shut in winter', '100 %');
+    expect(s.rig.document().brief.day).toMatchObject({ season: 'year', dryWinter: '100 %' });
+    s.day.work(80);
+    await s.settle();
+    expect(s.text()).toMatch(/Short of water: .* of spring days, .* of summer days, .* of autumn days, [1-9]\d*.% of winter days\./);
+    await s.choose('The rig works in', 'summer');
+    expect(s.text()).not.toContain('Taps shut in winter');
+    await s.choose('The rig works in', '');
+    expect(s.rig.document().brief.day!.season).toBeUndefined();
+  });
+  test('a refill place is added, chosen for a phase, and takes its name out of the phase when it goes', async () => {
+    const s = open('carried-water');
+    const day = () => s.rig.document().brief.day!;
+    expect(s.text()).not.toContain('The customers’ spigots');
+    block(s.root, '1:1').click();
+    await s.settle();
+    await s.press('Add a refill place');
+    expect(day().refills!.map((r) => r.id)).toEqual(['spring', 'place-1']);
+    expect(day().refills![1].flow).toBe('20 gpm');
+    await s.choose('Where', 'place-1');
+    expect(day().jobs[1].phases[1].place).toBe('place-1');
+    await s.press('Remove Refill place 2');
+    expect(day().jobs[1].phases[1].place).toBeUndefined();
+    expect(readRig(s.rig.document()).ok).toBe(true);
+    await s.choose('Gives', 'sh');
+    expect(day().refills![0].gives).toBe('sh');
+  });
+  test('a rig that never goes short says so without a share', () => {
+    const s = open('carried-water', 40);
+    expect(s.text()).toMatch(/Water on every day sampled; 2.% may go short\./);
+  });
   test('blocks answer to the keyboard', async () => {
     const s = open();
     await s.press('Write the day down');

@@ -8,7 +8,9 @@ import {
   JOB_TEMPLATES,
   parseQuantity,
   parseRig,
+  seasonsOf,
   type PhaseKind,
+  SEASONS,
   triggerOf,
   typeableQuantity,
   type Verdict,
@@ -30,6 +32,7 @@ import { addJob, addPhase, moveJob, movePhase, ownDay, passPhase, removeJob, rem
 import { MinutePanel } from './minute-panel';
 import { clockWords } from '../../kit/clock';
 import { CREW_OPTIONS, PHASE_NAMES, PHASE_OPTIONS } from './phase-names';
+import { RefillPlaces } from './refill-places';
 import { SizingPanel } from './sizing-panel';
 
 const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
@@ -42,10 +45,16 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   heat: 'runs hot in bypass',
 };
 
+const SEASON_OPTIONS = [
+  { value: '', name: 'any, water as briefed' },
+  { value: 'year', name: 'the whole year' },
+  ...SEASONS.map((value) => ({ value, name: value })),
+];
+
 /** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
 @Component({
   selector: 'pz-day-station',
-  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, SizingPanel, StationFrame, VerdictMark],
+  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, RefillPlaces, SizingPanel, StationFrame, VerdictMark],
   templateUrl: './day.station.html',
   styleUrl: './day.station.scss',
 })
@@ -60,6 +69,7 @@ export class DayStation implements OnDestroy {
     { value: 'tap', name: 'A tap' },
     { value: 'none', name: 'No tap' },
   ];
+  protected readonly seasons = SEASON_OPTIONS;
   protected readonly usual = this.day.usual;
   protected readonly sample = this.day.sample;
   protected readonly own = computed(() => this.rig.document()?.brief.day);
@@ -152,6 +162,21 @@ export class DayStation implements OnDestroy {
     const values = assumptionValues();
     return `From ${this.q(values['poor-spigot'], 'ratio')} to ${this.q(values['good-spigot'], 'ratio')} of the rig’s own, as assumed.`;
   });
+  protected readonly places = computed(() => [
+    { value: '', name: 'a usual standpipe' },
+    ...(this.own()?.refills ?? []).map((r) => ({ value: r.id, name: r.name })),
+  ]);
+  protected readonly taps = computed(() => (this.rig.document()?.spigots.length ?? 0) > 0);
+  protected readonly winter = computed(() => this.own()?.season === 'year' || this.own()?.season === 'winter');
+  protected readonly seasonWords = computed(() => {
+    const doc = this.rig.document();
+    const rig = doc && safely(() => parseRig(doc));
+    if (!rig?.brief.day) return '';
+    const seasons = seasonsOf(rig.brief.day, assumptionValues(rig.assumptions), rig.brief.water);
+    const low = Math.min(...seasons.map((s) => s.water[0]));
+    const high = Math.max(...seasons.map((s) => s.water[2]));
+    return `Water from ${this.q(low, 'temperature', 2)} to ${this.q(high, 'temperature', 2)}.`;
+  });
   protected readonly guns = computed(() => {
     const doc = this.rig.document();
     return [...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }));
@@ -204,7 +229,11 @@ export class DayStation implements OnDestroy {
     if (!s) return null;
     const chance = this.q(s.short.chance, 'ratio', 2);
     const allowed = this.q(s.tolerance, 'ratio', 2);
-    if (s.short.chance <= s.tolerance) return { verdict: 'fed', words: `Water on all but ${chance} of days; ${allowed} may go short.` };
+    if (s.short.chance <= s.tolerance)
+      return {
+        verdict: 'fed',
+        words: s.short.chance === 0 ? `Water on every day sampled; ${allowed} may go short.` : `Water on all but ${chance} of days; ${allowed} may go short.`,
+      };
     const worst = s.causes.find((c) => c.cause === 'water' || c.cause === 'feed');
     return {
       verdict: s.short.low > 5 * s.tolerance ? 'starved' : 'tight',
@@ -227,6 +256,11 @@ export class DayStation implements OnDestroy {
   protected readonly usualWords = computed(() => {
     const u = this.usual();
     return u ? `The usual day: ${clockWords(u.startsS)} to ${clockWords(u.startsS + u.lengthS)}, ${this.q(u.used, 'volume')} of water used.` : '';
+  });
+  protected readonly bySeason = computed(() => {
+    const seasons = this.sample().value?.seasons ?? [];
+    if (!seasons.some((s) => s.short.chance > 0)) return '';
+    return `Short of water: ${seasons.map((s) => `${this.q(s.short.chance, 'ratio', 2)} of ${s.season} days`).join(', ')}.`;
   });
   protected readonly shortages = computed(() => {
     const u = this.usual();

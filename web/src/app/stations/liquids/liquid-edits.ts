@@ -34,9 +34,12 @@ export function changeKind(d: RigDocument, i: number, kind: LiquidDocument['kind
   }
 }
 
-/** Takes a liquid off the list where nothing holds or wants it. */
+/** Takes a liquid off the list where nothing holds, gives or wants it. */
 export function removeLiquid(d: RigDocument, id: string): boolean {
-  const wanted = d.tanks.some((t) => t.holds === id) || (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id);
+  const wanted =
+    d.tanks.some((t) => t.holds === id) ||
+    (d.brief.day?.refills ?? []).some((r) => r.gives === id) ||
+    (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id);
   if (wanted) return false;
   d.liquids = d.liquids?.filter((l) => l.id !== id);
   return true;
