@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
 
 test('a weak spigot: level, verdict and mend change at once; reload keeps everything', async ({ page, server }) => {
@@ -68,6 +69,29 @@ test('the yard: add, rename, duplicate, delete with undo', async ({ page, server
   await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
+});
+
+test('a rig file goes out of the yard and comes back in; a broken one is told field by field', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'More for Stone truck' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Rig file (.json)' }).click()]);
+  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as { name: string; machines: { flow: string }[] };
+  const json = (data: object) => ({ name: 'rig.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(data)) });
+  const bring = page.getByLabel('Rig files');
+
+  file.machines[0].flow = '9000 gpm';
+  await bring.setInputFiles(json(file));
+  await expect(page.getByRole('alert')).toContainText('rig.json is not taken in.');
+  await expect(page.getByRole('alert')).toContainText('machines.0.flow');
+  await expectAccessible(page);
+
+  file.machines[0].flow = '7 gpm';
+  file.name = 'Brought back';
+  await bring.setInputFiles(json(file));
+  await expect(page).toHaveURL(/\/rig\/[0-9a-f-]{36}/);
+  await expect(headline(page)).toBeVisible();
+  await page.getByRole('link', { name: 'Pozzo, to the yard' }).click();
+  await expect(page.getByRole('link', { name: /Brought back/ })).toBeVisible();
 });
 
 test('a field keeps what was typed, tells what is wrong, and gives it up on Escape', async ({ page, server }) => {

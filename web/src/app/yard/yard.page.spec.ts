@@ -1,10 +1,11 @@
 import { TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
-import { chanceOf, message } from '@pozzo/core';
+import { chanceOf, LAYOUTS, message } from '@pozzo/core';
 import { MockStore, provideMockStore } from '@ngrx/store/testing';
 import { buildsFeature, BuildsActions, type BuildChance, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
+import { readRigFile } from './rig-file';
 import { YardPage } from './yard.page';
 
 const build = (id: string, more: Partial<BuildSummary> = {}): BuildSummary => ({
@@ -82,4 +83,58 @@ test('while it loads it says so, and a failure can be tried again', () => {
   expect(y.root.querySelector('[role=alert]')!.textContent).toContain('The server is away.');
   [...y.root.querySelectorAll('button')].find((b) => b.textContent === 'Try again')!.click();
   expect(y.sent).toEqual([BuildsActions.load(), BuildsActions.load()]);
+});
+
+describe('rig files', () => {
+  const file = (name: string, text: string, size = text.length) => ({ name, size, text: () => Promise.resolve(text) });
+  const sound = () => LAYOUTS[0].make();
+
+  test('one is taken in and opened; several are taken in side by side', async () => {
+    const y = open([], {});
+    await y.fixture.componentInstance.takeIn([file('a.json', JSON.stringify(sound()))]);
+    expect(y.sent[1]).toEqual(BuildsActions.add({ document: sound(), open: true }));
+    await y.fixture.componentInstance.takeIn([file('a.json', JSON.stringify(sound())), file('b.json', JSON.stringify(LAYOUTS[1].make()))]);
+    expect(y.sent.slice(2)).toEqual([BuildsActions.add({ document: sound(), open: false }), BuildsActions.add({ document: LAYOUTS[1].make(), open: false })]);
+  });
+  test('what is wrong is told by field, the sound ones beside it are taken, and the message can be closed', async () => {
+    const y = open([], {});
+    const bad = sound();
+    bad.machines[0].flow = '9000 gpm';
+    await y.fixture.componentInstance.takeIn([file('bad.json', JSON.stringify(bad)), file('good.json', JSON.stringify(sound()))]);
+    y.fixture.detectChanges();
+    expect(y.sent).toHaveLength(2);
+    const alert = y.root.querySelector('.refused')!;
+    expect(y.text(alert)).toContain('bad.json is not taken in.');
+    expect(y.text(alert)).toMatch(/machines\.0\.flow: .*100.gpm/);
+    alert.querySelector('button')!.click();
+    y.fixture.detectChanges();
+    expect(y.root.querySelector('.refused')).toBeNull();
+  });
+  test.each([
+    ['not JSON', file('x.json', '{"format":'), /It is not JSON/],
+    ['another kind of file', file('x.json', '{"format":"table"}'), /This is not a rig file/],
+    ['a later version', file('x.json', JSON.stringify({ ...LAYOUTS[0].make(), version: 99 })), /This file is of version 99/],
+    ['a huge one', file('x.json', '{}', 9e6), /larger than 5 MB/],
+    ['one with many faults', file('x.json', '{"format":"pozzo-rig","version":1}'), /And \d+ more\./],
+  ])('%s is refused in words', async (_name, bad, words) => {
+    const read = await readRigFile(bad);
+    expect(read.ok ? '' : read.problems.join(' ')).toMatch(words);
+  });
+  test('files may be dropped on the yard; other things may not', async () => {
+    const y = open([], {});
+    const drag = (type: string, types: string[], files: unknown[]): Event => {
+      const event = new Event(type, { bubbles: true, cancelable: true });
+      Object.assign(event, { dataTransfer: { types, files } });
+      y.root.querySelector('main')!.dispatchEvent(event);
+      y.fixture.detectChanges();
+      return event;
+    };
+    expect(drag('dragover', ['text/plain'], []).defaultPrevented).toBe(false);
+    expect(drag('dragover', ['Files'], []).defaultPrevented).toBe(true);
+    expect(y.root.querySelector('main.hovering')).not.toBeNull();
+    drag('drop', ['Files'], [file('a.json', JSON.stringify(sound()))]);
+    await new Promise((done) => setTimeout(done));
+    expect(y.root.querySelector('main.hovering')).toBeNull();
+    expect(y.sent[1]).toEqual(BuildsActions.add({ document: sound(), open: true }));
+  });
 });

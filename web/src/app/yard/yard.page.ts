@@ -4,6 +4,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { emptyRig, formatQuantity, type Layout, LAYOUTS, say } from '@pozzo/core';
 import { Store } from '@ngrx/store';
+import { readRigFile, type RigFile } from './rig-file';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
@@ -63,6 +64,39 @@ export class YardPage implements OnDestroy {
   protected add(layout?: Layout): void {
     const document = layout ? { ...layout.make(), name: 'New build', customer: '', notes: '' } : emptyRig('New build');
     this.store.dispatch(BuildsActions.add({ document, open: true }));
+  }
+  /** Files that could not be read, until they are closed. */
+  protected readonly refused = signal<readonly Extract<RigFile, { ok: false }>[]>([]);
+  protected readonly hovering = signal(false);
+  protected over(event: DragEvent): void {
+    if (!event.dataTransfer?.types.includes('Files')) return;
+    event.preventDefault();
+    this.hovering.set(true);
+  }
+  protected drop(event: DragEvent): void {
+    this.hovering.set(false);
+    const files = [...(event.dataTransfer?.files ?? [])];
+    if (!files.length) return;
+    event.preventDefault();
+    void this.takeIn(files);
+  }
+  protected pick(box: HTMLInputElement): void {
+    const files = [...(box.files ?? [])];
+    // The same file may be picked again once it is mended.
+    box.value = '';
+    void this.takeIn(files);
+  }
+  /** Each sound file becomes a build of its own; a single one is opened. */
+  async takeIn(files: readonly Pick<File, 'name' | 'size' | 'text'>[]): Promise<void> {
+    this.refused.set([]);
+    for (const file of files) {
+      const read = await readRigFile(file);
+      if (read.ok) this.store.dispatch(BuildsActions.add({ document: read.document, open: files.length === 1 }));
+      else this.refused.update((list) => [...list, read]);
+    }
+  }
+  protected forget(file: RigFile): void {
+    this.refused.update((list) => list.filter((r) => r !== file));
   }
   protected async rename(b: BuildSummary): Promise<void> {
     const { RenameDialog } = await import('./rename-dialog');

@@ -37,7 +37,7 @@ import { NozzlePicker } from './nozzle-picker';
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
           <pz-choice label="Works on" [path]="path('surface')" [options]="surfaces" />
           <pz-quantity label="Gun above deck" [path]="path('height')" />
-          @for (id of lines(); track id; let i = $index) {
+          @for (id of lines(); track $index; let i = $index) {
             <pz-line-editor
               [lineId]="id"
               [heading]="i === 0 ? 'Parts, pump to gun · share of the loss' : 'and on'"

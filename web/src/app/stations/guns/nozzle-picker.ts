@@ -14,7 +14,7 @@ import { RigStore } from '../../state/rig-store';
     @if (limits(); as l) {
       <pz-chart [option]="option()" [height]="260" [summary]="l.words" />
       <div class="sizes" role="group" aria-label="Nozzle sizes">
-        @for (n of l.sizes; track n) {
+        @for (n of l.sizes; track $index) {
           <button type="button" class="press small" [class.strong]="n === l.own" [attr.aria-pressed]="n === l.own" (click)="fit(n)">{{ code(n) }}</button>
         }
       </div>
