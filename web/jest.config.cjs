@@ -4,6 +4,8 @@ module.exports = {
   setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
   roots: ['<rootDir>/src'],
   testMatch: ['**/*.spec.ts'],
+  // No test is judged by its time; one that hangs is stopped.
+  testTimeout: 120_000,
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }],
   },

@@ -3,7 +3,6 @@ import { expect, expectAccessible, headline, saved, station, test } from './pozz
 const verdict = 'pz-day-station section.does h2';
 
 test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server }) => {
-  test.setTimeout(180_000);
   await page.goto(server.url);
   await page.getByRole('button', { name: 'New build' }).click();
   await page.getByRole('menuitem', { name: 'One buffer tank, one washer' }).click();

@@ -200,7 +200,6 @@ test('a build that is not there, and an address that is not there', async ({ pag
 });
 
 test('every view is free of accessibility findings, light and dark', async ({ page, server }) => {
-  test.setTimeout(180_000);
   for (const theme of ['light', 'dark']) {
     await page.goto(server.url);
     await page.evaluate((t) => localStorage.setItem('pozzo.settings', JSON.stringify({ units: 'us', theme: t })), theme);
