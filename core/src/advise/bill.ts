@@ -17,6 +17,9 @@ const BATTERY_PRICE_PER_AH: Readonly<Record<NonNullable<Rig['power']>['chemistry
 const BATTERY_KG_PER_AH: typeof BATTERY_PRICE_PER_AH = { 'lead-acid': 0.28, agm: 0.28, lithium: 0.12 };
 const COMPRESSOR_PRICE_PER_CFM = 85;
 const COMPRESSOR_KG_PER_CFM = 5;
+/** A steel receiver of 20 gal costs about $150 and weighs about 45 lb (estimate). */
+const RECEIVER_PRICE_PER_M3 = 2000;
+const RECEIVER_KG_PER_M3 = 270;
 const CFM = 4.719474432e-4;
 
 export interface Bill {
@@ -57,6 +60,8 @@ export function bill(rig: Rig): Bill {
     const cfm = rig.power.freeAir / CFM;
     price += ah * BATTERY_PRICE_PER_AH[rig.power.chemistry] + cfm * COMPRESSOR_PRICE_PER_CFM;
     massKg += ah * BATTERY_KG_PER_AH[rig.power.chemistry] + cfm * COMPRESSOR_KG_PER_CFM;
+    price += (rig.power.receiver ?? 0) * RECEIVER_PRICE_PER_M3;
+    massKg += (rig.power.receiver ?? 0) * RECEIVER_KG_PER_M3;
   }
   return { price, massKg };
 }

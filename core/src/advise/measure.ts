@@ -101,7 +101,10 @@ export function measureOf(finding: Finding): Measure {
         dimension: 'airFlow',
         of: (a) => {
           const p = a.chemical.softPumps.find((x) => x.pumpId === id);
-          return p?.airUse ? p.airGiven - p.airUse.value : 0;
+          if (!p?.airUse) return 0;
+          const short = p.airUse.value - p.airGiven;
+          // What a full receiver adds over the spraying of a job.
+          return short > 0 && p.sprayS > 0 ? (short * p.airCarriesS) / p.sprayS - short : -short;
         },
         step: 1e-5,
       };

@@ -62,6 +62,14 @@ export const airUse = (flowM3s: number, airPressurePa: number, atmospherePa: num
   (flowM3s * (airPressurePa + atmospherePa) * surcharge) / atmospherePa;
 
 /**
+ * Free air that a receiver can give before it is down to the pump's pressure, m³ at the air about it (Boyle: the temperature
+ * settles). 0 where the compressor rests below that pressure.
+ * @param volumeM3 of the receiver; @param fullPa where the compressor rests, gauge; @param pumpPa the pump's air, gauge
+ */
+export const receiverAir = (volumeM3: number, fullPa: number, pumpPa: number, atmospherePa: number): number =>
+  (volumeM3 * Math.max(fullPa - pumpPa, 0)) / atmospherePa;
+
+/**
  * Shaft power of a single-stage piston compressor, W: adiabatic work on the free air, over the efficiency.
  * @param freeAirM3s intake flow; @param airPressurePa gauge
  */

@@ -3,7 +3,8 @@ import { Cases } from '../assess/cases.js';
 import { assessDrain } from '../assess/drain.js';
 import { Stocks } from '../assess/chemical/stock.js';
 import { USABLE } from '../assess/chemical/soft-pump.js';
-import { GRAVITY } from '../fluid/air.js';
+import { receiverAir } from '../chemistry/diaphragm-pump.js';
+import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
 import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
@@ -82,6 +83,8 @@ export interface DayModel {
   /** A s that may be taken out of the battery, and what charges it, A. */
   readonly battery: number;
   readonly charging: number;
+  /** Free air that the compressor gives, m³/s, and that a full receiver holds above the pumps' pressure, m³. */
+  readonly air: { readonly given: number; readonly receiver: number };
   /** kg of fuel on board; Infinity when nobody said. */
   readonly fuel: number;
   /** When nothing goes wrong, s. */
@@ -166,12 +169,16 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
   const usable = rig.power ? rig.power.battery * USABLE[rig.power.chemistry] : 0;
   const fuel = rig.power?.fuel ? rig.power.fuel * FUEL_KG_M3 : Infinity;
+  const atmosphere = airPressure(rig.brief.altitude);
+  const given = tidy((rig.power?.freeAir ?? 0) * (atmosphere / 101325));
+  const breathing = soft.filter((s, i) => s.air > 0 && mixesUsed.has(i));
+  const allAir = breathing.reduce((sum, s) => sum + s.air, 0);
   const shortOf = {
     vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tanks[0].id, v.name) : -1)),
     feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),
     heat: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('heat', m.id, m.name) : -1)),
     air: Int32Array.from(soft, (s, i) =>
-      s.air < 0.999 && mixesUsed.has(i) ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
+      s.air > 0 && mixesUsed.has(i) && allAir > given * 1.001 ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
     ),
     battery: rig.power && soft.some((s, i) => s.electric && mixesUsed.has(i)) ? short('battery', 'rig', 'Battery') : -1,
     fuel: Number.isFinite(fuel) ? short('fuel', 'rig', 'Fuel') : -1,
@@ -208,6 +215,12 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     }),
     battery: usable,
     charging: rig.power?.charging ?? 0,
+    air: {
+      given,
+      receiver: tidy(
+        receiverAir(rig.power?.receiver ?? 0, rig.power?.cutOut ?? values['air-cut-out'], Math.max(0, ...breathing.map((s) => s.airPa)), atmosphere),
+      ),
+    },
     fuel,
     usualSeconds: serial,
     vapourLoss: (t) => tidy(head(t) - usualHead),

@@ -33,6 +33,10 @@ export class Rates {
   readonly gun: Float64Array;
   /** Out of the battery, A; negative while it is charged. */
   current = 0;
+  /** Free air out of the receiver, m³/s; negative while it fills. */
+  air = 0;
+  /** Share of their air that the pumps get. */
+  airShare = 1;
   /** kg/s. */
   fuel = 0;
   /** Machines running, and those of them that a spigot does not feed well enough, as bits. */
@@ -66,8 +70,9 @@ export class Rates {
    * Sets all flows for what goes on.
    * @param volume of each vessel, m³, that chemical streams hang on
    * @param stock strength of the day's stock against what it is reckoned at
+   * @param stored whether the receiver holds air
    */
-  set(going: Going, volume: Float64Array, stock: number): void {
+  set(going: Going, volume: Float64Array, stock: number, stored: boolean): void {
     this.into.fill(0);
     this.out.fill(0);
     this.heat.fill(0);
@@ -78,6 +83,7 @@ export class Rates {
     this.refilling.fill(0);
     this.current = -this.model.charging;
     this.fuel = 0;
+    this.breathe(going, stored);
     this.wash(going);
     for (const p of going.phases) {
       const { mix } = going.job.phases[p];
@@ -130,6 +136,25 @@ export class Rates {
     }
   }
 
+  /**
+   * Air of the pumps at work. While the receiver holds some they get all they ask; after that what the compressor gives,
+   * which a receiver evens out over triggers pulled and let go.
+   */
+  private breathe({ job, phases, trigger }: Going, stored: boolean): void {
+    const { given, receiver } = this.model.air;
+    let asked = 0;
+    let mean = 0;
+    for (const p of phases) {
+      const { mix } = job.phases[p];
+      if (mix < 0) continue;
+      asked += this.model.soft[mix].air;
+      mean += this.model.soft[mix].air * trigger[p];
+    }
+    const steady = receiver > 0 ? mean : asked;
+    this.airShare = stored || !(steady > given) ? 1 : given / steady;
+    this.air = mean * this.airShare - given;
+  }
+
   /** A mix being sprayed: what it takes from each vessel, its strength, its current. */
   private spray(k: number, share: number, volume: Float64Array, stock: number): void {
     const { model, out, row, branch } = this;
@@ -144,7 +169,7 @@ export class Rates {
     let flow = row[n];
     let active = 0;
     for (let i = 0; i < n; i++) {
-      const q = row[i] * t.air;
+      const q = row[i] * (t.air > 0 ? this.airShare : 1);
       if (places[i] >= 0) out[places[i]] += share * q;
       flow += q;
       active += q * t.strengths[i];

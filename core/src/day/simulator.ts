@@ -169,7 +169,7 @@ export class Simulator extends DayTally {
     if (done) return 0;
     const held = active.map((p) => this.holdUp(job.phases[p]));
     const going: Going = { ...work, phases: active.filter((_, i) => held[i] < 0) };
-    rates.set(going, volume, this.stock);
+    rates.set(going, volume, this.stock, this.airLeft > 0);
     let dt = Infinity;
     // Held up: wait while the water comes back, else leave the rest undone.
     this.waitedNow = false;
@@ -225,6 +225,7 @@ export class Simulator extends DayTally {
       if (into[v] > 0 && rates.refilling[v]) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
     }
     if (rates.current > 0 && this.batteryLeft > 0) dt = Math.min(dt, this.batteryLeft / rates.current);
+    if (rates.air > 0 && this.airLeft > 0) dt = Math.min(dt, this.airLeft / rates.air);
     if (rates.fuel > 0 && Number.isFinite(this.fuelLeft)) dt = Math.min(dt, this.fuelLeft / rates.fuel);
     dt = Math.min(dt, this.loopLimit());
     return Number.isFinite(dt) ? dt : 0;
@@ -235,7 +236,7 @@ export class Simulator extends DayTally {
     const { volume, law, rates, middle } = this;
     const { vessels } = this.model;
     for (let v = 0; v < vessels.length; v++) middle[v] = Math.max(volume[v] + ((rates.into[v] - rates.out[v]) * dt) / 2, 0);
-    rates.set(going, middle, this.stock);
+    rates.set(going, middle, this.stock, this.airLeft > 0);
     for (let v = 0; v < vessels.length; v++) {
       law.set(vessels[v], volume[v], rates.into[v], rates.out[v]);
       if (law.rate < 0 && rates.out[v] > 0) dt = Math.min(dt, law.timeTo(volume[v], this.floorOf(going, v)));
@@ -272,9 +273,12 @@ export class Simulator extends DayTally {
     const { model, rates } = this;
     recorder?.step(this, rates, dt, going.connected);
     this.moveWater(going, dt);
+    for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0 && model.soft[k].air > 0 && rates.airShare < 0.999) this.mark(model.shortOf.air[k]);
     for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0) this.sprayed(k, rates.sprayed[k] * dt, rates.strength[k]);
     if (dt > 0) for (let o = 0; o < this.gunLow.length; o++) if (rates.gun[o] > 0 && rates.gun[o] < this.gunLow[o]) this.gunLow[o] = rates.gun[o];
     this.batteryLeft = Math.min(this.batteryLeft - rates.current * dt, model.battery);
+    this.airLeft = Math.min(this.airLeft - rates.air * dt, model.air.receiver);
+    if (this.airLeft < this.airLowest) this.airLowest = Math.max(this.airLeft, 0);
     this.fuelLeft -= rates.fuel * dt;
     this.fuelUsed += rates.fuel * dt;
     this.warmLoops(dt);
@@ -354,6 +358,7 @@ export class Simulator extends DayTally {
       this.batteryLeft = 0;
       this.mark(shortOf.battery);
     }
+    if (this.airLeft <= 1e-12 && rates.air > 0) this.airLeft = 0;
     if (this.fuelLeft <= 1e-9) {
       this.fuelLeft = 0;
       this.mark(shortOf.fuel);

@@ -35,8 +35,10 @@ export interface SoftTable {
   readonly width: number;
   /** Fuel of the pump's engine or compressor, kg/s. */
   readonly fuel: number;
-  /** Share of its air that the compressor gives; 1 for other pumps. */
+  /** Free air of the pump at full tanks, m³/s; 0 for other pumps. */
   readonly air: number;
+  /** Air pressure that it works at, gauge, Pa. */
+  readonly airPa: number;
   readonly wanted: number;
 }
 
@@ -64,8 +66,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   const width = n + 2;
   const rows = new Float64Array(size * width);
   const air = airPressure(rig.brief.altitude);
-  let share = 1;
   let shaft = 0;
+  let needs = 0;
   for (let row = 0; row < size; row++) {
     let rest = row;
     const levels = net.branches.map((_, i) => {
@@ -79,9 +81,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
       rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']));
     if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
     if (row === size - 1 && way.pump.kind === 'air') {
-      const needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
+      needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
       const given = (rig.power?.freeAir ?? 0) * (air / 101325);
-      share = tidy(Math.min(needs > 0 ? given / needs : 1, 1));
       shaft = compressorPower(Math.min(needs, given), way.pump.limit, air, values['compressor-efficiency']);
     }
   }
@@ -99,7 +100,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     rows,
     width,
     fuel: tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR),
-    air: share,
+    air: tidy(needs),
+    airPa: way.pump.limit,
     wanted,
   };
 }
@@ -135,7 +137,8 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
     rows,
     width: 3,
     fuel: 0,
-    air: 1,
+    air: 0,
+    airPa: 0,
     wanted: wantedStrength(mix, cases.values),
   };
 }

@@ -28,6 +28,9 @@ export class DayTally {
   carriedMost = 0;
   /** A s; kg. */
   batteryLeft = 0;
+  /** Free air in the receiver above the pumps' pressure, m³. */
+  airLeft = 0;
+  airLowest = 0;
   fuelLeft = 0;
   fuelUsed = 0;
   /** False when the day took more steps than it may. */
@@ -54,6 +57,7 @@ export class DayTally {
     this.time = this.waited = this.undone = this.used = this.filled = this.refilled = this.dumped = this.carriedMost = this.fuelUsed = 0;
     this.settled = true;
     this.batteryLeft = model.battery;
+    this.airLeft = this.airLowest = model.air.receiver;
     this.fuelLeft = model.fuel;
     this.firstAt.fill(Infinity);
     this.lost.fill(0);
@@ -64,7 +68,6 @@ export class DayTally {
     this.gunLow.fill(Infinity);
     this.hottest.fill(waterK);
     for (let v = 0; v < this.volume.length; v++) this.volume[v] = this.lowest[v] = model.vessels[v].start;
-    for (const place of model.shortOf.air) if (place >= 0) this.firstAt[place] = 0;
   }
 
   /** Something is short from now on, or costs so many seconds. */

@@ -97,6 +97,8 @@ export interface DayResult {
   readonly hottest: readonly { readonly machineId: string; readonly temperatureK: number }[];
   /** Battery charge left of what may be used, A s; NaN without one. */
   readonly batteryLeft: number;
+  /** Least share of the receiver's air in the day; NaN without a receiver. */
+  readonly airLowest: number;
   readonly fuelKg: number;
   /** False when the day took more steps than it may: its figures are not to be trusted. */
   readonly settled: boolean;

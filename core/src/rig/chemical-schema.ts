@@ -94,6 +94,10 @@ export const power = v.strictObject({
   /** Free air of the compressor at sea level; 0 for none. */
   freeAir: quantity('airFlow', '0 cfm', '400 cfm'),
   compressorPower: quantity('power', '0 hp', '100 hp'),
+  /** Of the compressor; left out, none that counts. */
+  receiver: v.optional(quantity('volume', '0 gal', '500 gal')),
+  /** Where the compressor rests, gauge; left out, the assumption stands in. */
+  cutOut: v.optional(quantity('pressure', '20 psi', '300 psi')),
   /** Fuel tanks of all engines together. */
   fuel: v.optional(quantity('volume', '0.1 gal', '500 gal')),
 });

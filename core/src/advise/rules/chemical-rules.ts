@@ -3,7 +3,10 @@ import { takePart } from '../../catalogue/items.js';
 import { meeting } from '../../chemistry/compatibility.js';
 import { parseQuantity } from '../../quantity/parse.js';
 import { typeableQuantity } from '../../quantity/format.js';
-import type { RigDocument } from '../../rig/schema.js';
+import type { SoftPumpResult } from '../../assess/chemical/types.js';
+import { assumptionValues } from '../../assumption/register.js';
+import { airPressure } from '../../fluid/air.js';
+import type { Rig, RigDocument } from '../../rig/schema.js';
 import { type Candidate, eachPart, like, m, type Rule, sizeUp } from './shared.js';
 
 const percent = (share: number): string => typeableQuantity(share, 'ratio', '%', 3);
@@ -153,6 +156,15 @@ export const batteryRules: Rule = (finding, rig, doc, now) => {
   ];
 };
 
+/** A receiver that lasts the spraying of a job, where one of a usual size does. */
+function receiverFixes(p: SoftPumpResult, rig: Rig, base: NonNullable<RigDocument['power']>): Candidate[] {
+  const spare = (rig.power?.cutOut ?? assumptionValues(rig.assumptions)['air-cut-out']) - rig.softPumps.find((x) => x.id === p.pumpId)!.limit;
+  const needed = (p.sprayS * (p.airUse!.value - p.airGiven) * airPressure(rig.brief.altitude)) / Math.max(spare, 1);
+  const gallons = Math.ceil(((needed / 0.003785411784) * 1.1) / 10) * 10;
+  if (!(spare > 0) || gallons > 120) return [];
+  return [{ id: 'receiver', title: `An air receiver of ${gallons} gal`, change: (d) => void (d.power = { ...(d.power ?? base), receiver: `${gallons} gal` }) }];
+}
+
 export const airRules: Rule = (finding, rig, doc, now) => {
   const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
   const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
@@ -166,6 +178,7 @@ export const airRules: Rule = (finding, rig, doc, now) => {
       title: `A compressor of ${cfm} cfm and ${hp} hp`,
       change: (d) => void (d.power = { ...base, freeAir: `${cfm} cfm`, compressorPower: `${hp} hp` }),
     },
+    ...receiverFixes(p, rig, base),
     ...[0.8, 0.6].map((f) => {
       const psi = typeableQuantity(rig.softPumps[i].limit * f, 'pressure', 'psi', 2);
       return { id: `air-${psi}`, title: `Turn the air down to ${psi}`, change: (d: RigDocument) => void (d.softPumps![i].limit = psi) };

@@ -202,18 +202,24 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
       );
     if (p.airUse && p.airPower) {
       const power = rig.power?.compressorPower ?? 0;
-      if (p.airGiven < p.airUse.value)
+      if (p.airShort)
         out.push(
           finding(
             'air-short',
             p.airGiven < 0.7 * p.airUse.value ? 'starved' : 'tight',
             'mix',
             subject,
-            message('{pump} breathes {a} of free air; the compressor gives {b} at this altitude.', {
-              pump: pump.name,
-              a: { value: p.airUse.value, dimension: 'airFlow' },
-              b: { value: p.airGiven, dimension: 'airFlow' },
-            }),
+            message(
+              p.airCarriesS > 0
+                ? '{pump} breathes {a} of free air; the compressor gives {b} at this altitude, and its receiver makes up for it for {t}.'
+                : '{pump} breathes {a} of free air; the compressor gives {b} at this altitude.',
+              {
+                pump: pump.name,
+                a: { value: p.airUse.value, dimension: 'airFlow' },
+                b: { value: p.airGiven, dimension: 'airFlow' },
+                t: { value: p.airCarriesS, dimension: 'time' },
+              },
+            ),
           ),
         );
       else if (power * 0.85 < p.airPower.value)

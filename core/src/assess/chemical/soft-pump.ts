@@ -1,5 +1,5 @@
 import { lineVolume } from '../../catalogue/part-loss.js';
-import { airUse, compressorPower, pumpCurrent, pumpCurve } from '../../chemistry/diaphragm-pump.js';
+import { airUse, compressorPower, pumpCurrent, pumpCurve, receiverAir } from '../../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { jetHeight } from '../../hydraulics/outflow.js';
 import type { Rig } from '../../rig/schema.js';
@@ -20,6 +20,9 @@ export const POUND_HP_HOUR = 0.45359237 / (745.6998716 * 3600);
 function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
   return mixes.filter((m) => m.pumpId === pumpId && m.flow.value > 0).reduce((s, m) => s + m.dayM3.value / m.flow.value, 0);
 }
+
+/** Jobs of a day that are sprayed through one pump. */
+const dayJobs = (mixes: readonly MixResult[], pumpId: string): number => mixes.reduce((s, m) => (m.pumpId === pumpId ? s + m.jobsPerDay : s), 0);
 
 /** Every pump with a whole way: where its curve meets hose and tip, how high it throws, what it eats in a day. */
 export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly MixResult[]): SoftPumpResult[] {
@@ -47,13 +50,19 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
     // A compressor fills its cylinder with thinner air up here: the mass falls with the pressure, so do standard feet.
     const given = (power?.freeAir ?? 0) * (air / 101325);
+    const stored = receiverAir(power?.receiver ?? 0, power?.cutOut ?? values['air-cut-out'], pump.limit, air);
+    const carries = given < airFlow ? stored / (airFlow - given) : Infinity;
+    const jobs = dayJobs(mixes, pump.id);
+    const spray = jobs > 0 ? day / jobs : 0;
+    // A receiver that lasts a job is full again by the next.
+    const airShort = given < airFlow && !(carries > 0 && carries >= spray);
     const airW = compressorPower(airFlow, pump.limit, air, values['compressor-efficiency']);
     const shaft = pump.kind === 'engine' ? (state.flowM3s * state.pumpRisePa) / values['pump-efficiency'] : pump.kind === 'air' ? airW : 0;
     let verdict: Verdict = 'fed';
     if (pump.kind === 'electric' && power && drain > usable) verdict = 'starved';
     else if (pump.kind === 'electric' && power && drain > usable * 0.8) verdict = 'tight';
-    if (pump.kind === 'air' && (given < airFlow || (power?.compressorPower ?? 0) * 0.85 < airW))
-      verdict = worse(verdict, given < 0.7 * airFlow ? 'starved' : 'tight');
+    if (pump.kind === 'air' && (airShort || (power?.compressorPower ?? 0) * 0.85 < airW))
+      verdict = worse(verdict, airShort && given < 0.7 * airFlow ? 'starved' : 'tight');
     if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < 0.8 * reachWanted ? 'starved' : 'tight');
     const curve = pumpCurve(diaphragmOf(pump, values), net.water.densityKgM3)
       .filter((p) => p.headM >= 0)
@@ -97,6 +106,9 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
             ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
             : undefined,
         airGiven: given,
+        sprayS: spray,
+        airCarriesS: carries,
+        airShort,
         airPower: pump.kind === 'air' ? figure(airW, 'power', 'air-use', [input('q', 'free air', airFlow, 'airFlow')], ['compressor-efficiency']) : undefined,
         fuelDayKg: shaft * day * values['engine-fuel'] * POUND_HP_HOUR,
         bypassLimitS: values['chem-bypass-limit'],

@@ -99,6 +99,12 @@ export interface SoftPumpResult {
   readonly batteryUsable: number;
   readonly airUse: Figure | undefined;
   readonly airGiven: number;
+  /** Spraying of one job, s. */
+  readonly sprayS: number;
+  /** How long a full receiver makes up for a compressor that gives too little, s; Infinity where it gives enough, 0 without one. */
+  readonly airCarriesS: number;
+  /** The compressor gives too little, and no receiver lasts a job. */
+  readonly airShort: boolean;
   readonly airPower: Figure | undefined;
   /** Fuel of the engine or compressor over the day, kg. */
   readonly fuelDayKg: number;

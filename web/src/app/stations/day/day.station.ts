@@ -347,6 +347,7 @@ export class DayStation implements OnDestroy {
         });
     for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
     if (!Number.isNaN(u.batteryLeft)) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
+    if (!Number.isNaN(u.airLowest)) out.push({ label: 'Air in the receiver, least', text: this.q(u.airLowest, 'ratio', 2) });
     return out;
   });
 }

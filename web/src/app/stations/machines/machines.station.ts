@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { convertPump, formatQuantity, nozzleCode, nozzleSize, shelfSize, si, type SoftPumpDocument, WETTED } from '@pozzo/core';
+import { convertPump, findAssumption, formatQuantity, nozzleCode, nozzleSize, shelfSize, si, type SoftPumpDocument, WETTED } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
@@ -50,6 +50,8 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
             <pz-quantity label="Charging meanwhile" path="power.charging" />
             <pz-quantity label="Compressor, free air" path="power.freeAir" />
             <pz-quantity label="Compressor engine" path="power.compressorPower" />
+            <pz-quantity label="Air receiver" path="power.receiver" placeholder="none" />
+            <pz-quantity label="Compressor rests at" path="power.cutOut" [placeholder]="cutOut()" />
           } @else {
             <button type="button" class="press small" (click)="addPower()">Say what feeds it</button>
           }
@@ -142,6 +144,10 @@ export class MachinesStation {
   protected readonly all = computed(() => [...this.machines(), ...this.softPumps()]);
   /** The soft wash pump that is shown instead of a machine: the one asked for, or the only thing there is. */
   protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
+  protected readonly cutOut = computed(() => {
+    const own = this.rig.document()?.assumptions['air-cut-out'];
+    return own ?? findAssumption('air-cut-out')!.value;
+  });
   protected readonly power = computed(() => this.rig.document()?.power);
   protected readonly softKinds = SOFT_KINDS;
   protected readonly batteries = BATTERIES;
