@@ -1,6 +1,6 @@
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { provideMockStore } from '@ngrx/store/testing';
 import { NEVER } from 'rxjs';
 import { DayStore } from '../state/day-store';
@@ -47,6 +47,15 @@ export interface Rendered<T> {
 export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): Rendered<T> {
   const fixture = TestBed.createComponent(type);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  // What is looked at stands in the address, which the router would lead back into the station.
+  const router = TestBed.inject(Router);
+  const navigate = router.navigate.bind(router);
+  jest.spyOn(router, 'navigate').mockImplementation((commands, extras) => {
+    const of = extras?.queryParams?.['of'] as string | undefined;
+    if (of === undefined) return navigate(commands, extras);
+    fixture.componentRef.setInput('of', of);
+    return Promise.resolve(true);
+  });
   fixture.detectChanges();
   const root = fixture.nativeElement as HTMLElement;
   document.body.appendChild(root);

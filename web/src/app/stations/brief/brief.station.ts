@@ -10,7 +10,7 @@ import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../mix/mix-names';
 
 /** Assumptions that the work day rests on, whatever the rig. */
-const OF_THE_DAY = /^(day-|float-travel|refill-flow)/;
+const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water)/;
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
 
@@ -63,17 +63,29 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
                 </td>
                 <td class="kind">{{ a.kind }}</td>
                 <td>
-                  <input #box type="text" [value]="a.text" [attr.aria-label]="a.label" (change)="set(a.id, box.value, box)" />
+                  <input
+                    #box
+                    type="text"
+                    [value]="a.text"
+                    [attr.aria-label]="a.label"
+                    [attr.aria-invalid]="a.error ? 'true' : null"
+                    [attr.aria-describedby]="a.error ? 'error-' + a.id : null"
+                    (change)="set(a.id, box.value); box.value = textOf(a.id)"
+                    (keydown.escape)="forget(a.id); box.value = a.stored"
+                  />
                   @if (a.own) {
                     <button
                       type="button"
                       class="plain"
                       [attr.aria-label]="'Back to the usual value of ' + a.label"
                       title="Back to the usual value"
-                      (click)="set(a.id, '', box)"
+                      (click)="set(a.id, '')"
                     >
                       <span class="icon" aria-hidden="true">undo</span>
                     </button>
+                  }
+                  @if (a.error) {
+                    <p role="alert" class="shout" [id]="'error-' + a.id">{{ a.error }}</p>
                   }
                 </td>
               </tr>
@@ -83,9 +95,6 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
         <button type="button" class="press small" (click)="all.set(!all())">
           {{ all() ? 'Only those used here' : 'All ' + assumptions().length + ' assumptions' }}
         </button>
-        @if (error) {
-          <p role="alert" class="shout">{{ error }}</p>
-        }
       </div>
     </pz-station>
   `,
@@ -130,6 +139,12 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
     td:last-child {
       white-space: nowrap;
     }
+    td p {
+      margin: 2px 0 0;
+      max-width: 190px;
+      white-space: normal;
+      font-size: 13.5px;
+    }
     input {
       width: 92px;
       height: 29px;
@@ -148,7 +163,8 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
 })
 export class BriefStation {
   private readonly rig = inject(RigStore);
-  protected error = '';
+  /** What was typed for an assumption and could not be read, with the reason: it stays in its box. */
+  private readonly refused = signal<Readonly<Record<string, { readonly text: string; readonly reason: string }>>>({});
   protected readonly surfaces = SURFACE_OPTIONS;
   protected readonly washes = computed(() => this.rig.document()?.brief.washes ?? []);
   protected readonly all = signal(false);
@@ -177,20 +193,27 @@ export class BriefStation {
   });
   protected readonly assumptions = computed(() => {
     const own = this.rig.document()?.assumptions ?? {};
-    return ASSUMPTIONS.map((a) => ({ id: a.id, label: a.label, source: a.source, kind: KIND[a.kind], own: a.id in own, text: own[a.id] ?? a.value }));
+    const refused = this.refused();
+    return ASSUMPTIONS.map((a) => {
+      const stored = own[a.id] ?? a.value;
+      const { text, reason } = refused[a.id] ?? { text: stored, reason: '' };
+      return { id: a.id, label: a.label, source: a.source, kind: KIND[a.kind], own: a.id in own, stored, text, error: reason };
+    });
   });
 
-  protected set(id: string, text: string, box: HTMLInputElement): void {
+  protected textOf(id: string): string {
+    return this.assumptions().find((a) => a.id === id)!.text;
+  }
+  protected forget(id: string): void {
+    this.refused.update(({ [id]: _gone, ...rest }) => rest);
+  }
+  protected set(id: string, text: string): void {
     const assumption = findAssumption(id)!;
-    this.error = '';
+    this.forget(id);
     if (text.trim() === '') return this.rig.edit(assumption.label, (d) => void delete d.assumptions[id]);
     const unit = assumption.value.replace(/^[-\d.,\s/]+/, '');
     const read = readField(assumptionRule(assumption.dimension), text, unit);
-    if (!read.ok) {
-      this.error = `${assumption.label}: ${read.error.message}`;
-      box.value = this.assumptions().find((a) => a.id === id)!.text;
-      return;
-    }
-    this.rig.edit(assumption.label, (d) => void (d.assumptions[id] = read.text));
+    if (read.ok) return this.rig.edit(assumption.label, (d) => void (d.assumptions[id] = read.text));
+    this.refused.update((all) => ({ ...all, [id]: { text, reason: read.error.message } }));
   }
 }

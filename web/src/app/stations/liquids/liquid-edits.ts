@@ -34,13 +34,15 @@ export function changeKind(d: RigDocument, i: number, kind: LiquidDocument['kind
   }
 }
 
-/** Takes a liquid off the list where nothing holds, gives or wants it. */
+/** Whether a tank, a mix or a refill place names a liquid. */
+export const inUse = (d: RigDocument, id: string): boolean =>
+  d.tanks.some((t) => t.holds === id) ||
+  (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id) ||
+  (d.brief.day?.refills ?? []).some((r) => r.gives === id);
+
+/** Takes a liquid off the list unless it is {@link inUse}. */
 export function removeLiquid(d: RigDocument, id: string): boolean {
-  const wanted =
-    d.tanks.some((t) => t.holds === id) ||
-    (d.brief.day?.refills ?? []).some((r) => r.gives === id) ||
-    (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id);
-  if (wanted) return false;
+  if (inUse(d, id)) return false;
   d.liquids = d.liquids?.filter((l) => l.id !== id);
   return true;
 }

@@ -12,7 +12,7 @@ import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
-import { addLiquid, changeKind, KIND_OPTIONS, removeLiquid } from './liquid-edits';
+import { addLiquid, changeKind, inUse, KIND_OPTIONS, removeLiquid } from './liquid-edits';
 
 const DAY = 86400;
 
@@ -90,7 +90,7 @@ export class LiquidsStation {
   protected readonly inUse = computed(() => {
     const doc = this.rig.document();
     const id = this.chosen.item()?.id;
-    return !!doc && (doc.tanks.some((t) => t.holds === id) || (doc.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id));
+    return !!doc && id !== undefined && inUse(doc, id);
   });
 
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {

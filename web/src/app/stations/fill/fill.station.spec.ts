@@ -1,0 +1,66 @@
+import { LAYOUTS, readRig } from '@pozzo/core';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { FillStation } from './fill.station';
+
+jest.mock('../../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
+
+const open = (id = 'buffer-skid', of?: string) => {
+  const { rig } = bench(new FakeRig(LAYOUTS.find((l) => l.id === id)!.make()));
+  return { rig, ...render(FillStation, of ? { of } : {}) };
+};
+const arrives = (rig: FakeRig): number => rig.assessment().fills[0].arrives.value;
+
+describe('the fill station', () => {
+  test('says what arrives of what the spigot gives, what costs most, and what a wider hose would bring', () => {
+    const s = open();
+    expect(s.text()).toMatch(/[\d.]+.gpm of the spigot’s [\d.]+.gpm arrive at the tank\./);
+    expect(s.text()).toMatch(/takes \d+.% of the loss/);
+    expect(s.text()).toMatch(/A \d.*in hose would bring [\d.]+.gpm/);
+  });
+  test('a better bucket brings more; a better static pressure too', async () => {
+    const s = open();
+    const before = arrives(s.rig);
+    await s.type('Timed bucket', '9 gpm');
+    const bucket = arrives(s.rig);
+    expect(bucket).toBeGreaterThan(before);
+    await s.type('Pressure at rest', '90 psi');
+    expect(s.rig.document().spigots[0].staticPressure).toBe('90 psi');
+  });
+  test('a bucket timed at the hose’s end means a better spigot than the same flow at the bare tap', async () => {
+    const s = open();
+    await s.choose('taken at', 'spigot');
+    const bare = arrives(s.rig);
+    await s.choose('taken at', 'hose-end');
+    expect(arrives(s.rig)).toBeGreaterThan(bare);
+  });
+  test('readings are added, numbered, and removed down to one', async () => {
+    const s = open();
+    expect(s.text()).not.toContain('Remove the last');
+    await s.press('Add a reading');
+    await s.type('Timed bucket 2', '3 gpm');
+    expect(s.rig.document().spigots[0].readings.map((r) => r.flow)[1]).toBe('3 gpm');
+    await s.press('Remove the last');
+    expect(s.rig.document().spigots[0].readings).toHaveLength(1);
+    expect(s.text()).not.toContain('Remove the last');
+  });
+  test('a fill line goes with its spigot, and comes back to any tank', async () => {
+    const s = open();
+    await s.press('Remove this fill line');
+    expect(s.rig.document().spigots).toEqual([]);
+    expect(s.text()).toContain('No fill line: this rig carries its water.');
+    expect(s.text()).toContain('Nothing arrives');
+    const tank = s.rig.document().tanks[0];
+    await s.press(`Fill ${tank.name} from a spigot`);
+    expect(s.rig.document().spigots).toHaveLength(1);
+    expect(arrives(s.rig)).toBeGreaterThan(0);
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+  test('two spigots have a line each to look at; the one asked for is shown', async () => {
+    const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+    const second = d.lines.filter((l) => l.role === 'fill')[1];
+    const s = open('crew-of-four', second.from.id);
+    const name = d.spigots.find((x) => x.id === second.from.id)!.name;
+    expect((s.root.querySelector('pz-name input') as HTMLInputElement).value).toBe(name);
+  });
+});

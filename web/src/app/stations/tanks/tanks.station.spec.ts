@@ -1,0 +1,66 @@
+import { LAYOUTS, readRig } from '@pozzo/core';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { TanksStation } from './tanks.station';
+
+jest.mock('../../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
+
+const open = (id = 'buffer-skid', of?: string) => {
+  const { rig } = bench(new FakeRig(LAYOUTS.find((l) => l.id === id)!.make()));
+  return { rig, ...render(TanksStation, of ? { of } : {}) };
+};
+
+describe('the tank station', () => {
+  test('says how long the water lasts on each kind of spigot', async () => {
+    const s = open();
+    expect(s.text()).toMatch(/The water lasts .* (on a typical spigot|whole job)/);
+    await s.type('At the job’s start', '8 in');
+    expect(s.text()).toMatch(/The water lasts [\d.]+.min on a typical spigot, [\d.]+.min on a poor one/);
+  });
+  test('another shape keeps about the same size, and its own measures are asked for', async () => {
+    const s = open();
+    const full = (): number => s.rig.assessment().tanks[0].fullVolumeM3;
+    const before = full();
+    await s.choose('Shape', 'upright-cylinder');
+    expect(s.rig.document().tanks[0].shape.kind).toBe('upright-cylinder');
+    expect(s.text()).toContain('Diameter');
+    expect(full() / before).toBeGreaterThan(0.4);
+    expect(full() / before).toBeLessThan(1.5);
+    await s.choose('Shape', 'box');
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+  test('a tank of chemicals asks for its liquid, vent, drop tube and bund', async () => {
+    const s = open(
+      'small-buffer',
+      LAYOUTS.find((l) => l.id === 'small-buffer')!
+        .make()
+        .tanks.find((t) => t.holds)!.id,
+    );
+    for (const label of ['Liquid', 'Vent breathes', 'Drop tube', 'Bund under it']) expect(s.text()).toContain(label);
+    expect(s.text()).toMatch(/gal of .* up to [\d.]+.lb/);
+    await s.choose('Vent breathes', 'deck');
+    expect(s.rig.assessment().findings.map((f) => f.code)).toContain('fumes-deck');
+    await s.choose('Drop tube', 'false');
+    expect(s.rig.assessment().findings.map((f) => f.code)).toContain('no-drop-tube');
+  });
+  test('tanks are tied, told how far they differ, and untied', async () => {
+    const s = open();
+    await s.press('Add a tank');
+    expect(s.rig.document().tanks).toHaveLength(2);
+    const first = s.rig.document().tanks[0].name;
+    await s.press(`Tie to ${first}`);
+    expect(s.rig.document().lines.some((l) => l.role === 'tie')).toBe(true);
+    expect(s.text()).toContain('Tied tanks differ by');
+    expect(s.root.textContent).not.toContain(`Tie to ${first}`);
+    await s.press('Untie');
+    expect(s.rig.document().lines.some((l) => l.role === 'tie')).toBe(false);
+  });
+  test('a tank goes with its lines, and an empty rig says what a tank is for', async () => {
+    const s = open();
+    for (let n = s.rig.document().tanks.length; n > 0; n--) await s.press('Remove');
+    expect(s.rig.document().tanks).toEqual([]);
+    expect(s.rig.document().lines.some((l) => l.from.at === 'tank' || l.to.at === 'tank')).toBe(false);
+    expect(s.text()).toContain('No tank yet.');
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+});
