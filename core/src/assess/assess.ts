@@ -1,6 +1,7 @@
 import { assumptionValues } from '../assumption/register.js';
 import type { Rig } from '../rig/schema.js';
-import { type Figure, type Message, message } from '../working/figure.js';
+import { type Message, message } from '../working/figure.js';
+import { assumptionsUsed } from './assumptions-used.js';
 import { assessTank, tankFindings } from './buffer.js';
 import { assessBypass, bypassFindings } from './bypass.js';
 import { Cases } from './cases.js';
@@ -89,7 +90,7 @@ export function assess(rig: Rig): Assessment {
     cases: list,
     lineFlow,
     lineVerdict: lineVerdicts(rig, result, chemical),
-    assumptionsUsed: assumptionsIn({ ...result, mixes: chemical.mixes, softPumps: chemical.softPumps, liquids: chemical.liquids }),
+    assumptionsUsed: assumptionsUsed(rig, result, chemical),
     solves: cases.solves,
   };
 }
@@ -140,19 +141,4 @@ function lineVerdicts(
   for (const p of chemical.softPumps) for (const id of p.lineIds) mark(id, p.verdict);
   for (const m of chemical.mixes) for (const s of m.streams) mark(s.lineId, m.verdict);
   return out;
-}
-
-/** Ids of the assumptions behind any figure: figures are fields of a result, or of an object in one; lists hold none. */
-function assumptionsIn(results: Readonly<Record<string, readonly object[]>>): string[] {
-  const out = new Set<string>();
-  const look = (x: object, deep: boolean): void => {
-    for (const value of Object.values(x)) {
-      if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
-      const working = (value as { working?: Figure['working'] }).working;
-      if (working) working.assumptions.forEach((a) => out.add(a));
-      else if (deep) look(value, false);
-    }
-  };
-  for (const list of Object.values(results)) for (const result of list) look(result, true);
-  return [...out].sort();
 }

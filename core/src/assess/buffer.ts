@@ -59,7 +59,7 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
 
   // Soft washing draws on its tanks besides; its share of the job is in the mean already.
   const soft = ids.reduce((sum, id) => sum + (tank.liquid === 'water' ? (softWash[id] ?? 0) : 0), 0);
-  fullDraw += soft / values['soft-wash-share'];
+  if (soft > 0) fullDraw += soft / values['soft-wash-share'];
   netDraw += soft;
 
   const volume = (level: (t: Tank) => number): number => tied.reduce((s, t) => s + volumeAt(t.shape, level(t)), 0);

@@ -88,6 +88,8 @@ export function lineTerms(line: Line, values: AssumptionValues, water: Water, di
   return { runs, quadratic: Math.max(quadratic, 1e-3), constantM: openingPa / (water.densityKgM3 * GRAVITY), oneWay: oneWay || openingPa > 0 };
 }
 
+/** Least share of a spigot's flow that is solved for. */
+const LEAST_SPIGOT = 1e-3;
 /** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */
 const TOGETHER = 6 * 3600;
 
@@ -274,9 +276,11 @@ export class RigNetwork {
 
   /** Scales every spigot's flow at the same pressure: 0.5 is a site that gives half. Call after {@link setStrainers}. */
   setSpigots(flowShare: number): void {
+    // A spigot that gives nothing is told from one with hardly a trickle by no figure.
+    const share = Math.max(flowShare, LEAST_SPIGOT);
     for (const s of this.rig.spigots) {
       const link = this.network.link(linkIds.tap(s.id));
-      this.network.quadratic[link] = this.cleanQuadratic[link] / flowShare ** 2;
+      this.network.quadratic[link] = this.cleanQuadratic[link] / share ** 2;
     }
   }
 

@@ -217,7 +217,14 @@ export const ASSUMPTIONS = [
   assumption('day-restart', 'Share of the usable water that a waiting crew lets run in', 'ratio', '15 %', 'estimate', 'Enough to work on for a while.'),
   assumption('day-patience', 'Longest a crew waits for water before it leaves the rest undone', 'time', '45 min', 'estimate', 'The next customer is waiting.'),
   assumption('refill-flow', 'Flow at a refill place', 'flow', '20 gpm', 'estimate', 'A standpipe or a yard hydrant with a 1 in hose.'),
-  assumption('air-cut-out', 'Pressure at which a compressor rests', 'pressure', '125 psi', 'common-practice', 'Single-stage compressors; read it off the switch.'),
+  assumption(
+    'air-cut-out',
+    'Pressure at which a compressor rests',
+    'pressure',
+    '125 psi',
+    'common-practice',
+    'Single-stage compressors; read it off the switch.',
+  ),
   assumption(
     'engine-idle',
     'Fuel of an engine that pumps nothing, against full power',

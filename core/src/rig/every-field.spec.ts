@@ -1,3 +1,4 @@
+import { assess } from '../assess/assess';
 import { LAYOUTS } from '../layouts/layouts';
 import { example } from '../quantity/parse';
 import type { Dimension } from '../quantity/dimension';
@@ -75,6 +76,31 @@ describe('every quantity of a rig file', () => {
         expect([path, text, problem?.bound.match(/^[≥≤]/)?.[0]]).toEqual([path, text, undefined]);
       }
     }
+  });
+
+  test('at either bound leaves a rig whose every figure is a number, and whose flows settle', () => {
+    const holes = (x: unknown, path: string): string[] => {
+      if (typeof x === 'number') return Number.isNaN(x) ? [path] : [];
+      if (typeof x !== 'object' || x === null) return [];
+      return Object.entries(x).flatMap(([key, value]) => holes(value, `${path}.${key}`));
+    };
+    // Nights colder than any antifreeze stands have no share of it: the station says so in words.
+    const open = /^winter\.(glycolShare|antifreeze\.value)$/;
+    let judged = 0;
+    for (const { document, path } of QUANTITIES) {
+      if (path.startsWith('brief.day')) continue;
+      const rule = quantityRule(path)!;
+      for (const text of [rule.min, rule.max]) {
+        const read = readRig(with_(document, path, text));
+        if (!read.ok) continue;
+        const { chemical, ...a } = assess(read.rig);
+        const found = [...holes(a, 'rig'), ...holes(chemical.winter, 'winter').filter((p) => !open.test(p)), ...holes({ ...chemical, winter: 0 }, 'chemical')];
+        expect([path, text, found]).toEqual([path, text, []]);
+        expect([path, text, a.findings.map((f) => f.code).includes('unsolved')]).toEqual([path, text, false]);
+        judged++;
+      }
+    }
+    expect(judged).toBeGreaterThan(160);
   });
 
   test('is refused in another dimension, without a unit, empty, as a number and left as nothing', () => {

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { ASSUMPTIONS, findAssumption } from '../assumption/register.js';
+import { type Assumption, ASSUMPTIONS, findAssumption } from '../assumption/register.js';
 import { WASH_SURFACES } from '../assumption/wash-surfaces.js';
 import { liquid, mix, power, softPump, sprayer } from './chemical-schema.js';
 import { workDay } from './day-schema.js';
@@ -262,7 +262,7 @@ const assumptions = v.pipe(
         addIssue({ message: `There is no assumption called "${key}".`, expected: ASSUMPTIONS.map((a) => a.id).join(', '), path: path as never });
         continue;
       }
-      const read = readField(assumptionRule(known.dimension), text);
+      const read = readField(assumptionRule(known), text);
       if (read.ok) out[key] = read.si;
       else addIssue({ message: read.error.message, expected: read.error.bound, path: path as never });
     }
@@ -289,8 +289,9 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */
-export function assumptionRule(dimension: Dimension): QuantityRule {
-  const bounds = ASSUMPTION_BOUNDS[dimension];
+export function assumptionRule({ id, dimension }: Pick<Assumption, 'id' | 'dimension'>): QuantityRule {
+  // What is divided by an efficiency wants one.
+  const bounds = id.endsWith('-efficiency') ? (['5 %', '100 %'] as const) : ASSUMPTION_BOUNDS[dimension];
   if (!bounds) throw new RangeError(`No bounds are set for assumptions of ${dimension}.`);
   return quantityRuleOf(dimension, bounds[0], bounds[1]);
 }

@@ -212,7 +212,7 @@ export class BriefStation {
     this.forget(id);
     if (text.trim() === '') return this.rig.edit(assumption.label, (d) => void delete d.assumptions[id]);
     const unit = assumption.value.replace(/^[-\d.,\s/]+/, '');
-    const read = readField(assumptionRule(assumption.dimension), text, unit);
+    const read = readField(assumptionRule(assumption), text, unit);
     if (read.ok) return this.rig.edit(assumption.label, (d) => void (d.assumptions[id] = read.text));
     this.refused.update((all) => ({ ...all, [id]: { text, reason: read.error.message } }));
   }
