@@ -208,7 +208,8 @@ describe('the advice', () => {
   });
   test('danger is never advised, starvation only when nothing else is there', () => {
     expect(adviceOn([row('now', { verdict: 'stop' }), row('b', { price: 900 })], 0.02)!.id).toBe('b');
-    expect(adviceOn([row('now', { verdict: 'stop' })], 0.02)).toBeUndefined();
+    expect(adviceOn([row('now', { verdict: 'stop' }), row('b', { verdict: 'stop' })], 0.02)).toBeUndefined();
+    expect(adviceOn([row('now')], 0.02)).toBeUndefined();
     expect(adviceOn([row('now', { short: often }), row('b', { verdict: 'starved', short: { ...often, chance: 0.05 } })], 0.02)!.id).toBe('now');
   });
 });

@@ -51,7 +51,7 @@ export interface Comparison {
   readonly days: number;
   readonly seed: number;
   readonly tolerance: number;
-  /** The one to build, with its reasons; undefined when nothing can be compared. */
+  /** The one to build, with its reasons; undefined when there is nothing to choose between. */
   readonly advice: { readonly id: string; readonly reasons: readonly Message[] } | undefined;
 }
 
@@ -112,12 +112,12 @@ const burden = (r: OptionRow, base: OptionRow): number =>
 
 /**
  * The one to build: never one that is dangerous; of those within the tolerance and not starved the one with the least
- * {@link burden}; if none is within it, the one that goes short least often.
+ * {@link burden}; if none is within it, the one that goes short least often. None among fewer than two, or where all are dangerous.
  */
 export function adviceOn(rows: readonly OptionRow[], tolerance: number): Comparison['advice'] {
   const base = rows[0];
   const safe = rows.filter((r) => r.verdict !== 'stop');
-  if (!safe.length) return undefined;
+  if (rows.length < 2 || !safe.length) return undefined;
   const good = safe.filter((r) => r.short.chance <= tolerance && r.verdict !== 'starved');
   const order = (a: OptionRow, b: OptionRow): number =>
     good.length ? burden(a, base) - burden(b, base) : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base) - burden(b, base);

@@ -5,6 +5,8 @@ import { clockWords } from '../../kit/clock';
 import { safely } from '../../kit/elevation';
 import { RigStore } from '../../state/rig-store';
 
+const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill place' : `, ${n} refill places`);
+
 /** The customer's day in short: its jobs, their length, what the sites give; the board is one press away. */
 @Component({
   selector: 'pz-day-summary',
@@ -57,9 +59,14 @@ export class DaySummary {
     if (!rig) return null;
     const day = dayOf(rig);
     const q = (v: number, d: Parameters<typeof formatQuantity>[1]): string => formatQuantity(v, d, this.rig.units(), { digits: 2 });
-    const spigot = day.spigot ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}` : 'spigots as assumed below';
+    const season = day.season === undefined ? '' : day.season === 'year' ? ', the whole year' : `, ${day.season}`;
+    const spigot = !rig.spigots.length
+      ? 'no taps'
+      : day.spigot
+        ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}`
+        : 'spigots as assumed below';
     return {
-      words: `${doc.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}; ${q(day.tolerance, 'ratio')} of days may go short.`,
+      words: `${doc.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
       jobs: day.jobs.map((j) => {
         const hands = Math.max(1, ...j.phases.map((p) => (p.crew === 'all' ? 1 : Number(p.crew))));
         const lengths = Array.from({ length: hands }, (_, c) => j.phases.reduce((s, p) => s + (p.crew === 'all' || Number(p.crew) === c + 1 ? p.time : 0), 0));

@@ -45,6 +45,7 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   heat: 'runs hot in bypass',
 };
 
+const SPRAYS: ReadonlySet<PhaseKind> = new Set<PhaseKind>(['pre-wet', 'mix', 'wash', 'surface-clean', 'rinse']);
 const SEASON_OPTIONS = [
   { value: '', name: 'any, water as briefed' },
   { value: 'year', name: 'the whole year' },
@@ -100,6 +101,10 @@ export class DayStation implements OnDestroy {
   }
   protected phasePath(field: string): string {
     return `brief.day.jobs.${this.job()}.phases.${this.phaseAt()}.${field}`;
+  }
+  /** Whether something that sprays is in hand. */
+  protected works(kind: PhaseKind): boolean {
+    return SPRAYS.has(kind);
   }
   protected phaseName(kind: PhaseKind): string {
     return PHASE_NAMES[kind];

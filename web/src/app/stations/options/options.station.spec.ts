@@ -82,3 +82,19 @@ test('working, stopped and failed are shown', async () => {
   expect(s.root.querySelector('[role=alert]')!.textContent).toBe('no days');
   expect(s.day.asked).toEqual(['compare', 'cancel comparison', 'compare']);
 });
+test('alone, the build says how it stands and nothing is advised; two dangerous ones are told so', async () => {
+  const s = open();
+  compare(s, 30);
+  await s.settle();
+  expect(s.root.querySelector('.does h2')!.textContent).toMatch(/^As built, short of water on [\d.]+.% of days; 2.% allowed$/);
+  expect(s.root.querySelector('thead th.best')).toBeNull();
+  expect(s.text()).toContain('Nothing to compare with yet');
+  s.rig.judge((d) => {
+    d.tanks[0].lid = 'closed';
+    d.tanks[0].ventBore = '0 in';
+  });
+  await s.press(/A booster before/);
+  compare(s, 10);
+  await s.settle();
+  expect(s.root.querySelector('.does h2')!.textContent).toBe('Every way here is dangerous: see the Stop of each first.');
+});
