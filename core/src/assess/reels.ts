@@ -10,14 +10,15 @@ import { nodeIds } from './rig-network.js';
 import type { Finding, OutletResult, ReelResult, RunResult } from './types.js';
 
 const hosesOf = (line: Line): Hose[] => line.parts.filter((p): p is Hose => p.kind === 'hose' && !/whip/i.test(p.name));
-const lengthOf = (line: Line): number => hosesOf(line).reduce((s, h) => s + h.length, 0);
+/** Hose in lines, m. */
+export const hoseIn = (lines: readonly Line[]): number => lines.reduce((s, l) => s + hosesOf(l).reduce((t, h) => t + h.length, 0), 0);
 
 /** What a reel takes, weighs and costs in time. */
 export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Record<string, number>> = {}): ReelResult {
   const { rig, values, net } = cases;
   const line = rig.lines.find((l) => l.id === reel.line)!;
   const hoses = hosesOf(line);
-  const hoseM = lengthOf(line);
+  const hoseM = hoseIn([line]);
   const bore = Math.max(...hoses.map((h) => h.bore), 0.006);
   const outsideM = bore + 2 * values['hose-wall'];
   const capacityM = reelCapacity(reel.flange, reel.core, reel.width, outsideM, values['reel-winding']);
@@ -124,7 +125,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
   const site = rig.site;
   if (!site) return undefined;
   const path = pressurePath(cases, result.machineIds[0], outlet.id);
-  const carriedM = path.reduce((s, l) => s + lengthOf(l), 0) + site.spare;
+  const carriedM = hoseIn(path) + site.spare;
   const neededM = Math.hypot(site.distance, site.height) + site.corners * values['corner-hose'];
   const flow = result.flow.value;
   // All hose is off the reel and straight; the height comes off the gun.

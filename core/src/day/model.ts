@@ -9,6 +9,7 @@ import { vapourPressure, waterDensity } from '../fluid/water.js';
 import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
 import { volumeAt } from '../rig/tank-shape.js';
+import { type Reach, reachOfOutlets } from './reach.js';
 import { seasonsOf, type SeasonSpread } from './seasons.js';
 import { handsOf, inHand, triggerOf } from './hands.js';
 import { softTables, type SoftTable } from './soft-states.js';
@@ -50,6 +51,9 @@ export interface Spread {
   readonly time: readonly [number, number, number];
   readonly trigger: readonly [number, number, number];
   readonly stock: readonly [number, number, number];
+  /** Of the sites, m; undefined where the brief does not say. */
+  readonly distance: readonly [number, number, number] | undefined;
+  readonly height: readonly [number, number, number] | undefined;
   /** Each as likely as the others; water and shut taps hang on it. */
   readonly seasons: readonly [SeasonSpread, ...SeasonSpread[]];
 }
@@ -75,11 +79,16 @@ export interface DayModel {
     readonly feed: Int32Array;
     readonly heat: Int32Array;
     readonly air: Int32Array;
+    /** By outlet, and by mix with a gun of its own. */
+    readonly reach: Int32Array;
+    readonly softReach: Int32Array;
     readonly battery: number;
     readonly fuel: number;
   };
   /** Out of each vessel by its dump line, mean over the time it takes to drain, m³/s; 0 for none. */
   readonly dump: Float64Array;
+  /** By outlet. */
+  readonly reach: readonly Reach[];
   /** A s that may be taken out of the battery, and what charges it, A. */
   readonly battery: number;
   readonly charging: number;
@@ -169,6 +178,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
   const usable = rig.power ? rig.power.battery * USABLE[rig.power.chemistry] : 0;
   const fuel = rig.power?.fuel ? rig.power.fuel * FUEL_KG_M3 : Infinity;
+  const sites = day.distance !== undefined || day.height !== undefined;
+  const outletsUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.outlet)));
   const atmosphere = airPressure(rig.brief.altitude);
   const given = tidy((rig.power?.freeAir ?? 0) * (atmosphere / 101325));
   const breathing = soft.filter((s, i) => s.air > 0 && mixesUsed.has(i));
@@ -180,6 +191,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     air: Int32Array.from(soft, (s, i) =>
       s.air > 0 && mixesUsed.has(i) && allAir > given * 1.001 ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
     ),
+    reach: Int32Array.from(rig.outlets, (o, i) => (sites && outletsUsed.has(i) ? short('reach', o.id, o.name) : -1)),
+    softReach: Int32Array.from(soft, (s, i) => (sites && s.reach && mixesUsed.has(i) ? short('reach', s.reach.id, s.reach.name) : -1)),
     battery: rig.power && soft.some((s, i) => s.electric && mixesUsed.has(i)) ? short('battery', 'rig', 'Battery') : -1,
     fuel: Number.isFinite(fuel) ? short('fuel', 'rig', 'Fuel') : -1,
   };
@@ -205,10 +218,13 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
       time: [values['day-short'], 1, values['day-long']],
       trigger: [1 - values['day-trigger'], 1, 1 + values['day-trigger']],
       stock: [1 - values['day-stock'], 1, 1],
+      distance: day.distance && [day.distance.near, day.distance.usual, day.distance.far],
+      height: day.height && [day.height.low, day.height.usual, day.height.high],
       seasons: seasonsOf(day, values, wet),
     },
     shorts,
     shortOf,
+    reach: reachOfOutlets(cases),
     dump: Float64Array.from(vessels, (v) => {
       const seconds = Math.max(...v.tanks.map((t) => assessDrain(cases, t).time?.value ?? Infinity));
       return tidy(Number.isFinite(seconds) && seconds > 0 ? v.full / seconds : 0);

@@ -2,6 +2,7 @@ import { WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { DayRandom, triangular } from './random.js';
 import type { DayModel, Planned, PlannedJob } from './model.js';
 import { type Going, Rates } from './rates.js';
+import { reaches } from './reach.js';
 import type { Recorder } from './recorder.js';
 import { DayTally } from './tally.js';
 import { TOUCH, VesselLaw } from './vessel-law.js';
@@ -73,12 +74,15 @@ export class Simulator extends DayTally {
       // Numbers are drawn alike whatever the rig, so that two ways of building meet the same day.
       const dry = draw ? random.next() < season.dry : false;
       const factor = vary(spread.spigot);
+      const distance = spread.distance ? vary(spread.distance) : 0;
+      const height = spread.height ? vary(spread.height) : 0;
       const left = new Float64Array(job.phases.length);
       const trigger = new Float64Array(job.phases.length);
       for (let p = 0; p < job.phases.length; p++) {
         left[p] = job.phases[p].time * vary(spread.time);
         trigger[p] = Math.min(Math.max(job.phases[p].trigger * vary(spread.trigger), 0), 1);
       }
+      this.outOfReach(job, distance, height);
       this.work(job, j, job.tap && !dry, factor, left, trigger, recorder);
     }
     recorder?.end(this);
@@ -94,6 +98,18 @@ export class Simulator extends DayTally {
     this.loop.fill(waterK);
     const lost = model.vapourLoss(waterK);
     for (let m = 0; m < this.starve.length; m++) this.starve[m] = model.water.source[m] >= 0 ? model.water.starvesAt(m, lost) : 0;
+  }
+
+  /** Tells which hands of a job do not get to its far corner; the job is worked all the same. */
+  private outOfReach(job: PlannedJob, distance: number, height: number): void {
+    const { model } = this;
+    const { rig, values, shortOf, reach, soft } = model;
+    for (const p of job.phases) {
+      const { reach: own } = p.mix >= 0 ? soft[p.mix] : { reach: undefined };
+      if (own) {
+        if (shortOf.softReach[p.mix] >= 0 && !reaches(own, rig, values, distance, height)) this.mark(shortOf.softReach[p.mix]);
+      } else if (p.outlet >= 0 && shortOf.reach[p.outlet] >= 0 && !reaches(reach[p.outlet], rig, values, distance, height)) this.mark(shortOf.reach[p.outlet]);
+    }
   }
 
   /** One job, from its first phase to its last. */

@@ -7,10 +7,13 @@ import { wantedStrength } from '../assess/chemical/consumption.js';
 import { drawnWay } from '../assess/chemical/drawn-mix.js';
 import type { Stocks } from '../assess/chemical/stock.js';
 import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
-import { airPressure } from '../fluid/air.js';
+import { airPressure, GRAVITY } from '../fluid/air.js';
+import { jetHeight } from '../hydraulics/outflow.js';
 import type { Mix } from '../rig/chemical-schema.js';
 import type { Rig } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
+import { hoseIn } from '../assess/reels.js';
+import type { Reach } from './reach.js';
 import { tidy } from './tidy.js';
 
 /** Points along each tank's level, by how many tanks a mix draws on. */
@@ -37,6 +40,8 @@ export interface SoftTable {
   readonly fuel: number;
   /** Free air of the pump at full tanks, m³/s; 0 for other pumps. */
   readonly air: number;
+  /** The gun at the end of its hose; undefined for an injector, which uses the washer's. */
+  readonly reach: ({ readonly id: string; readonly name: string } & Reach) | undefined;
   /** Air pressure that it works at, gauge, Pa. */
   readonly airPa: number;
   readonly wanted: number;
@@ -68,6 +73,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   const air = airPressure(rig.brief.altitude);
   let shaft = 0;
   let needs = 0;
+  let climbs = Infinity;
   for (let row = 0; row < size; row++) {
     let rest = row;
     const levels = net.branches.map((_, i) => {
@@ -79,6 +85,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     for (let i = 0; i < n; i++) rows[row * width + i] = tidy(s.flows[i]);
     if (way.pump.kind === 'electric')
       rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']));
+    if (row === size - 1 && way.sprayer.kind === 'jet')
+      climbs = jetHeight(s.tipPressurePa / (net.water.densityKgM3 * GRAVITY * s.gravity), way.sprayer.nozzleBore) + way.sprayer.height;
     if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
     if (row === size - 1 && way.pump.kind === 'air') {
       needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
@@ -100,6 +108,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     rows,
     width,
     fuel: tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR),
+    reach: { id: way.sprayer.id, name: way.sprayer.name, hoseM: hoseIn([way.delivery]), climbsM: tidy(climbs) },
     air: tidy(needs),
     airPa: way.pump.limit,
     wanted,
@@ -137,6 +146,7 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
     rows,
     width: 3,
     fuel: 0,
+    reach: undefined,
     air: 0,
     airPa: 0,
     wanted: wantedStrength(mix, cases.values),

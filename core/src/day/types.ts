@@ -1,7 +1,7 @@
 import type { PhaseKind } from '../rig/day-schema.js';
 
 /** What a day can run short of. */
-export const CAUSES = ['water', 'feed', 'stock', 'battery', 'fuel', 'air', 'heat'] as const;
+export const CAUSES = ['water', 'feed', 'stock', 'battery', 'fuel', 'air', 'heat', 'reach'] as const;
 export type Cause = (typeof CAUSES)[number];
 
 /** One thing that can run short on a rig. */

@@ -91,6 +91,14 @@ export const workDay = v.strictObject({
   /** When the rig works: one season, or the whole year with a quarter of the days in each. Left out, the water is as the brief says. */
   season: v.optional(v.picklist(['year', ...SEASONS])),
   refills: v.optional(list(refillPlace, 8)),
+  /** From the kerb to the far corner of the customers' sites, as the hose lies: the nearest, the usual, the farthest. */
+  distance: v.optional(
+    v.strictObject({ near: quantity('length', '0 ft', '5000 ft'), usual: quantity('length', '0 ft', '5000 ft'), far: quantity('length', '0 ft', '5000 ft') }),
+  ),
+  /** Of their work above the kerb: the lowest, the usual, the highest. */
+  height: v.optional(
+    v.strictObject({ low: quantity('length', '0 ft', '500 ft'), usual: quantity('length', '0 ft', '500 ft'), high: quantity('length', '0 ft', '500 ft') }),
+  ),
 });
 
 export type WorkDay = v.InferOutput<typeof workDay>;

@@ -89,6 +89,13 @@ export function wiringProblems(rig: Rig): Problem[] {
   if (spigot && !(spigot.poor <= spigot.usual && spigot.usual <= spigot.good))
     out.push(problem('order', 'brief.day.spigot.usual', 'poor ≤ usual ≤ good', 'The usual spigot lies between the poorest and the best.'));
 
+  const distance = rig.brief.day?.distance;
+  if (distance && !(distance.near <= distance.usual && distance.usual <= distance.far))
+    out.push(problem('order', 'brief.day.distance.usual', 'near ≤ usual ≤ far', 'The usual distance lies between the nearest and the farthest.'));
+  const height = rig.brief.day?.height;
+  if (height && !(height.low <= height.usual && height.usual <= height.high))
+    out.push(problem('order', 'brief.day.height.usual', 'low ≤ usual ≤ high', 'The usual height lies between the lowest and the highest.'));
+
   rig.lines.forEach((line, i) => {
     const parts = new Set<string>();
     line.parts.forEach((part, p) => {

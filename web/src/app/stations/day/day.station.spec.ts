@@ -76,6 +76,19 @@ describe('the station of the work day', () => {
     await s.choose('The rig works in', '');
     expect(s.rig.document().brief.day!.season).toBeUndefined();
   });
+  test('sites near and far: hands that do not reach are told with the days they miss', async () => {
+    const s = open('buffer-skid');
+    await s.press('Write the day down');
+    await s.press('Give their distances and heights');
+    expect(s.rig.document().brief.day!.distance).toBeDefined();
+    await s.type('Farthest', '3000 ft');
+    s.day.work(60);
+    await s.settle();
+    expect(s.text()).toMatch(/of days: Gun does not reach the work/);
+    await s.press('Leave them out');
+    expect(s.rig.document().brief.day!.distance).toBeUndefined();
+    expect(s.rig.document().brief.day!.height).toBeUndefined();
+  });
   test('a refill place is added, chosen for a phase, and takes its name out of the phase when it goes', async () => {
     const s = open('carried-water');
     const day = () => s.rig.document().brief.day!;

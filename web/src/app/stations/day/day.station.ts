@@ -1,20 +1,5 @@
 import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
-import {
-  assumptionValues,
-  type Cause,
-  clockPattern,
-  type DayResult,
-  formatQuantity,
-  JOB_TEMPLATES,
-  parseQuantity,
-  parseRig,
-  seasonsOf,
-  type PhaseKind,
-  SEASONS,
-  triggerOf,
-  typeableQuantity,
-  type Verdict,
-} from '@pozzo/core';
+import { type Cause, clockPattern, type DayResult, formatQuantity, JOB_TEMPLATES, parseRig, type PhaseKind, triggerOf, type Verdict } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -32,7 +17,7 @@ import { addJob, addPhase, moveJob, movePhase, ownDay, passPhase, removeJob, rem
 import { MinutePanel } from './minute-panel';
 import { clockWords } from '../../kit/clock';
 import { CREW_OPTIONS, PHASE_NAMES, PHASE_OPTIONS } from './phase-names';
-import { RefillPlaces } from './refill-places';
+import { DaySites } from './day-sites';
 import { SizingPanel } from './sizing-panel';
 
 const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
@@ -43,19 +28,15 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   fuel: 'is out',
   air: 'is short of air',
   heat: 'runs hot in bypass',
+  reach: 'does not reach the work',
 };
 
 const SPRAYS: ReadonlySet<PhaseKind> = new Set<PhaseKind>(['pre-wet', 'mix', 'wash', 'surface-clean', 'rinse']);
-const SEASON_OPTIONS = [
-  { value: '', name: 'any, water as briefed' },
-  { value: 'year', name: 'the whole year' },
-  ...SEASONS.map((value) => ({ value, name: value })),
-];
 
 /** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
 @Component({
   selector: 'pz-day-station',
-  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, RefillPlaces, SizingPanel, StationFrame, VerdictMark],
+  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, DaySites, SizingPanel, StationFrame, VerdictMark],
   templateUrl: './day.station.html',
   styleUrl: './day.station.scss',
 })
@@ -70,7 +51,6 @@ export class DayStation implements OnDestroy {
     { value: 'tap', name: 'A tap' },
     { value: 'none', name: 'No tap' },
   ];
-  protected readonly seasons = SEASON_OPTIONS;
   protected readonly usual = this.day.usual;
   protected readonly sample = this.day.sample;
   protected readonly own = computed(() => this.rig.document()?.brief.day);
@@ -151,37 +131,10 @@ export class DayStation implements OnDestroy {
       else delete p.gun;
     });
   }
-  protected giveSpread(): void {
-    const doc = this.rig.document()!;
-    const read = parseQuantity(doc.spigots[0]?.readings[0]?.flow ?? '4.5 gpm', 'flow');
-    const usual = read.ok ? read.si : 2.8e-4;
-    const values = assumptionValues();
-    const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
-    const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
-    this.rig.edit(
-      'The customers’ spigots',
-      (d) => void (ownDay(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }),
-    );
-  }
-  protected readonly spreadWords = computed(() => {
-    const values = assumptionValues();
-    return `From ${this.q(values['poor-spigot'], 'ratio')} to ${this.q(values['good-spigot'], 'ratio')} of the rig’s own, as assumed.`;
-  });
   protected readonly places = computed(() => [
     { value: '', name: 'a usual standpipe' },
     ...(this.own()?.refills ?? []).map((r) => ({ value: r.id, name: r.name })),
   ]);
-  protected readonly taps = computed(() => (this.rig.document()?.spigots.length ?? 0) > 0);
-  protected readonly winter = computed(() => this.own()?.season === 'year' || this.own()?.season === 'winter');
-  protected readonly seasonWords = computed(() => {
-    const doc = this.rig.document();
-    const rig = doc && safely(() => parseRig(doc));
-    if (!rig?.brief.day) return '';
-    const seasons = seasonsOf(rig.brief.day, assumptionValues(rig.assumptions), rig.brief.water);
-    const low = Math.min(...seasons.map((s) => s.water[0]));
-    const high = Math.max(...seasons.map((s) => s.water[2]));
-    return `Water from ${this.q(low, 'temperature', 2)} to ${this.q(high, 'temperature', 2)}.`;
-  });
   protected readonly guns = computed(() => {
     const doc = this.rig.document();
     return [...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }));
@@ -270,7 +223,7 @@ export class DayStation implements OnDestroy {
   protected readonly shortages = computed(() => {
     const u = this.usual();
     return (u?.shortages ?? []).map((s) => ({
-      verdict: (s.cause === 'air' || s.cause === 'heat' ? 'tight' : 'starved') as Verdict,
+      verdict: (s.cause === 'air' || s.cause === 'heat' || s.cause === 'reach' ? 'tight' : 'starved') as Verdict,
       text: `On the usual day ${s.name} ${CAUSE_WORDS[s.cause]} at ${clockWords(u!.startsS + s.atS)}${s.lostS > 30 ? `; ${this.q(s.lostS, 'time', 2)} of work lost` : ''}.`,
     }));
   });
