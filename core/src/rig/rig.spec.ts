@@ -39,7 +39,7 @@ describe('a rig file', () => {
     ['a fill line from a machine', (d) => void (d.lines[0].from = { at: 'machine', id: 'washer-a' }), 'lines.0.from.at', 'spigot, manifold'],
     ['an id used twice', (d) => void (d.tanks[0].id = 'washer-a'), 'machines.0.id', 'unique'],
     ['an unknown assumption', (d) => void (d.assumptions['moon-phase'] = '3'), 'assumptions.moon-phase', ''],
-    ['an assumption out of bounds', (d) => void (d.assumptions['pump-efficiency'] = '-5 %'), 'assumptions.pump-efficiency', '≥ 0 %'],
+    ['an assumption out of bounds', (d) => void (d.assumptions['pump-efficiency'] = '-5 %'), 'assumptions.pump-efficiency', '≥ 5 %'],
     ['no readings', (d) => void (d.spigots[0].readings = []), 'spigots.0.readings', '>=1'],
   ])('with %s names field and bound', (_name, change, path, bound) => {
     const found = problems(changed(change));

@@ -85,6 +85,7 @@ describe('the station of the work day', () => {
     s.day.work(60);
     await s.settle();
     expect(s.text()).toMatch(/of days: Gun does not reach the work/);
+    expect(s.text()).toMatch(/On [\d.]+.% of days Gun does not reach the work\. More hose on the reel/);
     await s.press('Leave them out');
     expect(s.rig.document().brief.day!.distance).toBeUndefined();
     expect(s.rig.document().brief.day!.height).toBeUndefined();

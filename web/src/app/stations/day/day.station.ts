@@ -33,6 +33,16 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
 
 const SPRAYS: ReadonlySet<PhaseKind> = new Set<PhaseKind>(['pre-wet', 'mix', 'wash', 'surface-clean', 'rinse']);
 
+/** What helps where something other than water falls short on too many days. */
+const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
+  stock: 'A larger tank, or a refill between jobs.',
+  battery: 'A larger battery, or charging while you work.',
+  fuel: 'A larger fuel tank, or cans on board.',
+  air: 'A larger compressor, or a receiver.',
+  heat: 'Lead the return back to the tank.',
+  reach: 'More hose on the reel, or spare hose carried; a stronger jet for high work.',
+};
+
 /** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
 @Component({
   selector: 'pz-day-station',
@@ -219,6 +229,15 @@ export class DayStation implements OnDestroy {
     const seasons = this.sample().value?.seasons ?? [];
     if (!seasons.some((s) => s.short.chance > 0)) return '';
     return `Short of water: ${seasons.map((s) => `${this.q(s.short.chance, 'ratio', 2)} of ${s.season} days`).join(', ')}.`;
+  });
+  /** What falls short on more days than water may, and was not on the usual day. */
+  protected readonly often = computed(() => {
+    const s = this.sample().value;
+    const usual = this.usual()?.shortages ?? [];
+    return (s?.causes ?? []).flatMap((c) => {
+      if (c.cause === 'water' || c.cause === 'feed' || c.chance.chance <= s!.tolerance || usual.some((u) => u.cause === c.cause && u.id === c.id)) return [];
+      return [`On ${this.q(c.chance.chance, 'ratio', 2)} of days ${c.name} ${CAUSE_WORDS[c.cause]}. ${HELP[c.cause]}`];
+    });
   });
   protected readonly shortages = computed(() => {
     const u = this.usual();
