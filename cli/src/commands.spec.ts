@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pontoonRig } from '@pozzo/core';
+import { parseRig, pontoonRig, usualDayDocument } from '@pozzo/core';
 import { run } from './commands';
 
 const folder = mkdtempSync(join(tmpdir(), 'pozzo-cli-'));
@@ -76,6 +76,15 @@ describe('pozzo day', () => {
     expect(answer.options.rows[0].id).toBe('now');
     expect(run(['day', rig, '--days', '50', '--text']).stdout).toMatch(/Usual day: 95 min.*\n50 days, seed 1: short of water on/);
     expect(JSON.parse(run(['day', rig, '--days', '0']).stdout).sample).toBeUndefined();
+  });
+  test('over a whole year the chance is told season by season, in JSON and in words', () => {
+    const village = pontoonRig();
+    village.brief.day = { ...usualDayDocument(parseRig(village)), season: 'year', dryWinter: '100 %' };
+    const path = file('year.json', JSON.stringify(village));
+    const { seasons } = JSON.parse(run(['day', path, '--days', '160']).stdout).sample as { seasons: { season: string; short: { chance: number } }[] };
+    expect(seasons.map((s) => s.season)).toEqual(['spring', 'summer', 'autumn', 'winter']);
+    expect(seasons[3].short.chance).toBeGreaterThan(seasons[1].short.chance);
+    expect(run(['day', path, '--days', '160', '--text']).stdout).toMatch(/\n {2}winter: short on \d+ % of its \d+ days/);
   });
   test.each([
     [['day'], 'day takes one rig file.'],

@@ -127,6 +127,32 @@ test('many days are sampled in the background, can be stopped, and the page answ
   await expect(page.locator('.sampled')).toContainText('stopped');
 });
 
+test('seasons, sites and refill places are the customer’s own; what does not reach is told, and all is there after a reload', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/hill-village/day`);
+  await page.getByLabel('The rig works in', { exact: true }).selectOption('year');
+  await expect(page.getByText('Water from 41\u00a0°F to 86\u00a0°F.')).toBeVisible();
+  await page.locator('[data-block="1:1"]').click();
+  await expect(page.getByRole('heading', { name: 'Phase: Refill' })).toBeVisible();
+  await expect(page.getByLabel('In hand', { exact: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Add a refill place' }).click();
+  await page.getByRole('group', { name: 'Refill place 2' }).getByLabel('Flow', { exact: true }).fill('60 gpm');
+  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Refill place 2' });
+  await page.getByRole('button', { name: 'Give their distances and heights' }).click();
+  await page.getByRole('textbox', { name: /^Farthest corner/ }).fill('900 ft');
+  await expect(page.getByText(/On [\d.]+.% of days Gun does not reach the work/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('textbox', { name: /^Nearest corner/ }).fill('2000 ft');
+  await expect(page.getByRole('alert').filter({ hasText: 'The usual distance lies between' })).toBeVisible();
+  await page.getByRole('textbox', { name: /^Nearest corner/ }).fill('20 ft');
+  await saved(page);
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByLabel('The rig works in', { exact: true })).toHaveValue('year');
+  await expect(page.getByRole('group', { name: 'Refill place 2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove Refill place 2' }).click();
+  await page.locator('[data-block="1:1"]').click();
+  await expect(page.getByLabel('Where', { exact: true })).toHaveValue('');
+});
+
 test('the yard tells each build’s chance of a short day', async ({ page, server }) => {
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText(/short days|no short day in 300/, { timeout: 30_000 });
