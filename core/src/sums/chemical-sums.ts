@@ -1,4 +1,4 @@
-import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
+import { airUse, compressorPower, pumpCurrent, receiverAir } from '../chemistry/diaphragm-pump.js';
 import { antifreezeNeeded, glycolShare } from '../chemistry/antifreeze.js';
 import { drawnStrength, topUp } from '../chemistry/dilution.js';
 import { volumesFor } from '../chemistry/flush.js';
@@ -172,6 +172,28 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const p = airPressure(x['altitude']);
       const free = airUse(x['flow'], x['air'], p, 1.3);
       return { free, sea: (free * 101325) / p, power: compressorPower(free, x['air'], p, 0.65) };
+    },
+  },
+  {
+    name: 'receiver',
+    title: 'How long a receiver carries a pump',
+    equation: 'receiver',
+    inputs: [
+      sumInput('volume', 'Receiver', 'volume', '0.5 gal', '2000 gal', '60 gal'),
+      sumInput('full', 'Compressor rests at', 'pressure', '20 psi', '300 psi', '125 psi'),
+      sumInput('pump', 'Pump’s air pressure', 'pressure', '5 psi', '200 psi', '90 psi'),
+      sumInput('use', 'Free air the pump breathes', 'airFlow', '0.1 cfm', '400 cfm'),
+      sumInput('given', 'Free air the compressor gives', 'airFlow', '0 cfm', '400 cfm', '0 cfm'),
+      altitude,
+    ],
+    outputs: [
+      { name: 'air', label: 'Air it can give', dimension: 'volume' },
+      { name: 'time', label: 'Carries the pump for', dimension: 'time' },
+    ],
+    run: (x) => {
+      const air = receiverAir(x['volume'], x['full'], x['pump'], airPressure(x['altitude']));
+      const missing = x['use'] - x['given'];
+      return { air, time: missing > 0 ? air / missing : Infinity };
     },
   },
   {

@@ -118,6 +118,13 @@ describe('quick sums', () => {
   test('flush', () => near(run('flush', { bore: '1/2 in', length: '300 ft', flow: '5 gpm' })['arrives'], (3.06 / 5) * 60, 0.01));
   test('battery-day', () => near(run('battery-day', { flow: '5 gpm', time: '1 h' })['charge'] / 3600, 26.2, 0.01));
   /** Common practice: at least 6.5 hp for a 1/2 in pump. */
+  // Receiver sizing, t = V·(p₁ − p₂)/(C·p₀) (compressed-air handbooks, from memory): 60 gal, 125 to 90 psi, 15 cfm short: 76 s.
+  test('receiver', () => {
+    const r = run('receiver', { use: '20 cfm', given: '5 cfm', altitude: '0 ft' });
+    near(r['time'], 76.4, 0.005);
+    near(r['air'] / 0.3048 ** 3, 19.1, 0.002);
+    expect(run('receiver', { use: '20 cfm', given: '25 cfm' })['time']).toBe(Infinity);
+  });
   test('air-need', () => expect(run('air-need', { flow: '11 gpm', altitude: '5000 ft' })['sea']).toBeGreaterThan(run('air-need', { flow: '11 gpm' })['sea']));
   test('resin-life', () => near(run('resin-life', { resin: '28.3168 L', solids: '171.18 ppm' })['volume'] / (GPM * 60), 1200, 2e-3));
   // Propylene glycol data-sheet table (from memory): −14 °C wants 30 %.

@@ -109,6 +109,11 @@ export const EQUATIONS = {
   'pump-current': { title: 'Current', text: 'I = I_free + Q·Δp / (η·V)', source: 'definition; η and I_free are assumptions' },
   'battery-day': { title: 'Battery over the day', text: 'Ah = (I_pump − I_charge) · hours pumping', source: 'definition' },
   'air-use': { title: 'Air of an air-operated pump', text: 'q = Q · (p_air + p_atm)/p_atm · surcharge', source: 'displacement; the surcharge is an estimate' },
+  receiver: {
+    title: 'Air receiver',
+    text: 't = V · (p_full − p_pump) / (p_atm · (q_pump − q_compressor))',
+    source: `receiver sizing of compressed-air handbooks${MEMORY}`,
+  },
   'resin-life': { title: 'Resin', text: 'gallons = grains in the bed / (ppm ÷ 17.1)', source: 'definition of the grain per gallon' },
   antifreeze: {
     title: 'Antifreeze',
