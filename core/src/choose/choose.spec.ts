@@ -165,6 +165,16 @@ describe('options', () => {
   });
 });
 
+describe('carrying all the day’s water', () => {
+  test.each(['buffer-skid', 'big-tank', 'metric-header', 'tied-tanks'])('on %s goes short on no more days than are allowed', (id) => {
+    const carry = variantsOf(LAYOUTS.find((l) => l.id === id)!.make()).find((v) => v.id === 'carry')!;
+    const rig = parseRig(carry.make());
+    expect(rig.lines.some((l) => l.role === 'fill')).toBe(false);
+    const s = sampleDays(dayModel(rig), 500, 31);
+    expect(s.short.chance).toBeLessThanOrEqual(s.tolerance);
+  });
+});
+
 describe('the advice', () => {
   const row = (id: string, more: Partial<OptionRow> = {}): OptionRow => ({
     id,

@@ -519,6 +519,24 @@ describe('a minute of the day', () => {
 });
 
 describe('the day in the document', () => {
+  test('a made-up day sprays what the brief’s washes ask of each mix, to the rounding of its minutes', () => {
+    let compared = 0;
+    for (const l of LAYOUTS) {
+      const d = l.make();
+      delete d.brief.day;
+      // Water is another matter: here nothing runs dry.
+      if (d.spigots.length === 0) continue;
+      const rig = parseRig(d);
+      const day = simulateDay(rig);
+      for (const m of assess(rig).chemical.mixes) {
+        if (m.jobsPerDay === 0) continue;
+        const sprayed = day.mixes.find((x) => x.mixId === m.mixId)!.usedM3;
+        expect([l.id, m.mixId, Math.abs(sprayed / m.dayM3.value - 1) < 0.2]).toEqual([l.id, m.mixId, true]);
+        compared++;
+      }
+    }
+    expect(compared).toBeGreaterThan(12);
+  });
   test('every layout has a usual day that can be worked, and it reads back', () => {
     for (const l of LAYOUTS) {
       const bare = l.make();

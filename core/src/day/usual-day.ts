@@ -1,5 +1,8 @@
 import * as v from 'valibot';
-import { assumptionValues } from '../assumption/register.js';
+import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
+import { BlendNetwork, wayOf } from '../assess/chemical/blend-network.js';
+import { Stocks } from '../assess/chemical/stock.js';
+import type { Mix } from '../rig/chemical-schema.js';
 import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
 import { washNeeds } from '../assess/chemical/consumption.js';
 import { typeableQuantity } from '../quantity/format.js';
@@ -8,9 +11,17 @@ import type { Rig } from '../rig/schema.js';
 import { handsOf } from './hands.js';
 
 const minutes = (s: number): string => typeableQuantity(Math.max(Math.round(s / 60), 1) * 60, 'time', 'min');
-/** Share of a soft wash pump's open flow that its hose usually leaves. */
+/** Share of a soft wash pump's open flow that its hose usually leaves, where it cannot be solved. */
 const THROUGH_HOSE = 0.62;
 const MOST_JOBS = 6;
+
+/** Flow of a mix through its own pump and hose with full tanks, m³/s; undefined where its way is not whole. */
+function sprayFlow(rig: Rig, values: AssumptionValues, mix: Mix): number | undefined {
+  const way = wayOf(rig, mix);
+  if (!way) return undefined;
+  const s = new BlendNetwork(rig, values, new Stocks(rig, values), mix, way.pump, way.sprayer, way).solve();
+  return s.solved && s.flowM3s > 0 ? s.flowM3s : undefined;
+}
 
 type Draft = Omit<PhaseDocument, 'id'>;
 export const numbered = (phases: readonly Draft[]): PhaseDocument[] => phases.map((p, i) => ({ id: `p${i + 1}`, ...p }));
@@ -47,10 +58,10 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
       ]),
     });
   for (const mix of rig.mixes)
-    for (const need of rig.brief.washes?.length ? washNeeds(rig, mix, values) : [])
+    for (const need of washNeeds(rig, mix, values))
       for (let n = 0; n < Math.round(need.perDay) && jobs.length < MOST_JOBS; n++) {
         const hand = handsOf(rig).mix.find((h) => h.mixId === mix.id);
-        const flow = hand ? hand.openFlow * (hand.injected ? 1 : THROUGH_HOSE) : 0;
+        const flow = !hand ? 0 : hand.injected ? hand.openFlow : (sprayFlow(rig, values, mix) ?? hand.openFlow * THROUGH_HOSE);
         const machine = rig.machines[0];
         const spray = flow > 0 ? need.mixM3 / flow / 0.8 : 600;
         const rinse = machine ? need.rinseM3 / machine.flow / 0.7 : 0;
