@@ -29,5 +29,5 @@ const USUAL_CORNERS = 2;
 export function reaches(reach: Reach, rig: Rig, values: AssumptionValues, distanceM: number, heightM: number): boolean {
   const corners = (rig.site?.corners ?? USUAL_CORNERS) * values['corner-hose'];
   const carriedUp = reach.climbsM === Infinity;
-  return reach.hoseM >= (carriedUp ? Math.hypot(distanceM, heightM) : distanceM) + corners && reach.climbsM >= heightM;
+  return reach.hoseM >= (carriedUp ? Math.sqrt(distanceM * distanceM + heightM * heightM) : distanceM) + corners && reach.climbsM >= heightM;
 }
