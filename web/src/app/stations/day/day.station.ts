@@ -8,6 +8,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
@@ -46,7 +47,7 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
 /** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
 @Component({
   selector: 'pz-day-station',
-  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, DaySites, SizingPanel, StationFrame, VerdictMark],
+  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, DaySites, SelectRow, SizingPanel, StationFrame, VerdictMark],
   templateUrl: './day.station.html',
   styleUrl: './day.station.scss',
 })
@@ -133,8 +134,7 @@ export class DayStation implements OnDestroy {
   protected dropPhase(): void {
     this.change({ does: 'remove', job: this.job(), phase: this.phaseAt() });
   }
-  protected setGun(event: Event): void {
-    const gun = (event.target as HTMLSelectElement).value;
+  protected setGun(gun: string): void {
     this.rig.edit('What is in hand', (d) => {
       const p = ownDay(d).jobs[this.job()].phases[this.phaseAt()];
       if (gun) p.gun = gun;
@@ -147,7 +147,7 @@ export class DayStation implements OnDestroy {
   ]);
   protected readonly guns = computed(() => {
     const doc = this.rig.document();
-    return [...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }));
+    return [{ value: '', name: 'what does such work' }, ...[...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }))];
   });
   protected readonly usualTrigger = computed(() => {
     const doc = this.rig.document();
