@@ -34,6 +34,9 @@ export function handsOf(rig: Rig): Hands {
 
 const WATER_WORK: ReadonlySet<Phase['kind']> = new Set(['pre-wet', 'wash', 'surface-clean', 'rinse']);
 
+/** Whether a kind of phase has something in hand that sprays. */
+export const holdsGun = (kind: Phase['kind']): boolean => kind === 'mix' || WATER_WORK.has(kind);
+
 /** What a phase has in hand on this rig: a water gun, a mix, or nothing. */
 export interface InHand {
   readonly outletId: string | undefined;

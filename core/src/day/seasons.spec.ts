@@ -112,6 +112,11 @@ describe('days over the year', () => {
     near(hottest('year'), parseRig(crewOfFour()).brief.water, 1e-12);
     near(hottest(undefined), parseRig(crewOfFour()).brief.water, 1e-12);
   });
+  test('where most taps are shut, the usual day finds none', () => {
+    const filled = (dryWinter: string): number => simulateDay(parseRig(village({ season: 'winter', dryWinter }))).filled;
+    expect(Math.abs(filled('80 %'))).toBeLessThan(1e-12);
+    expect(filled('20 %')).toBeGreaterThan(0);
+  });
   test('what moves the answer most is the season, where only winter is dry', () => {
     const swings = result(sensitivitySteps(village({ season: 'year' }), 120, 2));
     expect(swings[0].id).toBe('season');

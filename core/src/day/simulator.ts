@@ -72,7 +72,8 @@ export class Simulator extends DayTally {
     for (let j = 0; j < model.jobs.length && this.settled; j++) {
       const job = model.jobs[j];
       // Numbers are drawn alike whatever the rig, so that two ways of building meet the same day.
-      const dry = draw ? random.next() < season.dry : false;
+      // The usual day finds the tap as most sites have it.
+      const dry = draw ? random.next() < season.dry : season.dry > 0.5;
       const factor = vary(spread.spigot);
       const distance = spread.distance ? vary(spread.distance) : 0;
       const height = spread.height ? vary(spread.height) : 0;

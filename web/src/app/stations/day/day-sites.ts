@@ -73,6 +73,12 @@ export class DaySites {
   protected readonly own = computed(() => this.rig.document()?.brief.day);
   protected readonly seasons = SEASON_OPTIONS;
 
+  private readonly read = computed(() => {
+    const doc = this.rig.document();
+    return doc && safely(() => parseRig(doc));
+  });
+  private readonly values = computed(() => assumptionValues(this.read()?.assumptions));
+
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });
   }
@@ -80,7 +86,7 @@ export class DaySites {
     const doc = this.rig.document()!;
     const read = parseQuantity(doc.spigots[0]?.readings[0]?.flow ?? '4.5 gpm', 'flow');
     const usual = read.ok ? read.si : 2.8e-4;
-    const values = assumptionValues();
+    const values = this.values();
     const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
     const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
     this.rig.edit(
@@ -110,16 +116,15 @@ export class DaySites {
     });
   }
   protected readonly spreadWords = computed(() => {
-    const values = assumptionValues();
+    const values = this.values();
     return `From ${this.q(values['poor-spigot'], 'ratio')} to ${this.q(values['good-spigot'], 'ratio')} of the rig’s own, as assumed.`;
   });
   protected readonly taps = computed(() => (this.rig.document()?.spigots.length ?? 0) > 0);
   protected readonly winter = computed(() => this.own()?.season === 'year' || this.own()?.season === 'winter');
   protected readonly seasonWords = computed(() => {
-    const doc = this.rig.document();
-    const rig = doc && safely(() => parseRig(doc));
+    const rig = this.read();
     if (!rig?.brief.day) return '';
-    const seasons = seasonsOf(rig.brief.day, assumptionValues(rig.assumptions), rig.brief.water);
+    const seasons = seasonsOf(rig.brief.day, this.values(), rig.brief.water);
     const low = Math.min(...seasons.map((s) => s.water[0]));
     const high = Math.max(...seasons.map((s) => s.water[2]));
     return `Water from ${this.q(low, 'temperature', 2)} to ${this.q(high, 'temperature', 2)}.`;

@@ -1,5 +1,16 @@
 import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
-import { type Cause, clockPattern, type DayResult, formatQuantity, JOB_TEMPLATES, parseRig, type PhaseKind, triggerOf, type Verdict } from '@pozzo/core';
+import {
+  type Cause,
+  clockPattern,
+  type DayResult,
+  formatQuantity,
+  holdsGun,
+  JOB_TEMPLATES,
+  parseRig,
+  type PhaseKind,
+  triggerOf,
+  type Verdict,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -31,8 +42,6 @@ const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   heat: 'runs hot in bypass',
   reach: 'does not reach the work',
 };
-
-const SPRAYS: ReadonlySet<PhaseKind> = new Set<PhaseKind>(['pre-wet', 'mix', 'wash', 'surface-clean', 'rinse']);
 
 /** What helps where something other than water falls short on too many days. */
 const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
@@ -93,10 +102,7 @@ export class DayStation implements OnDestroy {
   protected phasePath(field: string): string {
     return `brief.day.jobs.${this.job()}.phases.${this.phaseAt()}.${field}`;
   }
-  /** Whether something that sprays is in hand. */
-  protected works(kind: PhaseKind): boolean {
-    return SPRAYS.has(kind);
-  }
+  protected readonly works = holdsGun;
   protected phaseName(kind: PhaseKind): string {
     return PHASE_NAMES[kind];
   }
