@@ -1,3 +1,4 @@
+import type { AssumptionValues } from '../assumption/register.js';
 import { priceAndMass } from '../catalogue/items.js';
 import { lineVolume, partHeadLoss } from '../catalogue/part-loss.js';
 import { GRAVITY } from '../fluid/air.js';
@@ -119,6 +120,10 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
   return out;
 }
 
+/** Hose that a run asks, m: along the ground and up to the work, and round its corners. Exact roots, so the same everywhere. */
+export const runLength = (distanceM: number, heightM: number, corners: number, values: AssumptionValues): number =>
+  Math.sqrt(distanceM * distanceM + heightM * heightM) + corners * values['corner-hose'];
+
 /** Whether the hose to a gun reaches the far corner of the site, what arrives there and how long a change of liquid takes. */
 export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): RunResult | undefined {
   const { rig, values, net } = cases;
@@ -126,7 +131,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
   if (!site) return undefined;
   const path = pressurePath(cases, result.machineIds[0], outlet.id);
   const carriedM = hoseIn(path) + site.spare;
-  const neededM = Math.hypot(site.distance, site.height) + site.corners * values['corner-hose'];
+  const neededM = runLength(site.distance, site.height, site.corners, values);
   const flow = result.flow.value;
   // All hose is off the reel and straight; the height comes off the gun.
   const rhoG = net.water.densityKgM3 * GRAVITY;

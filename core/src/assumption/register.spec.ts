@@ -6,6 +6,7 @@ import { parseRig, readRig } from '../rig/read';
 import { assumptionRule } from '../rig/schema';
 import type { RigDocument } from '../rig/schema';
 import { readField } from '../rig/quantity-field';
+import { holes } from '../testing/tree';
 import { ASSUMPTIONS, assumptionValues, findAssumption } from './register';
 
 const crew = (): RigDocument => LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
@@ -67,11 +68,6 @@ describe('the register of assumptions', () => {
 
   test.each(['big-tank', 'metric-header', 'crew-of-four'])('no assumption breaks %s at the ends of what it may be: it reads, and every figure is one', (id) => {
     const make = (): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-    const holes = (x: unknown, path: string): string[] => {
-      if (typeof x === 'number') return Number.isNaN(x) ? [path] : [];
-      if (typeof x !== 'object' || x === null) return [];
-      return Object.entries(x).flatMap(([key, value]) => holes(value, `${path}.${key}`));
-    };
     // Antifreeze too thin for the night has no amount: the station says so in words.
     const known = ['rig.chemical.winter.antifreeze.value', ...holes(assess(parseRig(make())), 'rig')];
     for (const a of ASSUMPTIONS) {

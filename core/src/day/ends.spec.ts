@@ -2,6 +2,7 @@ import { ASSUMPTIONS } from '../assumption/register';
 import { LAYOUTS } from '../layouts/layouts';
 import { parseRig, quantityRule, readRig } from '../rig/read';
 import { assumptionRule, type RigDocument } from '../rig/schema';
+import { changed, leaves } from '../testing/tree';
 import { dayModel } from './model';
 import { sampleDays } from './sample';
 import { simulateModel } from './simulate-day';
@@ -43,31 +44,18 @@ function expectSound(d: RigDocument, what: string): boolean {
   return true;
 }
 
-function* leaves(at: unknown, path = ''): Generator<string> {
-  if (typeof at === 'string') yield path;
-  else if (typeof at === 'object' && at !== null) for (const [key, value] of Object.entries(at)) yield* leaves(value, path ? `${path}.${key}` : key);
-}
-function set(d: RigDocument, path: string, text: string): void {
-  const keys = path.split('.');
-  const last = keys.pop()!;
-  const at = keys.reduce<Record<string, unknown>>((x, k) => x[k] as Record<string, unknown>, d as unknown as Record<string, unknown>);
-  at[last] = text;
-}
-
 describe('a day holds at the ends of everything that can be typed', () => {
   test('every quantity of a rig and its day, at both bounds', () => {
     const seen = new Set<string>();
     let worked = 0;
     for (const id of ['small-buffer', 'metric-header', 'boosted-skid', 'tied-tanks']) {
-      for (const path of leaves(full(id))) {
+      for (const [path] of leaves(full(id))) {
         const rule = quantityRule(path);
         const pattern = path.replace(/\d+/g, '#');
         if (!rule || seen.has(pattern)) continue;
         seen.add(pattern);
         for (const text of [rule.min, rule.max]) {
-          const d = full(id);
-          set(d, path, text);
-          if (expectSound(d, `${id} ${path} ${text}`)) worked++;
+          if (expectSound(changed(full(id), path, text), `${id} ${path} ${text}`)) worked++;
         }
       }
     }

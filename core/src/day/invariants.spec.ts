@@ -73,7 +73,8 @@ describe('what a builder takes for granted of a day', () => {
   test('without spread every sampled day is the usual one', () => {
     const d = pontoonRig();
     const model = dayModel(parseRig(d));
-    const flat = {
+    const { water } = model.rig.brief;
+    const flat: typeof model = {
       ...model,
       spread: {
         ...model.spread,
@@ -81,9 +82,9 @@ describe('what a builder takes for granted of a day', () => {
         time: [1, 1, 1],
         trigger: [1, 1, 1],
         stock: [1, 1, 1],
-        seasons: [{ season: undefined, dry: 0, water: Array.from({ length: 3 }, () => model.rig.brief.water) }],
+        seasons: [{ season: undefined, dry: 0, water: [water, water, water] }],
       },
-    } as typeof model;
+    };
     const s = sampleDays(flat, 20, 5);
     const usual = simulateModel(model);
     for (const f of ['p5', 'p50', 'p95', 'mean'] as const) near(s.figures.used[f], usual.used, 1e-9);

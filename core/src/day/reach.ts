@@ -1,7 +1,7 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { Cases } from '../assess/cases.js';
 import { pressurePath } from '../assess/pressure.js';
-import { hoseIn } from '../assess/reels.js';
+import { hoseIn, runLength } from '../assess/reels.js';
 import type { Rig } from '../rig/schema.js';
 
 /** How far a hand's hose goes and how high its jet climbs, m. */
@@ -27,7 +27,6 @@ const USUAL_CORNERS = 2;
  * is carried up; a jet has to climb the rest.
  */
 export function reaches(reach: Reach, rig: Rig, values: AssumptionValues, distanceM: number, heightM: number): boolean {
-  const corners = (rig.site?.corners ?? USUAL_CORNERS) * values['corner-hose'];
-  const carriedUp = reach.climbsM === Infinity;
-  return reach.hoseM >= (carriedUp ? Math.sqrt(distanceM * distanceM + heightM * heightM) : distanceM) + corners && reach.climbsM >= heightM;
+  const up = reach.climbsM === Infinity ? heightM : 0;
+  return reach.hoseM >= runLength(distanceM, up, rig.site?.corners ?? USUAL_CORNERS, values) && reach.climbsM >= heightM;
 }

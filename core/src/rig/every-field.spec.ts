@@ -2,31 +2,14 @@ import { assess } from '../assess/assess';
 import { LAYOUTS } from '../layouts/layouts';
 import { example } from '../quantity/parse';
 import type { Dimension } from '../quantity/dimension';
+import { changed, holes, leaves } from '../testing/tree';
 import { quantityRule, readRig } from './read';
-
-type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
-
-function* leaves(at: Json, path: readonly string[] = []): Generator<readonly [path: string, value: Json]> {
-  if (at !== null && typeof at === 'object') for (const [key, value] of Object.entries(at)) yield* leaves(value, [...path, key]);
-  else yield [path.join('.'), at];
-}
-
-/** A copy with one place changed. */
-function with_(document: Json, path: string, value: Json): Json {
-  const copy = structuredClone(document);
-  const keys = path.split('.');
-  const last = keys.pop()!;
-  let at = copy as { [key: string]: Json };
-  for (const k of keys) at = at[k] as { [key: string]: Json };
-  at[last] = value;
-  return copy;
-}
 
 /** Every field that some starting layout fills, once: an example of it, with where it stands. */
 const FIELDS = (() => {
-  const found = new Map<string, { document: Json; path: string; value: Json }>();
+  const found = new Map<string, { document: unknown; path: string; value: unknown }>();
   for (const layout of LAYOUTS) {
-    const document = JSON.parse(JSON.stringify(layout.make())) as Json;
+    const document = JSON.parse(JSON.stringify(layout.make()));
     for (const [path, value] of leaves(document)) {
       const pattern = path.replace(/\d+/g, '#');
       if (!found.has(pattern)) found.set(pattern, { document, path, value });
@@ -36,7 +19,7 @@ const FIELDS = (() => {
 })();
 const QUANTITIES = FIELDS.filter((f) => quantityRule(f.path) !== undefined);
 
-const problemAt = (document: Json, path: string) => {
+const problemAt = (document: unknown, path: string) => {
   const read = readRig(document);
   return read.ok ? undefined : read.problems.find((p) => p.path === path);
 };
@@ -60,7 +43,7 @@ describe('every quantity of a rig file', () => {
         [beyond(rule.max, true), `≤ ${rule.max}`],
         [beyond(rule.min, false), `≥ ${rule.min}`],
       ]) {
-        const problem = problemAt(with_(document, path, text), path);
+        const problem = problemAt(changed(document, path, text), path);
         expect([path, text, problem?.bound]).toEqual([path, text, bound]);
         expect(problem!.message).toContain(`${text} is too`);
         expect(problem!.message).toContain(bound.slice(2));
@@ -72,18 +55,13 @@ describe('every quantity of a rig file', () => {
     for (const { document, path } of QUANTITIES) {
       const rule = quantityRule(path)!;
       for (const text of [rule.min, rule.max]) {
-        const problem = problemAt(with_(document, path, text), path);
+        const problem = problemAt(changed(document, path, text), path);
         expect([path, text, problem?.bound.match(/^[≥≤]/)?.[0]]).toEqual([path, text, undefined]);
       }
     }
   });
 
   test('at either bound leaves a rig whose every figure is a number, and whose flows settle', () => {
-    const holes = (x: unknown, path: string): string[] => {
-      if (typeof x === 'number') return Number.isNaN(x) ? [path] : [];
-      if (typeof x !== 'object' || x === null) return [];
-      return Object.entries(x).flatMap(([key, value]) => holes(value, `${path}.${key}`));
-    };
     // Nights colder than any antifreeze stands have no share of it: the station says so in words.
     const open = /^winter\.(glycolShare|antifreeze\.value)$/;
     let judged = 0;
@@ -91,7 +69,7 @@ describe('every quantity of a rig file', () => {
       if (path.startsWith('brief.day')) continue;
       const rule = quantityRule(path)!;
       for (const text of [rule.min, rule.max]) {
-        const read = readRig(with_(document, path, text));
+        const read = readRig(changed(document, path, text));
         if (!read.ok) continue;
         const { chemical, ...a } = assess(read.rig);
         const found = [...holes(a, 'rig'), ...holes(chemical.winter, 'winter').filter((p) => !open.test(p)), ...holes({ ...chemical, winter: 0 }, 'chemical')];
@@ -107,8 +85,8 @@ describe('every quantity of a rig file', () => {
     for (const { document, path } of QUANTITIES) {
       const { dimension } = quantityRule(path)!;
       const other: Dimension = dimension === 'temperature' ? 'flow' : 'temperature';
-      for (const value of [example(other), '', 'lots', 'NaN', 'Infinity gpm', 7, null, [], {}] as Json[]) {
-        const problem = problemAt(with_(document, path, value), path);
+      for (const value of [example(other), '', 'lots', 'NaN', 'Infinity gpm', 7, null, [], {}]) {
+        const problem = problemAt(changed(document, path, value), path);
         expect([path, value, problem !== undefined]).toEqual([path, value, true]);
         expect(problem!.message.length).toBeGreaterThan(8);
       }
@@ -118,8 +96,8 @@ describe('every quantity of a rig file', () => {
 
 test('every other field refuses what it cannot be, by name', () => {
   for (const { document, path } of FIELDS.filter((f) => quantityRule(f.path) === undefined)) {
-    for (const value of [7.5, [], {}, null] as Json[]) {
-      const read = readRig(with_(document, path, value));
+    for (const value of [7.5, [], {}, null]) {
+      const read = readRig(changed(document, path, value));
       expect([path, value, read.ok]).toEqual([path, value, false]);
       if (!read.ok && !['format', 'version'].includes(path))
         expect([path, read.problems.some((p) => p.path.startsWith(path.split('.').slice(0, 2).join('.')))]).toEqual([path, true]);
@@ -137,10 +115,10 @@ test('a field that no rig has is told wherever it stands', () => {
         path
           .split('.')
           .slice(0, -1)
-          .reduce<Json>((at, k) => (at as { [key: string]: Json })[k], document),
+          .reduce<unknown>((at, k) => (at as Record<string, unknown>)[k], document),
       )
     )
       continue;
-    expect([stranger, problemAt(with_(document, stranger, 'x'), stranger)?.message]).toEqual([stranger, '"stranger" is not a field known here.']);
+    expect([stranger, problemAt(changed(document, stranger, 'x'), stranger)?.message]).toEqual([stranger, '"stranger" is not a field known here.']);
   }
 });

@@ -64,6 +64,12 @@ export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): 
     await fixture.whenStable();
   };
   const words = (e: Element): string => (e.textContent ?? '').replace(/\s+/g, ' ').trim();
+  const labelled = <E extends Element>(label: string): E => {
+    const of = [...root.querySelectorAll('label')].find((l) => words(l).startsWith(label));
+    const field = root.querySelector<E>(`#${of?.htmlFor}`);
+    if (!field) throw new Error(`There is no field labelled "${label}".`);
+    return field;
+  };
   return {
     fixture,
     root,
@@ -78,18 +84,14 @@ export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): 
       await settle();
     },
     type: async (label, text) => {
-      const of = [...root.querySelectorAll('label')].find((l) => words(l).startsWith(label));
-      const field = root.querySelector<HTMLInputElement>(`#${of?.htmlFor}`);
-      if (!field) throw new Error(`There is no field "${label}".`);
+      const field = labelled<HTMLInputElement>(label);
       field.value = text;
       field.dispatchEvent(new Event('input'));
       field.dispatchEvent(new Event('change'));
       await settle();
     },
     choose: async (label, value) => {
-      const of = [...root.querySelectorAll('label')].find((l) => words(l).startsWith(label));
-      const select = root.querySelector<HTMLSelectElement>(`#${of?.htmlFor}`);
-      if (!select) throw new Error(`There is no choice "${label}".`);
+      const select = labelled<HTMLSelectElement>(label);
       select.value = value;
       select.dispatchEvent(new Event('change'));
       await settle();

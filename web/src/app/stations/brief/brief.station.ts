@@ -10,7 +10,7 @@ import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../mix/mix-names';
 
 /** Assumptions that the work day rests on, whatever the rig. */
-const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water)/;
+const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water|corner-hose)/;
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
 

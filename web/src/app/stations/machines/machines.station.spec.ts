@@ -61,11 +61,11 @@ describe('a soft wash pump', () => {
     const s = open('small-buffer', pumpOf('small-buffer'));
     expect(s.text()).not.toContain('Receiver carries it');
     await s.type('Compressor, free air', '8 cfm');
-    expect(s.text()).toMatch(/Receiver carries it\s*no receiver/);
+    expect(s.text()).toMatch(/Receiver carries it\s*not at all/);
     await s.type('Air receiver', '60 gal');
     expect(s.text()).toMatch(/Receiver carries it\s*[\d.]+.(s|min)/);
     await s.type('Compressor rests at', '30 psi');
-    expect(s.text()).toMatch(/Receiver carries it\s*no receiver/);
+    expect(s.text()).toMatch(/Receiver carries it\s*not at all/);
   });
   test('it is turned into another kind, and its limit changes its name', async () => {
     const s = open('two-batch', pumpOf('two-batch'));

@@ -69,7 +69,7 @@ export class SoftPumpPanel {
       out.push(
         { label: 'Free air', at: `${at}.airUse` },
         { label: 'Compressor gives', text: this.q(r.airGiven, 'airFlow') },
-        ...(r.airGiven < r.airUse.value ? [{ label: 'Receiver carries it', text: r.airCarriesS > 0 ? this.q(r.airCarriesS, 'time', 2) : 'no receiver' }] : []),
+        ...(r.airGiven < r.airUse.value ? [{ label: 'Receiver carries it', text: r.airCarriesS > 0 ? this.q(r.airCarriesS, 'time', 2) : 'not at all' }] : []),
         { label: 'At its shaft', at: `${at}.airPower` },
       );
     if (r.fuelDayKg > 0) out.push({ label: 'Fuel in a day', text: this.q(r.fuelDayKg, 'mass', 2) });

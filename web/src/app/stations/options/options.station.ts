@@ -81,14 +81,17 @@ export class OptionsStation implements OnDestroy {
     (this.comparison()?.rows ?? []).map((r) => ({ ...r, name: this.rowName(r.id), best: this.comparison()?.advice?.id === r.id })),
   );
   /** What is said where there is nothing to choose between. */
-  protected readonly alone = computed(() => {
+  private readonly alone = computed(() => {
     const c = this.comparison();
     if (!c?.rows.length) return '';
     if (c.rows.length > 1) return 'Every way here is dangerous: see the Stop of each first.';
     const q = (share: number): string => formatQuantity(share, 'ratio', this.rig.units(), { digits: 2 });
     return `As built, short of water on ${q(c.rows[0].short.chance)} of days; ${q(c.tolerance)} allowed`;
   });
-  protected readonly advice = computed(() => (this.comparison()?.advice?.reasons ?? []).map((m) => say(m, this.rig.units())));
+  protected readonly told = computed(() => {
+    const [headline = this.alone(), ...reasons] = (this.comparison()?.advice?.reasons ?? []).map((m) => say(m, this.rig.units()));
+    return { headline, reasons };
+  });
   protected headline(r: OptionRow): string {
     return say(r.headline, this.rig.units());
   }
