@@ -20,6 +20,9 @@ const COMPRESSOR_KG_PER_CFM = 5;
 /** A steel receiver of 20 gal costs about $150 and weighs about 45 lb (estimate). */
 const RECEIVER_PRICE_PER_M3 = 2000;
 const RECEIVER_KG_PER_M3 = 270;
+/** A plastic bund of 100 gal costs about $350 and weighs about 50 lb (estimate). */
+const BUND_PRICE_PER_M3 = 900;
+const BUND_KG_PER_M3 = 60;
 const CFM = 4.719474432e-4;
 
 export interface Bill {
@@ -30,7 +33,7 @@ export interface Bill {
 
 const tankVolume = (t: Tank): number => volumeAt(t.shape, shapeHeight(t.shape));
 
-/** What lines, tanks, boosters, soft wash pumps, battery and compressor of a rig cost and weigh, dry, by the workshop's estimates. Machines are left out: no fix changes them. */
+/** What lines, tanks and their bunds, boosters, soft wash pumps, battery and compressor of a rig cost and weigh, dry, by the workshop's estimates. Machines are left out: no fix changes them. */
 export function bill(rig: Rig): Bill {
   let price = 0;
   let massKg = 0;
@@ -46,8 +49,8 @@ export function bill(rig: Rig): Bill {
       massKg += own.massKg;
     }
   for (const t of rig.tanks) {
-    price += TANK_PRICE_BASE + TANK_PRICE_PER_M3 * tankVolume(t);
-    massKg += TANK_KG_PER_M3 * tankVolume(t);
+    price += TANK_PRICE_BASE + TANK_PRICE_PER_M3 * tankVolume(t) + BUND_PRICE_PER_M3 * (t.bund ?? 0);
+    massKg += TANK_KG_PER_M3 * tankVolume(t) + BUND_KG_PER_M3 * (t.bund ?? 0);
   }
   price += rig.boosters.length * BOOSTER_PRICE;
   massKg += rig.boosters.length * BOOSTER_KG;

@@ -3,11 +3,13 @@ import type { Rig, RigDocument } from '../rig/schema.js';
 import { bufferRules, tieRules } from './rules/buffer-rules.js';
 import {
   airRules,
+  antifreezeRules,
   attackRules,
   batteryRules,
   checkRules,
   flushRules,
   jetRules,
+  liftRules,
   mixRules,
   neverRules,
   siphonRules,
@@ -58,6 +60,8 @@ const RULES: Readonly<Record<string, Rule>> = {
   'no-check': checkRules,
   siphon: siphonRules,
   'jet-low': jetRules,
+  'gun-dry': liftRules,
+  'gun-thin': liftRules,
   'battery-short': batteryRules,
   'air-short': airRules,
   'air-weak': airRules,
@@ -66,6 +70,8 @@ const RULES: Readonly<Record<string, Rule>> = {
   'use-by': stockRules,
   'fumes-deck': tankPracticeRules,
   'no-drop-tube': tankPracticeRules,
+  'bund-small': tankPracticeRules,
+  'antifreeze-short': antifreezeRules,
   attacked: attackRules,
   'never-mix': neverRules,
 };

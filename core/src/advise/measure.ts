@@ -83,6 +83,9 @@ export function measureOf(finding: Finding): Measure {
       return { label: 'drift over the day', dimension: 'ratio', of: (a) => -stray(a, id, (x) => [x.last.value]), step: 0.005 };
     case 'mix-strays':
       return { label: 'straying', dimension: 'ratio', of: (a) => -stray(a, id, (x) => [x.lowest, x.highest]), step: 0.005 };
+    case 'gun-dry':
+    case 'gun-thin':
+      return { label: 'at the tip', dimension: 'flow', of: (a) => a.chemical.softPumps.find((p) => p.pumpId === id)?.flow.value ?? 0, step: 1e-6 };
     case 'jet-low':
       return { label: 'jet height', dimension: 'length', of: (a) => a.chemical.softPumps.find((p) => p.pumpId === id)?.jetHeight.value ?? 0, step: 0.1 };
     case 'battery-short':
@@ -108,6 +111,10 @@ export function measureOf(finding: Finding): Measure {
         },
         step: 1e-5,
       };
+    case 'bund-small':
+      return { label: 'bund', dimension: 'volume', of: (a) => a.chemical.tanks.find((t) => t.tankId === id)?.bundM3 ?? 0, step: 1e-3 };
+    case 'antifreeze-short':
+      return { label: 'antifreeze', dimension: 'volume', of: (a) => a.chemical.winter?.onBoardM3 ?? 0, step: 1e-4 };
     case 'stock-short':
       return { label: 'on board', dimension: 'volume', of: (a) => a.chemical.liquids.find((l) => l.liquidId === id)?.onBoardM3 ?? 0, step: 1e-3 };
     default:

@@ -9,8 +9,16 @@ type Results = Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'machines' | 'outl
 /** Ids of every assumption that a rig's figures rest on, in order. */
 export function assumptionsUsed(rig: Rig, results: Results, chemical: ChemicalResult): string[] {
   const out = new Set<string>(besideFigures(rig, results, chemical));
-  const { mixes, softPumps, liquids, pureWater, winter } = chemical;
-  for (const list of Object.values({ ...results, mixes, softPumps, liquids, pureWater, winter: winter ? [winter] : [] }) as readonly (readonly object[])[])
+  const { mixes, softPumps, liquids, tanks: chemicalTanks, pureWater, winter } = chemical;
+  for (const list of Object.values({
+    ...results,
+    mixes,
+    softPumps,
+    liquids,
+    chemicalTanks,
+    pureWater,
+    winter: winter ? [winter] : [],
+  }) as readonly (readonly object[])[])
     for (const result of list) behind(result, true, out);
   return [...out].sort();
 }
@@ -37,6 +45,7 @@ function besideFigures(rig: Rig, { fills, feeds }: Results, { mixes, softPumps, 
   if (rig.softPumps.some((p) => p.kind !== 'electric')) out.push('engine-fuel');
   if (rig.softPumps.some((p) => p.kind === 'air') && rig.power?.receiver) out.push('air-cut-out');
   if (rig.liquids.some((l) => l.kind === 'soap')) out.push('gravity-soap');
+  for (const s of rig.sprayers) out.push(s.kind === 'brush' ? 'brush-flow' : 'spray-flow');
   if (winter) out.push('pump-wetted');
   if (winter?.coldestK !== undefined) out.push('antifreeze-price');
   return out;

@@ -2,7 +2,7 @@ import { type AssumptionValues } from '../assumption/register.js';
 import type { Line, Outlet, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
-import { bulkheadHeight, nodeIds, RigNetwork } from './rig-network.js';
+import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 
 export interface CaseSettings {
   readonly level?: 'full' | 'half' | 'lowest';
@@ -74,14 +74,14 @@ export class Cases {
     return this.rig.lines.reduce((sum, l) => (l.role === 'fill' && l.to.at === 'tank' && l.to.id === tankId ? sum + this.net.flowOf(l.id) : sum), 0);
   }
 
+  /** A washer’s draw needs depth over its outlet; a slow draw of chemicals goes down to its hose’s end. */
   private heelOf(tank: Tank): number {
-    let heel = 0;
-    for (const line of this.rig.lines) {
-      if (!isDraw(line) || line.from.id !== tank.id || line.closed) continue;
-      const above = bulkheadHeight(tank, line.from) - tank.base;
-      heel = Math.max(heel, above + submergence(outletBore(line), this.net.flowOf(line.id)));
-    }
-    return Math.min(heel, shapeHeight(tank.shape));
+    const drawn = this.rig.lines.filter((l) => l.from.at === 'tank' && l.from.id === tank.id && !l.closed);
+    const washers = drawn.filter(isDraw);
+    const heels = washers.length
+      ? washers.map((l) => drawLevel(tank, l) + submergence(outletBore(l), this.net.flowOf(l.id)))
+      : drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
+    return Math.min(Math.max(0, ...heels), shapeHeight(tank.shape));
   }
 
   /** Inside level of a tank in a case, m. */

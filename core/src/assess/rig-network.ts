@@ -38,6 +38,9 @@ export function bulkheadHeight(tank: Tank, end: End): number {
   return end.height ?? tank.base;
 }
 
+/** Inside height at which a line takes from a tank, m. */
+export const drawLevel = (tank: Tank, line: Line): number => Math.max(bulkheadHeight(tank, line.from) - tank.base, 0);
+
 const find = <T extends { id: string }>(list: readonly T[], id: string | undefined): T => list.find((x) => x.id === id)!;
 
 /** Which kind of node a line's end is, for this role. */

@@ -1,6 +1,7 @@
 import { advise, applyFix } from '../advise/advise';
 import { simulateDay } from '../day/simulate-day';
 import { crewOfFour } from '../layouts/crew-of-four';
+import { metricHeader } from '../layouts/metric-header';
 import { pontoonRig } from '../layouts/first-rig';
 import { smallBuffer } from '../layouts/small-buffer';
 import { tiedTanksTruck } from '../layouts/tied-tanks-truck';
@@ -31,6 +32,34 @@ const TROUBLES: readonly {
   /** Whether a change was found that gains on it. */
   readonly mended: boolean;
 }[] = [
+  {
+    trouble: 'nothing comes out of the gun: the pump cannot lift so high',
+    rig: () => changed(twoBatchSingleAxle(), (d) => void ((d.softPumps![0].limit = '5 psi'), (d.sprayers![0].height = '30 ft'))),
+    code: 'gun-dry',
+    words: /12 V pump, walls brings nothing to Walls gun: it is \d+(\.\d+)?.ft above what it draws from, and the pump lifts 11\.\d.ft/,
+    mended: true,
+  },
+  {
+    trouble: 'a trickle at the gun: the metering valves are all but shut',
+    rig: () =>
+      changed(crewOfFour(), (d) => {
+        for (const l of d.lines) for (const p of l.parts) if (p.kind === 'valve' && p.is === 'metering-valve') p.setting = '0.5 %';
+      }),
+    code: 'gun-thin',
+    words: /12 V pump brings [\d.]+.gpm to Soft wash gun; at least 1.gpm are wanted there/,
+    mended: true,
+  },
+  {
+    trouble: 'a trickle at the brush: a thin hose too high',
+    rig: () =>
+      changed(metricHeader(), (d) => {
+        d.softPumps!.find((p) => p.id === 'glass-pump')!.limit = '25 psi';
+        d.sprayers!.find((x) => x.id === 'brush')!.height = '50 ft';
+      }),
+    code: 'gun-thin',
+    words: /Glass pump brings 0\.\d+.gpm to Glass brush; at least 0\.4.gpm are wanted there/,
+    mended: true,
+  },
   {
     trouble: 'pressure falls after a while: more goes out than the spigot gives',
     rig: () => changed(pontoonRig(), (d) => (d.spigots[0].readings[0].flow = '2 gpm')),

@@ -235,6 +235,23 @@ export const ASSUMPTIONS = [
   ),
   assumption('soft-wash-share', 'Share of the job with the soft wash gun open', 'ratio', '15 %', 'estimate', 'Most of a wash is dwell, rinse and moving hose.'),
   assumption('chem-reserve', 'Reserve of chemicals over the day’s need', 'ratio', '15 %', 'common-practice', 'A roof is always larger than it looked.'),
+  assumption('spray-flow', 'Least flow to soft wash with', 'flow', '1 gpm', 'common-practice', 'With less, the first of a wall is dry before the last is wet.'),
+  assumption(
+    'brush-flow',
+    'Water wanted at a glass brush',
+    'flow',
+    '0.4 gpm',
+    'common-practice',
+    'One and a half litres a minute rinse a pane; less leaves spots.',
+  ),
+  assumption(
+    'bund-share',
+    'Bund under a chemical tank, share of the tank',
+    'ratio',
+    '110 %',
+    'common-practice',
+    'Store rules often ask for 110 % of the largest tank (from memory); local rules decide.',
+  ),
   assumption('gravity-soap', 'Specific gravity of soap', 'number', '1.03', 'estimate', 'Take it from the data sheet.'),
   assumption('pump-volts', 'Voltage at an electric pump', 'voltage', '12.5 V', 'estimate', 'A rested 12 V battery under load.'),
   assumption(

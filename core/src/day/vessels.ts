@@ -1,7 +1,5 @@
-import { drawHeight } from '../assess/chemical/blend-network.js';
 import type { Cases } from '../assess/cases.js';
-import { isDraw } from '../assess/cases.js';
-import type { Rig, Tank } from '../rig/schema.js';
+import type { Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 
 /** A tank, or tanks tied together that rise and fall as one. Volumes m³. */
@@ -21,12 +19,6 @@ export interface Vessel {
 }
 
 const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
-
-/** Draw height of soft wash and draw hoses from a tank that no washer draws on, inside, m. */
-function chemicalHeel(rig: Rig, t: Tank): number {
-  const own = rig.lines.filter((l) => l.role === 'chemical' && !l.closed && l.from.at === 'tank' && l.from.id === t.id);
-  return own.length ? Math.max(...own.map((line) => drawHeight({ line, tank: t } as Parameters<typeof drawHeight>[0]))) : 0;
-}
 
 /** Every tank of a rig as vessels, tied ones together, in the order of the document. */
 export function vesselsOf(cases: Cases): Vessel[] {
@@ -49,9 +41,8 @@ export function vesselsOf(cases: Cases): Vessel[] {
     const full = sum(top);
     const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && ids.includes(l.to.id!));
     const float = fills.some((l) => l.parts.some((p) => p.kind === 'valve' && p.is === 'float-valve'));
-    const drawn = rig.lines.some((l) => isDraw(l) && ids.includes(l.from.id!));
     const heel = Math.min(
-      sum((t) => (drawn ? cases.heel.get(t.id)! : chemicalHeel(rig, t))),
+      sum((t) => cases.heel.get(t.id)!),
       full,
     );
     const travel = tanks.reduce((s, t) => s + surfaceAt(t.shape, Math.max(top(t) - values['float-travel'] / 2, 0)), 0) * values['float-travel'];

@@ -103,6 +103,8 @@ export const EQUATIONS = {
     text: 'weight % = trade % / SG; trade % = g/L available chlorine ÷ 10',
     source: 'definition; SG by strength is an estimate',
   },
+  'day-tank': { title: 'Tank for a day', text: 'V = V_day · (1 + reserve) + V_heel', source: 'volume balance; the reserve is an assumption' },
+  bund: { title: 'Bund under a tank', text: 'V = s · tank to its brim', source: 'common practice: room for the whole tank and some more; local rules decide' },
   coverage: { title: 'Mix for a surface', text: 'V = area · passes / coverage', source: 'common practice; all three are assumptions' },
   flush: { title: 'Flush', text: 'V = n · volume of pump and hose to the tip; t = V / Q', source: 'plug flow; n is an assumption' },
   'pump-duty': { title: 'Where pump and hose agree', text: 'pump curve = static height + hose, fittings and nozzle', source: 'network of lines' },

@@ -7,6 +7,7 @@ import type { SoftPumpResult } from '../../assess/chemical/types.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { airPressure } from '../../fluid/air.js';
 import type { Rig, RigDocument } from '../../rig/schema.js';
+import { growTank } from '../grow-tank.js';
 import { type Candidate, eachPart, like, m, type Rule, sizeUp } from './shared.js';
 
 const percent = (share: number): string => typeableQuantity(share, 'ratio', '%', 3);
@@ -145,6 +146,34 @@ export const jetRules: Rule = (finding, rig, _doc, now) => {
   ];
 };
 
+/** More pressure, a wider hose, valves opened. */
+export const liftRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  if (!p || i < 0) return [];
+  const lines = doc.lines.filter((l) => p.lineIds.includes(l.id));
+  const out: Candidate[] = [1.5, 2, 3].map((f) => {
+    const psi = Math.ceil((rig.softPumps[i].limit * Math.max(p.liftM / p.liftsM, 1) * f) / 6894.757 / 5) * 5;
+    return { id: `psi-${f}`, title: `A pump of ${psi} psi`, change: (d: RigDocument) => void (d.softPumps![i].limit = `${psi} psi`) };
+  });
+  out.push({
+    id: 'hose',
+    title: 'Hose to the gun one size wider',
+    change: (d) => eachPart(d, p.lineIds.slice(-1), (x) => (x.kind === 'hose' && m(x.length) > 5 ? sizeUp(x) : undefined)),
+  });
+  const metered = lines.filter((l) => l.parts.some((x) => x.kind === 'valve' && x.is === 'metering-valve'));
+  if (metered.length)
+    out.push({
+      id: 'open',
+      title: 'Open the metering valves halfway',
+      change: (d) => {
+        for (const l of metered)
+          for (const x of d.lines.find((y) => y.id === l.id)!.parts) if (x.kind === 'valve' && x.is === 'metering-valve') x.setting = '50 %';
+      },
+    });
+  return out;
+};
+
 export const batteryRules: Rule = (finding, rig, doc, now) => {
   const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
   if (!p?.batteryDay || !doc.power || !rig.power) return [];
@@ -208,31 +237,46 @@ export const stockRules: Rule = (finding, rig, doc, now) => {
     const level = Math.max((rig.tanks[tank].startLevel * 1.15) / Math.max(l.lastsDays, 1), 0.06);
     return [{ id: 'less', title: 'Mix one day’s worth', change: (d) => void (d.tanks[tank].startLevel = like(d.tanks[tank].startLevel, level)) }];
   }
-  const t = doc.tanks[tank];
-  if (t.shape.kind !== 'box') return [];
-  const grow = Math.cbrt((1.15 * l.perDay.value) / l.onBoardM3);
-  return [
-    {
-      id: 'tank',
-      title: `${t.name} ${Math.round((grow ** 3 - 1) * 100)} % larger`,
-      change: (d) => {
-        const box = d.tanks[tank];
-        if (box.shape.kind !== 'box') return;
-        const full = box.startLevel === box.shape.height;
-        for (const side of ['length', 'width', 'height'] as const)
-          box.shape[side] = like(box.shape[side], Math.ceil((m(box.shape[side]) * grow) / 0.0254) * 0.0254);
-        box.fullLevel = box.shape.height;
-        if (full) box.startLevel = box.shape.height;
-      },
-    },
+  const grow = 1.15 / l.lastsDays;
+  const out: Candidate[] = [
+    { id: 'tank', title: `${doc.tanks[tank].name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, d.tanks[tank].id, grow) },
   ];
+  if (rig.tanks[tank].startLevel < rig.tanks[tank].fullLevel) out.push(fillUp(doc, tank));
+  return out;
 };
 
-export const tankPracticeRules: Rule = (finding, rig) => {
+const fillUp = (doc: RigDocument, tank: number): Candidate => ({
+  id: 'fill-up',
+  title: `Start the day with ${doc.tanks[tank].name} full`,
+  change: (d) => void (d.tanks[tank].startLevel = d.tanks[tank].fullLevel),
+});
+
+/** Vent, filling and bund of a tank of chemicals. */
+export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
   const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
-  return finding.code === 'fumes-deck'
-    ? [{ id: 'outside', title: 'Lead the vent outside', change: (d) => void (d.tanks[i].ventTo = 'outside') }]
-    : [{ id: 'tube', title: 'A drop tube to the bottom', change: (d) => void (d.tanks[i].dropTube = true) }];
+  switch (finding.code) {
+    case 'fumes-deck':
+      return [{ id: 'outside', title: 'Lead the vent outside', change: (d) => void (d.tanks[i].ventTo = 'outside') }];
+    case 'no-drop-tube':
+      return [{ id: 'tube', title: 'A drop tube to the bottom', change: (d) => void (d.tanks[i].dropTube = true) }];
+    default: {
+      const wanted = now.chemical.tanks.find((t) => t.tankId === finding.subject.id)?.bundWanted.value ?? 0;
+      const size = `${Math.ceil(wanted / 0.003785411784 / 5) * 5} gal`;
+      return [{ id: 'bund', title: `A bund of ${size}`, change: (d) => void (d.tanks[i].bund = size) }];
+    }
+  }
+};
+
+/** Fills the antifreeze tank, or makes it larger. */
+export const antifreezeRules: Rule = (finding, rig, doc, now) => {
+  const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
+  const w = now.chemical.winter;
+  if (i < 0 || !w?.onBoardM3) return [];
+  const grow = (w.antifreeze.value / w.onBoardM3) * 1.02;
+  return [
+    fillUp(doc, i),
+    { id: 'tank', title: `${doc.tanks[i].name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, doc.tanks[i].id, grow) },
+  ];
 };
 
 export const attackRules: Rule = (finding, rig) => {

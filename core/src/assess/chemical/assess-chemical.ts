@@ -5,6 +5,7 @@ import { assessLiquids } from './liquids.js';
 import { assessMeetings } from './meetings.js';
 import { assessMix } from './mix.js';
 import { assessSoftPumps } from './soft-pump.js';
+import { assessChemicalTanks } from './tanks.js';
 import type { Stocks } from './stock.js';
 import type { ChemicalResult, MixResult } from './types.js';
 import { assessPureWater, assessWinter } from './winter.js';
@@ -15,10 +16,12 @@ export function assessChemical(cases: Cases, stocks: Stocks): ChemicalResult {
   const blends = new Blends(rig, cases.values, stocks);
   const mixes = rig.mixes.map((m) => assessMix(cases, stocks, blends, m)).filter((m) => m !== undefined);
   const softPumps = assessSoftPumps(cases, blends, mixes);
+  const tanks = assessChemicalTanks(cases, stocks, mixes);
   return {
     mixes,
     softPumps,
-    liquids: assessLiquids(cases, stocks, mixes),
+    liquids: assessLiquids(cases, stocks, mixes, tanks),
+    tanks,
     meetings: assessMeetings(rig, stocks),
     winter: assessWinter(cases),
     pureWater: assessPureWater(cases, softPumps),

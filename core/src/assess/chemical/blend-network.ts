@@ -5,7 +5,7 @@ import { type DiaphragmPump, pumpCurve } from '../../chemistry/diaphragm-pump.js
 import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../../hydraulics/network/index.js';
 import type { Mix, SoftPump, Sprayer } from '../../rig/chemical-schema.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
-import { bulkheadHeight, lineTerms } from '../rig-network.js';
+import { drawLevel, lineTerms } from '../rig-network.js';
 import type { Stock, Stocks } from './stock.js';
 
 /** Discharge coefficient of a straight or fan tip. */
@@ -285,4 +285,4 @@ export function wayOf(rig: Rig, mix: Mix): BlendWay | undefined {
 }
 
 /** Height at which a branch takes from its tank, inside it, m. */
-export const drawHeight = (b: Branch): number => (b.tank ? Math.max(bulkheadHeight(b.tank, b.line.from) - b.tank.base, 0) : 0);
+export const drawHeight = (b: Branch): number => (b.tank ? drawLevel(b.tank, b.line) : 0);

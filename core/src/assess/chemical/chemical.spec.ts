@@ -273,6 +273,18 @@ describe('winter and glass', () => {
     expect(hard.antifreeze.value).toBeGreaterThan(mild.antifreeze.value);
     expect(hard.away.length).toBeGreaterThan(4);
   });
+  test('a pump that brings nothing is starved and says why once; its strength is not spoken of', () => {
+    const d = twoBatchSingleAxle();
+    d.softPumps![0].limit = '5 psi';
+    d.sprayers![0].height = '30 ft';
+    const a = judged(d);
+    const [p] = a.chemical.softPumps;
+    expect([p.flow.value, p.verdict]).toEqual([0, 'starved']);
+    // 5 psi lift 11.5 ft of water, a little less of a heavier mix.
+    near(p.liftsM, 11.53 * 0.3048, 0.05);
+    expect(a.findings.filter((f) => f.subject.id === p.pumpId).map((f) => f.code)).toEqual(['gun-dry']);
+    expect(a.findings.some((f) => f.code === 'mix-weak')).toBe(false);
+  });
   test('a glass line tells litres until the resin is spent', () => {
     const [g] = judged(LAYOUTS.find((l) => l.id === 'metric-header')!.make()).chemical.pureWater;
     expect(g.life.value).toBeGreaterThan(0.5);

@@ -6,8 +6,9 @@ import type { Finding, Subject } from '../types.js';
 import type { Verdict } from '../verdict.js';
 import { attacksOf } from './meetings.js';
 import { linesOf, strengthVerdict } from './mix.js';
+import { DRY } from './soft-pump.js';
 import type { Stocks } from './stock.js';
-import type { ChemicalResult, MixResult } from './types.js';
+import type { ChemicalResult, MixResult, SoftPumpResult } from './types.js';
 
 const percent = (value: number) => ({ value, dimension: 'ratio' as const });
 
@@ -29,6 +30,8 @@ export function chemicalFindings(cases: Cases, stocks: Stocks, r: ChemicalResult
     ...pumpFindings(cases, r),
     ...liquidFindings(rig, r),
     ...tankFindings(rig, stocks),
+    ...bundFindings(rig, r),
+    ...winterFindings(rig, r),
     ...siphonFindings(rig, stocks),
     ...attacksOf(rig, stocks).map((a) =>
       finding(
@@ -76,6 +79,8 @@ function mixFindings(cases: Cases, m: MixResult): Finding[] {
   const subject = { kind: 'mix', id: mix.id } as const;
   const out: Finding[] = [];
   const wanted = m.wanted.value;
+  // Where nothing comes at all the pump says why.
+  const flows = m.pumpId === undefined || m.flow.value > DRY;
   const first = strengthVerdict(m.first.value, wanted, values);
   const last = strengthVerdict(m.last.value, wanted, values);
   if (m.way === 'batch' && !m.recipe && wanted > 0)
@@ -92,7 +97,7 @@ function mixFindings(cases: Cases, m: MixResult): Finding[] {
         }),
       ),
     );
-  if (first !== 'fed')
+  if (flows && first !== 'fed')
     out.push(
       finding(
         m.first.value < wanted ? 'mix-weak' : 'mix-strong',
@@ -111,7 +116,7 @@ function mixFindings(cases: Cases, m: MixResult): Finding[] {
         ),
       ),
     );
-  else if (last !== 'fed')
+  else if (flows && last !== 'fed')
     out.push(
       finding(
         'mix-drifts',
@@ -125,7 +130,7 @@ function mixFindings(cases: Cases, m: MixResult): Finding[] {
         }),
       ),
     );
-  else if (m.way === 'proportioner' || m.way === 'downstream') {
+  else if (flows && (m.way === 'proportioner' || m.way === 'downstream')) {
     const worst = m.cases.find((c) => strengthVerdict(c.strength, wanted, values) === 'starved');
     if (worst)
       out.push(
@@ -166,13 +171,44 @@ function mixFindings(cases: Cases, m: MixResult): Finding[] {
   return out;
 }
 
+/** Nothing, or too little to work with, comes out of what a pump feeds. */
+function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject): Finding {
+  const gun = rig.sprayers.find((s) => s.id === p.sprayerId)!.name;
+  if (p.flow.value > DRY)
+    return finding(
+      'gun-thin',
+      p.flow.value < p.leastFlow / 2 ? 'starved' : 'tight',
+      'mix',
+      subject,
+      message('{pump} brings {q} to {gun}; at least {w} are wanted there.', {
+        pump,
+        gun,
+        q: { value: p.flow.value, dimension: 'flow' },
+        w: { value: p.leastFlow, dimension: 'flow' },
+      }),
+    );
+  return finding(
+    'gun-dry',
+    'starved',
+    'mix',
+    subject,
+    message('{pump} brings nothing to {gun}: it is {h} above what it draws from, and the pump lifts {most}.', {
+      pump,
+      gun,
+      h: { value: p.liftM, dimension: 'length' },
+      most: { value: p.liftsM, dimension: 'length' },
+    }),
+  );
+}
+
 function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
   const { rig } = cases;
   return r.softPumps.flatMap((p) => {
     const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;
     const subject = { kind: 'soft-pump', id: pump.id } as const;
     const out: Finding[] = [];
-    if (p.reachWantedM > 0 && p.jetHeight.value < p.reachWantedM)
+    if (p.flow.value <= DRY || p.flow.value < p.leastFlow) out.push(thinFinding(rig, p, pump.name, subject));
+    if (p.flow.value > DRY && p.reachWantedM > 0 && p.jetHeight.value < p.reachWantedM)
       out.push(
         finding(
           'jet-low',
@@ -326,6 +362,48 @@ function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
       );
     return out;
   });
+}
+
+/** A bund that would not hold what its tank can spill. Whether there is to be one is for local rules, and the builder's school. */
+function bundFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  return r.tanks.flatMap((x) => {
+    const tank = rig.tanks.find((t) => t.id === x.tankId)!;
+    if (x.bundM3 === 0 || x.bundM3 >= x.bundWanted.value * 0.9999) return [];
+    return [
+      finding(
+        'bund-small',
+        'tight',
+        'tanks',
+        { kind: 'tank', id: tank.id },
+        message('The bund under {tank} holds {b}; should the tank split, {n} are wanted.', {
+          tank: tank.name,
+          b: { value: x.bundM3, dimension: 'volume' },
+          n: { value: x.bundWanted.value, dimension: 'volume' },
+        }),
+      ),
+    ];
+  });
+}
+
+/** Antifreeze on board against what the winter takes. */
+function winterFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  const w = r.winter;
+  if (w?.onBoardM3 === undefined || !(w.antifreeze.value > w.onBoardM3 * 1.0001)) return [];
+  const tank = rig.tanks.find((t) => t.liquid === 'antifreeze')!;
+  return [
+    finding(
+      'antifreeze-short',
+      'tight',
+      'liquids',
+      { kind: 'tank', id: tank.id },
+      message('{tank} holds {have}; {need} are wanted before a night of {cold}.', {
+        tank: tank.name,
+        have: { value: w.onBoardM3, dimension: 'volume' },
+        need: { value: w.antifreeze.value, dimension: 'volume' },
+        cold: { value: w.coldestK!, dimension: 'temperature' },
+      }),
+    ),
+  ];
 }
 
 /** A line that ends below a full tank's level runs by itself once it is full, unless something shuts it. */

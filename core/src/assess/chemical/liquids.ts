@@ -1,17 +1,16 @@
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightShare } from '../../chemistry/hypochlorite.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
 import { type Verdict } from '../verdict.js';
 import { daysPerWeek } from './consumption.js';
 import type { Stocks } from './stock.js';
-import type { LiquidResult, MixResult } from './types.js';
+import type { ChemicalTankResult, LiquidResult, MixResult } from './types.js';
 
 const DAY = 86400;
 const GALLON = 0.003785411784;
 
 /** Every liquid: strength today, need, what is on board and whether to keep it. */
-export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixResult[]): LiquidResult[] {
+export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixResult[], chemicalTanks: readonly ChemicalTankResult[]): LiquidResult[] {
   const { rig } = cases;
   const days = daysPerWeek(rig);
   return stocks.all.map((s) => {
@@ -22,18 +21,11 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
       return sum + (mix.stock === l.id ? m.stockPerJob.value * m.jobsPerDay : 0) + (mix.soap?.liquid === l.id ? m.soapPerJobM3 * m.jobsPerDay : 0);
     }, 0);
     const tanks = rig.tanks.filter((t) => t.holds === l.id);
-    const mixed = new Set(
-      rig.mixes
-        .filter((m) => m.way === 'batch' || m.way === 'draw-stick')
-        .flatMap((m) => rig.lines.filter((x) => x.role === 'chemical' && x.to.at === 'mix' && x.to.id === m.id).map((x) => x.from.id)),
-    );
     // A tank of finished mix holds only its share of the stock.
-    const onBoard = tanks.reduce((sum, t) => {
-      const volume = volumeAt(t.shape, Math.min(t.startLevel, shapeHeight(t.shape)));
-      const mix = mixed.has(t.id) ? mixes.find((m) => rig.mixes.find((x) => x.id === m.mixId)!.stock === l.id) : undefined;
-      return sum + volume * (mix && s.today > 0 ? Math.min(mix.wanted.value / s.today, 1) : 1);
-    }, 0);
-    const lasts = perDay > 0 ? onBoard / perDay : Infinity;
+    const sum = (of: (t: ChemicalTankResult) => number): number =>
+      chemicalTanks.reduce((total, t) => total + (tanks.some((x) => x.id === t.tankId) ? of(t) * t.stockShare : 0), 0);
+    const onBoard = sum((t) => t.startM3);
+    const lasts = perDay > 0 ? sum((t) => t.drawableM3) / perDay : Infinity;
     // Used evenly from full to empty, the mean age when used is half of the time it lasts, by calendar.
     const keptAge = Number.isFinite(lasts) ? ((lasts / 2) * DAY * 7) / days : 0;
     const keptStrength = s.bought > 0 ? strengthAfter(s.bought, (l.strength?.age ?? 0) + keptAge, kept) : 0;

@@ -24,6 +24,9 @@ function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
 /** Jobs of a day that are sprayed through one pump. */
 const dayJobs = (mixes: readonly MixResult[], pumpId: string): number => mixes.reduce((s, m) => (m.pumpId === pumpId ? s + m.jobsPerDay : s), 0);
 
+/** Less than this is nothing at all, m³/s. */
+export const DRY = 1e-8;
+
 /** Every pump with a whole way: where its curve meets hose and tip, how high it throws, what it eats in a day. */
 export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly MixResult[]): SoftPumpResult[] {
   const { rig, values } = cases;
@@ -58,9 +61,10 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const airShort = given < airFlow && !(carries > 0 && carries >= spray);
     const airW = compressorPower(airFlow, pump.limit, air, values['compressor-efficiency']);
     const shaft = pump.kind === 'engine' ? (state.flowM3s * state.pumpRisePa) / values['pump-efficiency'] : pump.kind === 'air' ? airW : 0;
-    let verdict: Verdict = 'fed';
+    const leastFlow = values[way.sprayer.kind === 'brush' ? 'brush-flow' : 'spray-flow'];
+    let verdict: Verdict = state.flowM3s <= DRY || state.flowM3s < leastFlow / 2 ? 'starved' : state.flowM3s < leastFlow ? 'tight' : 'fed';
     if (pump.kind === 'electric' && power && drain > usable) verdict = 'starved';
-    else if (pump.kind === 'electric' && power && drain > usable * 0.8) verdict = 'tight';
+    else if (pump.kind === 'electric' && power && drain > usable * 0.8) verdict = worse(verdict, 'tight');
     if (pump.kind === 'air' && (airShort || (power?.compressorPower ?? 0) * 0.85 < airW))
       verdict = worse(verdict, airShort && given < 0.7 * airFlow ? 'starved' : 'tight');
     if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < 0.8 * reachWanted ? 'starved' : 'tight');
@@ -75,6 +79,9 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
         flow: figure(state.flowM3s, 'flow', 'pump-duty', [input('Δp', 'pump', state.pumpRisePa, 'pressure')], ['roughness-smooth']),
         rise: figure(state.pumpRisePa, 'pressure', 'pump-duty', [input('Q', 'flow', state.flowM3s, 'flow')]),
         tipPressure: figure(state.tipPressurePa, 'pressure', 'pump-duty', [input('Q', 'flow', state.flowM3s, 'flow')]),
+        liftM: way.sprayer.height - Math.min(...net.branches.map((b, i) => (b.tank ? b.tank.base + half[i] : pump.height))),
+        liftsM: pump.limit / (rhoG * state.gravity),
+        leastFlow,
         jetHeight: figure(height, 'length', 'jet-height', [input('h', 'head at the tip', head, 'length'), input('d', 'tip', way.sprayer.nozzleBore, 'length')]),
         jetThrow: figure(height * values['jet-throw'], 'length', 'jet-height', [input('H', 'straight up', height, 'length')], ['jet-throw']),
         reachWantedM: reachWanted,

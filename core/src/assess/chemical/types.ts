@@ -84,6 +84,10 @@ export interface SoftPumpResult {
   readonly flow: Figure;
   readonly rise: Figure;
   readonly tipPressure: Figure;
+  /** From the water, tanks half full, up to what sprays, m, and the most that the pump's pressure lifts against; least flow that is of use there, m³/s. */
+  readonly liftM: number;
+  readonly liftsM: number;
+  readonly leastFlow: number;
   readonly jetHeight: Figure;
   readonly jetThrow: Figure;
   /** Height of the tallest work that the site asks, m above the sprayer; 0 for none. */
@@ -142,6 +146,32 @@ export interface LiquidResult {
   readonly verdict: Verdict;
 }
 
+/** A tank of chemicals. Volumes m³. */
+export interface ChemicalTankResult {
+  readonly tankId: string;
+  /** The mix that is made in it; undefined for stock. */
+  readonly mixId: string | undefined;
+  /** Share of stock in what it holds: 1 unless a mix is made in it. */
+  readonly stockShare: number;
+  readonly fullM3: number;
+  readonly startM3: number;
+  /** Below the end of the draw line. */
+  readonly heelM3: number;
+  /** Of what is in it as the day starts. */
+  readonly drawableM3: number;
+  /** Of what it holds when full. */
+  readonly mass: Figure;
+  readonly startMassKg: number;
+  readonly perDay: Figure;
+  /** Days of work that what is in it lasts; Infinity when none is used. */
+  readonly lastsDays: number;
+  /** Tank that holds a day's need with its reserve. */
+  readonly dayTank: Figure;
+  /** What the bund under it holds, 0 for none, and ought to. */
+  readonly bundM3: number;
+  readonly bundWanted: Figure;
+}
+
 /** Two liquids on the rig that ought not to meet. */
 export interface MeetingResult {
   readonly a: string;
@@ -164,6 +194,8 @@ export interface WinterResult {
   readonly glycolShare: number;
   readonly antifreeze: Figure;
   readonly cost: number;
+  /** In antifreeze tanks as the rig stands, m³; undefined where there is none. */
+  readonly onBoardM3: number | undefined;
   readonly away: readonly string[];
   readonly back: readonly string[];
 }
@@ -180,6 +212,7 @@ export interface ChemicalResult {
   readonly mixes: readonly MixResult[];
   readonly softPumps: readonly SoftPumpResult[];
   readonly liquids: readonly LiquidResult[];
+  readonly tanks: readonly ChemicalTankResult[];
   readonly meetings: readonly MeetingResult[];
   readonly winter: WinterResult | undefined;
   readonly pureWater: readonly PureWaterResult[];

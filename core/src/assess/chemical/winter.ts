@@ -1,6 +1,7 @@
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
 import { resinLife } from '../../chemistry/pure-water.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
+import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
 import { pressurePath } from '../pressure.js';
@@ -35,7 +36,8 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const coldest = rig.brief.coldest;
   const wet = circuits.filter((c) => !/fill/i.test(c.name)).reduce((s, c) => s + c.wettedM3, 0);
   const needed = coldest === undefined ? 0 : antifreezeNeeded(wet, values['flush-left'], values['antifreeze-product'], coldest);
-  const tank = rig.tanks.find((t) => t.liquid === 'antifreeze');
+  const tanks = rig.tanks.filter((t) => t.liquid === 'antifreeze');
+  const tank = tanks.at(0);
   const chemical = rig.mixes.length > 0;
   return {
     circuits,
@@ -49,6 +51,7 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
       ['antifreeze-product', 'flush-left', 'pump-wetted'],
     ),
     cost: ((Number.isFinite(needed) ? needed : 0) / GALLON) * values['antifreeze-price'],
+    onBoardM3: tank && tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))), 0),
     away: [
       ...(chemical ? ['Rinse every chemical line with water until the tip runs clear: glycol and SH must not meet.'] : []),
       'Shut the spigot and drain the fill hose from its far end.',

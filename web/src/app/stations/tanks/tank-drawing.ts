@@ -3,12 +3,21 @@ import { formatQuantity, levelOf, parseRig, shapeHeight } from '@pozzo/core';
 import { safely } from '../../kit/elevation';
 import { RigStore } from '../../state/rig-store';
 
-/** A tank from the side, to scale: full, left after the job, no use below. */
+/** What stands in a tank, m³: at the start, afterwards, and what is of no use. */
+export interface TankLevels {
+  readonly start: number;
+  readonly end: number;
+  readonly heel: number;
+  /** When the end is: "after the job". */
+  readonly when: string;
+}
+
+/** A tank from the side, to scale: at the start, afterwards, no use below. */
 @Component({
   selector: 'pz-tank-drawing',
   template: `
     @if (drawing(); as d) {
-      <svg viewBox="0 0 200 172" role="img" [attr.aria-label]="d.words">
+      <svg viewBox="0 0 200 172" role="img" [class.chemical]="chemical()" [attr.aria-label]="d.words">
         <g [attr.transform]="'translate(' + d.x + ' ' + d.y + ')'">
           <clipPath [attr.id]="'tank-clip-' + index()">
             @if (d.round) {
@@ -59,6 +68,12 @@ import { RigStore } from '../../state/rig-store';
     .level {
       fill: var(--water-mid);
     }
+    .chemical .pale {
+      fill: var(--chem-pale);
+    }
+    .chemical .level {
+      fill: var(--chem-mid);
+    }
     .heel {
       stroke: var(--attention);
       stroke-width: 1.5;
@@ -69,19 +84,19 @@ import { RigStore } from '../../state/rig-store';
 export class TankDrawing {
   private readonly rig = inject(RigStore);
   readonly index = input.required<number>();
+  readonly levels = input.required<TankLevels>();
+  readonly chemical = input(false);
   protected readonly drawing = computed(() => {
     const doc = this.rig.document();
-    const r = this.rig.assessment()?.tanks[this.index()];
     const tank = doc && safely(() => parseRig(doc))?.tanks[this.index()];
-    if (!tank || !r) return null;
+    if (!tank) return null;
+    const { start, end, heel, when } = this.levels();
     const { shape } = tank;
     const tall = shapeHeight(shape);
     const wide = shape.kind === 'upright-cylinder' || shape.kind === 'lying-cylinder' ? shape.diameter : shape.kind === 'box' ? shape.length : shape.width;
     const scale = Math.min(190 / wide, 160 / tall);
     const [w, h] = [wide * scale, tall * scale];
-    const share = 1 / r.tiedIds.length;
-    const at = (volume: number): number => h - levelOf(shape, volume * share) * scale;
-    const end = r.series.volumeM3.at(-1) ?? 0;
+    const at = (volume: number): number => h - levelOf(shape, volume) * scale;
     const system = this.rig.units();
     return {
       x: (200 - w) / 2,
@@ -89,12 +104,12 @@ export class TankDrawing {
       w,
       h,
       round: shape.kind === 'lying-cylinder' || shape.kind === 'elliptical',
-      start: at(r.startVolumeM3),
+      start: at(start),
       end: at(end),
-      heel: at(r.heelVolumeM3),
-      left: `${formatQuantity(end * share, 'volume', system)} after the job`,
+      heel: at(heel),
+      left: `${formatQuantity(end, 'volume', system)} ${when}`,
       size: `${formatQuantity(wide, 'length', system)} × ${formatQuantity(tall, 'length', system)}`,
-      words: `${tank.name}: ${formatQuantity(end, 'volume', system)} left after the job`,
+      words: `${tank.name}: ${formatQuantity(end, 'volume', system)} left ${when}`,
     };
   });
 }

@@ -37,11 +37,36 @@ describe('the tank station', () => {
         .tanks.find((t) => t.holds)!.id,
     );
     for (const label of ['Liquid', 'Vent breathes', 'Drop tube', 'Bund under it']) expect(s.text()).toContain(label);
-    expect(s.text()).toMatch(/gal of .* up to [\d.]+.lb/);
+    expect(s.text()).toMatch(/[\d.]+.gal, [\d.]+.lb: lasts [\d.]+.days of work\./);
+    expect(s.text()).not.toMatch(/typical spigot|triggers held/);
+    expect(s.text()).not.toContain('Tie to Soap tank');
     await s.choose('Vent breathes', 'deck');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('fumes-deck');
     await s.choose('Drop tube', 'false');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('no-drop-tube');
+  });
+  test('a bund too small for its tank is told, and the tank that a mix is made in is called by the mix', async () => {
+    const s = open('mix-tank-truck', 'batch-tank');
+    expect(s.text()).toContain('Batch on board');
+    expect(s.text()).toMatch(/Bund under it\s*125.gal/);
+    await s.type('Bund under it', '40 gal');
+    expect(s.rig.assessment().findings.map((f) => f.code)).toContain('bund-small');
+    await s.type('Bund under it', '');
+    expect(s.text()).toMatch(/Bund under it\s*none/);
+    expect(s.rig.assessment().findings.map((f) => f.code)).not.toContain('bund-small');
+  });
+  test('a chemical that nothing uses up is weighed, not counted in days', async () => {
+    const s = open('mix-tank-truck', 'batch-tank');
+    s.rig.edit('No way out', (d) => void (d.lines = d.lines.filter((l) => l.from.id !== 'batch-tank')));
+    await s.settle();
+    expect(s.text()).toMatch(/lb\. Nothing on this rig uses it up\./);
+    expect(s.text()).not.toContain('days of work');
+  });
+  test('antifreeze is held against what the winter takes', async () => {
+    const s = open('winter-split', 'antifreeze');
+    expect(s.text()).toContain('Antifreeze on board');
+    expect(s.text()).toMatch(/[\d.]+.gal of antifreeze; the winter takes [\d.]+.gal\./);
+    expect(s.text()).not.toMatch(/Dry, triggers held|typical spigot/);
   });
   test('tanks are tied, told how far they differ, and untied', async () => {
     const s = open();

@@ -15,13 +15,14 @@ import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { LineEditor } from '../../kit/line-editor';
 import { tie } from '../feed/feed-edits';
-import { TankDrawing } from './tank-drawing';
+import { ChemicalTank } from './chemical-tank';
+import { TankDrawing, type TankLevels } from './tank-drawing';
 import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
 
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
   selector: 'pz-tanks-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
+  imports: [Chart, ChemicalTank, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
   styles: `
     .acts {
@@ -38,6 +39,9 @@ import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
       grid-template-columns: minmax(110px, 150px) 1fr;
       gap: 16px;
       align-items: end;
+    }
+    .alone {
+      max-width: 170px;
     }
     @media (max-width: 900px) {
       .pair {
@@ -83,9 +87,10 @@ export class TanksStation {
     const r = this.result();
     if (!r) return [];
     const i = this.chosen.index();
-    const q = (v: number) => formatQuantity(v, 'volume', this.rig.units());
+    const full = { label: 'Full', text: formatQuantity(r.fullVolumeM3, 'volume', this.rig.units()) };
+    if (this.idle()) return [full, { label: 'At the start', text: formatQuantity(r.startVolumeM3, 'volume', this.rig.units()) }];
     return [
-      { label: 'Full', text: q(r.fullVolumeM3) },
+      full,
       { label: 'Usable', at: `tanks.${i}.usable` },
       { label: 'No use below', at: `tanks.${i}.heelLevel` },
       { label: 'Comes in', at: `tanks.${i}.inflow` },
@@ -101,17 +106,43 @@ export class TanksStation {
     const doc = this.rig.document();
     if (!r || !doc) return '';
     const units = this.rig.units();
-    const liquid = this.rig.assessment()?.chemical.liquids.find((l) => l.tanks.includes(r.tankId));
-    if (liquid) {
-      const name = doc.liquids?.find((l) => l.id === liquid.liquidId)?.name ?? 'liquid';
-      const lasts = liquid.perDay.value > 0 ? `; what is on board lasts ${formatQuantity(liquid.lastsDays, 'number', units, { digits: 2 })} days of work` : '';
-      return `${formatQuantity(r.startVolumeM3, 'volume', units)} of ${name} or its mix, up to ${formatQuantity(r.startVolumeM3 * liquid.densityKgM3, 'mass', units)}${lasts}.`;
-    }
+    const winter = this.rig.assessment()?.chemical.winter;
+    if (this.chosen.item()?.liquid === 'antifreeze' && winter && winter.antifreeze.value > 0)
+      return `${formatQuantity(r.startVolumeM3, 'volume', units)} of antifreeze; the winter takes ${formatQuantity(winter.antifreeze.value, 'volume', units, { digits: 2 })}.`;
     if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
     const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
     const good = dryAfter(r.seriesGood, r.heelVolumeM3);
     if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'The water lasts the whole job, on a poor spigot too.';
     return `The water lasts ${lasts(r.dryAfter.value)} on a typical spigot, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`;
+  });
+
+  /** Of a tank of chemicals, with its place in the assessment. */
+  protected readonly chemical = computed(() => {
+    const list = this.rig.assessment()?.chemical.tanks ?? [];
+    const i = list.findIndex((t) => t.tankId === this.result()?.tankId);
+    return i < 0 ? undefined : { result: list[i], at: `chemical.tanks.${i}` };
+  });
+  protected readonly heading = computed(() => {
+    const name = this.liquids.find((l) => l.value === this.chosen.item()?.liquid)?.name ?? 'Water';
+    return `${name} on board`;
+  });
+  protected readonly depth = computed(() => (this.chosen.item()?.liquid === 'water' ? 'depth of water' : 'depth inside'));
+  protected readonly calm = computed(() => (this.chemical() ? 'Vented and filled as it should be.' : 'The water on board lasts the job, with its reserve.'));
+  /** Nothing goes in or out while the job lasts. */
+  protected readonly idle = computed(() => {
+    const r = this.result();
+    return !!r && r.fullDraw.value <= 0 && r.inflow.value <= 0;
+  });
+  /** Of this tank alone: tied ones share what they hold. */
+  protected readonly levels = computed<TankLevels>(() => {
+    const r = this.result()!;
+    const share = 1 / r.tiedIds.length;
+    return {
+      start: r.startVolumeM3 * share,
+      end: (r.series.volumeM3.at(-1) ?? 0) * share,
+      heel: r.heelVolumeM3 * share,
+      when: this.idle() ? 'on board' : 'after the job',
+    };
   });
 
   protected readonly option = computed<ChartOption>(() => {
@@ -143,7 +174,7 @@ export class TanksStation {
   protected readonly untied = computed(() => {
     const own = this.chosen.item();
     const tied = this.result()?.tiedIds ?? [];
-    return this.tanks().filter((t) => t.id !== own?.id && !tied.includes(t.id) && t.liquid === own?.liquid);
+    return this.tanks().filter((t) => t.id !== own?.id && !tied.includes(t.id) && t.liquid === own?.liquid && t.holds === own?.holds);
   });
   protected tieTo(other: string): void {
     const id = this.chosen.item()!.id;
