@@ -59,11 +59,11 @@ function chemicalCautions(rig: Rig): Caution[] {
   ];
   if (rig.softPumps.some((p) => p.kind === 'air'))
     out.push({
-      station: 'mix',
+      station: 'machines',
       text: 'Air drives the pump at once when its valve opens: blow the line down before you open any coupling. A compressor’s tank wants its relief valve tested.',
     });
   if (rig.softPumps.some((p) => p.kind === 'electric'))
-    out.push({ station: 'mix', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' });
+    out.push({ station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' });
   if (rig.tanks.some((t) => t.holds !== undefined))
     out.push({
       station: 'tanks',

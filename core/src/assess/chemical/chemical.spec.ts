@@ -172,7 +172,7 @@ describe('what must not meet', () => {
     ];
     d.softPumps![0].seals = 'nitrile';
     const a = judged(d);
-    expect(a.findings.filter((f) => f.code === 'attacked').map((f) => f.station)).toEqual(expect.arrayContaining(['reels', 'mix']));
+    expect(a.findings.filter((f) => f.code === 'attacked').map((f) => f.station)).toEqual(expect.arrayContaining(['reels', 'machines']));
     const fixes = advise(d, parseRig(d), a).filter((f) => f.code === 'attacked');
     expect(fixes.length).toBeGreaterThanOrEqual(2);
   });

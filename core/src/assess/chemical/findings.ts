@@ -37,7 +37,7 @@ export function chemicalFindings(cases: Cases, stocks: Stocks, r: ChemicalResult
       finding(
         'attacked',
         'tight',
-        a.kind === 'reel' ? 'reels' : 'mix',
+        a.kind === 'reel' ? 'reels' : 'machines',
         { kind: a.kind === 'reel' ? 'reel' : 'soft-pump', id: a.id },
         message('{thing}: {reason}. Its {part} is {material}; choose another, or rinse it every time.', {
           thing: a.name,
@@ -178,7 +178,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
     return finding(
       'gun-thin',
       p.flow.value < p.leastFlow / 2 ? 'starved' : 'tight',
-      'mix',
+      'machines',
       subject,
       message('{pump} brings {q} to {gun}; at least {w} are wanted there.', {
         pump,
@@ -190,7 +190,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
   return finding(
     'gun-dry',
     'starved',
-    'mix',
+    'machines',
     subject,
     message('{pump} brings nothing to {gun}: it is {h} above what it draws from, and the pump lifts {most}.', {
       pump,
@@ -213,7 +213,7 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
         finding(
           'jet-low',
           p.jetHeight.value < 0.8 * p.reachWantedM ? 'starved' : 'tight',
-          'mix',
+          'machines',
           subject,
           message('The jet of {pump} climbs {h}; the work is {w} above it.', {
             pump: pump.name,
@@ -227,7 +227,7 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
         finding(
           'battery-short',
           p.batteryDay.value > p.batteryUsable ? 'starved' : 'tight',
-          'mix',
+          'machines',
           subject,
           message('{pump} takes {a} over the day; the battery may give {b}.', {
             pump: pump.name,
@@ -243,7 +243,7 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
           finding(
             'air-short',
             p.airGiven < 0.7 * p.airUse.value ? 'starved' : 'tight',
-            'mix',
+            'machines',
             subject,
             message(
               p.airCarriesS > 0
@@ -263,7 +263,7 @@ function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
           finding(
             'air-weak',
             'tight',
-            'mix',
+            'machines',
             subject,
             message('The compressor for {pump} wants {a} at its shaft; its engine has {b}.', {
               pump: pump.name,

@@ -130,8 +130,6 @@ import { WorkingPanel } from './working-panel';
 export class HelpColumn {
   protected readonly rig = inject(RigStore);
   readonly station = input.required<Station>();
-  /** Only findings about these things; empty for all of the station's. */
-  readonly about = input<readonly string[]>([]);
   /** Said where there is nothing to find; empty to say nothing. */
   readonly calm = input('Nothing here holds the work back.');
   protected readonly all = signal(false);

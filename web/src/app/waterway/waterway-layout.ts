@@ -94,8 +94,8 @@ export interface Pen {
   readonly nodes: NodeStretch[];
 }
 
-/** Height that one gun's hose and words take; less where there are many. */
-const gunStep = (guns: number): number => (guns > 3 ? 102 : 116);
+/** Height that one gun's hose and words take. */
+const GUN_STEP = 116;
 const WORDS: Readonly<Record<Verdict, string>> = { fed: 'fed', tight: 'tight', starved: 'starved', stop: 'stop' };
 
 const KEY_OF: Readonly<Record<string, (f: Finding) => string>> = {
@@ -134,11 +134,10 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
 
   // Lanes: one for each machine, tall enough for its guns.
   const gunsOf = (id: string): string[] => a.outlets.filter((o) => o.machineIds[0] === id).map((o) => o.outletId);
-  const step = gunStep(a.outlets.length);
   const lanes: { id: string; y: number; height: number }[] = [];
   let y = 36;
   for (const m of doc.machines) {
-    const height = Math.max(128, gunsOf(m.id).length * step);
+    const height = Math.max(128, gunsOf(m.id).length * GUN_STEP);
     lanes.push({ id: m.id, y: y + height / 2, height });
     y += height;
   }
@@ -323,7 +322,7 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
     guns.forEach((gunId, g) => {
       const o = a.outlets.find((x) => x.outletId === gunId)!;
       const outlet = doc.outlets.find((x) => x.id === gunId)!;
-      const gy = lane.y + (g - (guns.length - 1) / 2) * step;
+      const gy = lane.y + (g - (guns.length - 1) / 2) * GUN_STEP;
       const lastLine = doc.lines.find((l) => l.id === o.lineIds[o.lineIds.length - 1]);
       const hose = stretch(`gun:${gunId}`, 'guns', gunId, `${outlet.name}, ${q(o.pressure.value, 'pressure', 4)}`);
       pipes.push({

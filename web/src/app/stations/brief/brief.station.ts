@@ -107,9 +107,6 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
     .wash .press {
       margin-top: 6px;
     }
-    .acts {
-      margin: 10px 0;
-    }
     table {
       width: 100%;
       border-collapse: collapse;

@@ -67,12 +67,6 @@ import { waterfall } from './waterfall';
     .bad {
       color: var(--attention);
     }
-    .acts {
-      display: flex;
-      gap: 8px;
-      flex-wrap: wrap;
-      margin: 8px 0;
-    }
     .from {
       display: grid;
       grid-template-columns: 1fr 150px;

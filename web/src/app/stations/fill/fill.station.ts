@@ -66,12 +66,6 @@ import { addFill, removeFill } from './fill-edits';
     </pz-station>
   `,
   styles: `
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin: 8px 0;
-    }
     .lead {
       margin: 4px 0 10px;
     }

@@ -72,12 +72,6 @@ import { NozzlePicker } from './nozzle-picker';
     .lead {
       margin: 4px 0 10px;
     }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin-top: 12px;
-    }
   `,
 })
 export class GunsStation {

@@ -22,12 +22,6 @@ const DAY = 86400;
   imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
   templateUrl: './liquids.station.html',
   styles: `
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin: 12px 0;
-    }
     .lead {
       margin: 0 0 8px;
     }

@@ -31,7 +31,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
   selector: 'pz-machines-station',
   imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
   template: `
-    <pz-station heading="Machines" station="machines" calm="Engine and pump are matched.">
+    <pz-station heading="Machines" station="machines" [calm]="soft() ? 'What it brings is enough, and so is what drives it.' : 'Engine and pump are matched.'">
       <div set>
         <pz-picker [items]="all()" [chosen]="soft() ? soft()!.id : chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
         @if (soft(); as p) {
@@ -127,12 +127,6 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
     th {
       color: var(--ink-quiet);
       font-weight: 600;
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin-top: 12px;
     }
   `,
 })

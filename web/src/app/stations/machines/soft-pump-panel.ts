@@ -56,9 +56,9 @@ export class SoftPumpPanel {
       { label: 'Flow', at: `${at}.flow` },
       { label: 'Put on by the pump', at: `${at}.rise` },
       { label: 'At the tip', at: `${at}.tipPressure` },
-      { label: 'Straight up', at: `${at}.jetHeight` },
-      { label: 'Spraying in a day', text: this.q(r.daySeconds, 'time', 2) },
     ];
+    if (r.jetHeight.value > 0) out.push({ label: 'Straight up', at: `${at}.jetHeight` });
+    if (r.daySeconds > 0) out.push({ label: 'Spraying in a day', text: this.q(r.daySeconds, 'time', 2) });
     if (r.current)
       out.push(
         { label: 'Current', at: `${at}.current` },

@@ -17,12 +17,6 @@ import { ReelDrawing } from './reel-drawing';
   imports: [ChoiceField, Facts, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
   templateUrl: './reels.station.html',
   styles: `
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin: 10px 0;
-    }
     h3 {
       margin: 14px 0 4px;
     }

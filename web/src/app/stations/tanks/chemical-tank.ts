@@ -17,7 +17,7 @@ const LONGEST = 60;
   template: `
     <h2>{{ contents() }} on board</h2>
     <p class="lead">{{ sentence() }}</p>
-    <div class="pair" [class.alone]="!uses()">
+    <div class="beside" [class.alone]="!uses()">
       <pz-tank-drawing [index]="index()" [levels]="levels()" [chemical]="true" />
       @if (uses()) {
         <pz-chart [option]="option()" [height]="250" [summary]="'On board over days of work. ' + sentence()" />
@@ -29,19 +29,8 @@ const LONGEST = 60;
     .lead {
       margin: 0 0 8px;
     }
-    .pair {
-      display: grid;
-      grid-template-columns: minmax(110px, 150px) 1fr;
-      gap: 16px;
-      align-items: end;
-    }
     .alone {
       max-width: 170px;
-    }
-    @media (max-width: 900px) {
-      .pair {
-        grid-template-columns: 1fr;
-      }
     }
   `,
 })

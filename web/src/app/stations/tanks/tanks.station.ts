@@ -25,28 +25,11 @@ import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
   imports: [Chart, ChemicalTank, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
   styles: `
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      margin-top: 12px;
-    }
     .lead {
       margin: 0 0 8px;
     }
-    .pair {
-      display: grid;
-      grid-template-columns: minmax(110px, 150px) 1fr;
-      gap: 16px;
-      align-items: end;
-    }
     .alone {
       max-width: 170px;
-    }
-    @media (max-width: 900px) {
-      .pair {
-        grid-template-columns: 1fr;
-      }
     }
   `,
 })
