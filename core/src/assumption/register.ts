@@ -282,6 +282,7 @@ export const ASSUMPTIONS = [
   assumption('pump-wetted', 'Liquid in a plunger pump and its fittings', 'volume', '0.5 L', 'estimate', 'Head, unloader and strainer bowl.'),
   assumption('soap-ageing', 'Days that soap poured into SH keeps', 'time', '14 d', 'common-practice', 'Then it separates; stir or meter it.'),
   ...washAssumptions(assumption),
+  assumption('walk-speed', 'Pace of a walk to the rig', 'velocity', '4 ft/s', 'estimate', 'A brisk walk round a hose.'),
   assumption('pull-speed', 'Pace of pulling hose out', 'velocity', '2.5 ft/s', 'estimate', 'A slow walk.'),
 ] as const satisfies readonly Assumption[];
 

@@ -125,6 +125,11 @@ export const EQUATIONS = {
   'stock-weight': { title: 'Weight of liquids', text: 'm = Σ V · ρ', source: 'definition' },
   'stock-cost': { title: 'Cost of chemicals', text: 'cost = V_bought · price', source: 'definition; prices are the rig’s own' },
   'change-over': { title: 'Change of liquid', text: 't = volume of the way to the tip / flow', source: 'plug flow' },
+  'mix-change': {
+    title: 'Change of liquid',
+    text: 't = volume of the way to the tip / flow + walk to the rig and back',
+    source: 'plug flow; the pace is an assumption',
+  },
   'run-length': { title: 'Hose a site wants', text: 'L = √(distance² + height²) + corners · allowance', source: 'geometry; the allowance is an assumption' },
 } as const satisfies Record<string, Equation>;
 

@@ -297,3 +297,33 @@ test('no layout falls into danger, and every one reads back', () => {
   expect(LAYOUTS).toHaveLength(15);
   for (const l of LAYOUTS) expect(judged(l.make()).verdict).not.toBe('stop');
 });
+
+describe('a change of liquid', () => {
+  const downstream = (remote: boolean, distance?: string): Assessment['chemical']['mixes'][number] => {
+    const d = smallBuffer();
+    const mix = d.mixes!.find((m) => m.way === 'downstream')!;
+    mix.injector!.remote = remote;
+    if (distance) d.site = { distance, height: '0 ft', corners: '0', spare: '0 ft', traffic: 'left' };
+    return judged(d).chemical.mixes.find((m) => m.mixId === mix.id)!;
+  };
+  test('a switch at the wall saves the walk to the rig and back', () => {
+    const [with_, without] = [downstream(true, '120 ft'), downstream(false, '120 ft')];
+    expect(with_.walkS).toBe(0);
+    // 120 ft there and 120 ft back at 4 ft/s.
+    near(without.changeOver.value - with_.changeOver.value, 60, 1e-9);
+    near(without.walkS, 60, 1e-9);
+    expect([with_.changeOver.working.assumptions, without.changeOver.working.assumptions]).toEqual([[], ['walk-speed']]);
+  });
+  test('where no site is given, the hose is walked along', () => {
+    const m = downstream(false);
+    near((m.walkS * 4 * 0.3048) / 2, 156 * 0.3048, 0.05);
+  });
+  test('valves at the rig are walked to; an injector at the gun is not', () => {
+    for (const way of ['proportioner', 'nozzle'] as const) {
+      const d = crewOfFour();
+      convertMix(d, d.mixes![0].id, way, 0.15);
+      const m = judged(d).chemical.mixes[0];
+      expect([way, m.walkS > 0]).toEqual([way, way === 'proportioner']);
+    }
+  });
+});

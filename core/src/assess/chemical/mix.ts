@@ -7,6 +7,7 @@ import type { Line, Rig } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
+import { hoseIn } from '../reels.js';
 import { type Verdict, worse } from '../verdict.js';
 import { type Blends, drawHeight, wayOf } from './blend-network.js';
 import { byLevel, carriedStrengths, recipeFor, sprayDay, startLevels, strayCases, streamsOf } from './blended-mix.js';
@@ -69,6 +70,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const tank = finished ? net.branches[0]?.tank : undefined;
   const top = tank ? Math.min(tank.fullLevel, shapeHeight(tank.shape)) : 0;
   const recipe = tank && recipeFor(volumeAt(tank.shape, top), wanted, c.stock.today, mix.soap?.dose ?? 0, mix.left);
+  const hoseM = hoseIn([way.delivery]);
   const hoseM3 = lineVolume([...(way.suction?.parts ?? []), ...way.delivery.parts]);
   const carried = net.branches.reduce((s, b) => {
     if (!b.tank) return s;
@@ -98,6 +100,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
     byLevel: byLevel(net, strengths),
     recipe,
     carriedKg: carried,
+    hoseM,
     hoseM3,
     unrinsed,
     stockShare: mix.way === 'proportioner' ? (streams.find((s) => s.liquidId === mix.stock)?.share ?? 0) : c.stock.today > 0 ? wanted / c.stock.today : 0,
@@ -183,6 +186,7 @@ function assessDrawn(cases: Cases, stocks: Stocks, c: Common): MixResult | undef
       : [],
     recipe: undefined,
     carriedKg: tank ? volumeAt(tank.shape, start) * 998 * drawn.gravity : 0,
+    hoseM: hoseIn(way.hoses),
     hoseM3: way.hoseM3,
     unrinsed: [],
     stockShare: ratio / (1 + ratio),
@@ -205,6 +209,8 @@ interface Told {
   readonly byLevel: MixResult['byLevel'];
   readonly recipe: MixResult['recipe'];
   readonly carriedKg: number;
+  /** Hose to the gun, m, and what it holds with all that leads to it, m³. */
+  readonly hoseM: number;
   readonly hoseM3: number;
   readonly unrinsed: readonly string[];
   readonly stockShare: number;
@@ -226,6 +232,9 @@ function finish(c: Common, t: Told): MixResult {
   const all = t.cases.map((x) => x.strength);
   const volumes = Math.max(values['flush-volumes'], volumesFor(CLEAN));
   const flushM3 = t.hoseM3 * volumes;
+  // Valves and draw lines are changed at the rig; an injector at the gun, or one switched from there, where the work is.
+  const atWall = mix.way === 'nozzle' || (mix.way === 'downstream' && mix.injector!.remote);
+  const walkS = atWall ? 0 : (2 * (c.rig.site?.distance ?? t.hoseM)) / values['walk-speed'];
   const stockJob = c.jobM3 * t.stockShare;
   const soapShare = mix.soap ? (mix.soap.by === 'metered' ? (t.streams.find((s) => s.kind === 'soap')?.share ?? mix.soap.dose) : mix.soap.dose) : 0;
   const soapJob = c.jobM3 * soapShare;
@@ -277,10 +286,14 @@ function finish(c: Common, t: Told): MixResult {
     costPerJob: figure(cost, 'money', 'stock-cost', [input('V', 'stock for a job', stockJob, 'volume'), input('V', 'soap for a job', soapJob, 'volume')]),
     recipe: t.recipe,
     carried: figure(t.carriedKg, 'mass', 'stock-weight', []),
-    changeOver: figure(t.flowM3s > 0 ? t.hoseM3 / t.flowM3s : Infinity, 'time', 'change-over', [
-      input('V', 'way to the tip', t.hoseM3, 'volume'),
-      input('Q', 'flow', t.flowM3s, 'flow'),
-    ]),
+    changeOver: figure(
+      t.flowM3s > 0 ? t.hoseM3 / t.flowM3s + walkS : Infinity,
+      'time',
+      'mix-change',
+      [input('V', 'way to the tip', t.hoseM3, 'volume'), input('Q', 'flow', t.flowM3s, 'flow'), input('t_walk', 'to the rig and back', walkS, 'time')],
+      atWall ? [] : ['walk-speed'],
+    ),
+    walkS,
     flushVolume: figure(
       flushM3,
       'volume',

@@ -67,8 +67,10 @@ export interface MixResult {
   readonly recipe:
     { readonly volumeM3: number; readonly stockM3: number; readonly soapM3: number; readonly waterM3: number; readonly topUp: boolean } | undefined;
   readonly carried: Figure;
-  /** Until a new liquid is at the tip. */
+  /** Until a new liquid is at the tip, the walk counted. */
   readonly changeOver: Figure;
+  /** To the rig and back, s; 0 for what is changed at the wall. */
+  readonly walkS: number;
   readonly flushVolume: Figure;
   readonly flushTime: Figure;
   /** Valves that a flush leaves full of chemical, by name. */

@@ -6,7 +6,18 @@ import { returnTo } from '../stations/bypass/bypass-edits';
 import { findParts } from './catalogue-dialog';
 import { unusedPartId } from './line-editor';
 import { step } from './quantity-field';
+import { roundUp } from './units';
 import { figureAt } from './working-panel';
+
+test.each([
+  [1.3, 1.5],
+  [1.5, 1.5],
+  [4.4, 5],
+  [9.1, 10],
+  [0.123, 0.15],
+  [0.3, 0.3],
+  [620, 800],
+] as const)('an axis for %p ends at %p', (most, top) => expect(roundUp(most)).toBe(top));
 
 test.each([
   ['5 gpm', 1, '6 gpm'],

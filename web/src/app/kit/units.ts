@@ -10,3 +10,9 @@ export const unitOf = (dimension: Dimension, system: UnitSystem): string => SHOW
 
 /** Rounded to three figures, for tooltips and labels. */
 export const round3 = (x: number): number => Number(x.toPrecision(3));
+
+/** The next round number, for the top of an axis: its marks then end where the axis does. */
+export function roundUp(x: number): number {
+  const size = 10 ** Math.floor(Math.log10(x));
+  return round3(size * ([1, 1.5, 2, 2.5, 3, 4, 5, 6, 8].find((n) => n * size >= x * (1 - 1e-9)) ?? 10));
+}

@@ -11,6 +11,7 @@ import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
 import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
+import { roundUp } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
 import { addMix, removeMix, soapOf, turnTo } from './mix-edits';
@@ -96,7 +97,7 @@ export class MixStation {
     if (!r) return '';
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     const change = Number.isFinite(r.changeOver.value)
-      ? ` A change of liquid is at the tip after ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}.`
+      ? ` A change of liquid is at the tip after ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}${r.walkS > 0 ? ', the walk to the rig and back counted' : ''}.`
       : '';
     const stays = Math.abs(r.last.value - r.first.value) < 0.02 * Math.max(r.first.value, 1e-6);
     return `${q(r.flow.value)} leave the gun at ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
@@ -139,7 +140,7 @@ export class MixStation {
   private top(): number | undefined {
     const r = this.result()!;
     const most = 100 * Math.max(r.wanted.value * 1.25, r.highest * 1.1);
-    return most > 0 ? Number(most.toPrecision(2)) : undefined;
+    return most > 0 ? roundUp(most) : undefined;
   }
   protected readonly overDay = computed<ChartOption>(() => {
     const r = this.result()!;
