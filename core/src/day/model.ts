@@ -192,7 +192,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
       s.air > 0 && mixesUsed.has(i) && allAir > given * 1.001 ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
     ),
     reach: Int32Array.from(rig.outlets, (o, i) => (sites && outletsUsed.has(i) ? short('reach', o.id, o.name) : -1)),
-    softReach: Int32Array.from(soft, (s, i) => (sites && s.reach && mixesUsed.has(i) ? short('reach', s.reach.id, s.reach.name) : -1)),
+    softReach: Int32Array.from(soft, (s, i) => ((sites || s.dry) && s.reach && mixesUsed.has(i) ? short('reach', s.reach.id, s.reach.name) : -1)),
     battery: rig.power && soft.some((s, i) => s.electric && mixesUsed.has(i)) ? short('battery', 'rig', 'Battery') : -1,
     fuel: Number.isFinite(fuel) ? short('fuel', 'rig', 'Fuel') : -1,
   };

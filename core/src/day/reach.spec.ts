@@ -51,6 +51,18 @@ describe('sites near and far', () => {
     d.site = { distance: '50 ft', height: '0 ft', corners: '2', spare: '100 ft', traffic: 'right' };
     expect(misses(d)).toEqual([]);
   });
+  test('a pump that brings nothing to its gun is told each day, sites given or not', () => {
+    const spray: Draft = { kind: 'mix', time: '5 min', crew: '1', gun: 'walls-gun', trigger: '80 %' };
+    for (const more of [{}, { distance: at(20) }]) {
+      const d = sites(twoBatchSingleAxle(), more, [job('walls', [spray])]);
+      expect(misses(d)).toEqual([]);
+      d.softPumps!.find((p) => p.id === 'pump-walls')!.limit = '5 psi';
+      d.sprayers!.find((x) => x.id === 'walls-gun')!.height = '30 ft';
+      expect(misses(d)).toEqual(['walls-gun']);
+      const dry = sampleDays(dayModel(parseRig(d)), 20, 1).causes.find((c) => c.cause === 'reach')!;
+      expect([dry.id, dry.chance.chance]).toEqual(['walls-gun', 1]);
+    }
+  });
   test('a jet from the ground climbs what it climbs, wherever its hose reaches', () => {
     const spray: Draft = { kind: 'mix', time: '5 min', crew: '1', gun: 'roofs-gun', trigger: '80 %' };
     const rig = (feet: number): RigDocument => sites(twoBatchSingleAxle(), { height: up(feet) }, [job('roof', [spray])]);

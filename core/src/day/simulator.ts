@@ -101,14 +101,14 @@ export class Simulator extends DayTally {
     for (let m = 0; m < this.starve.length; m++) this.starve[m] = model.water.source[m] >= 0 ? model.water.starvesAt(m, lost) : 0;
   }
 
-  /** Tells which hands of a job do not get to its far corner; the job is worked all the same. */
+  /** Tells which hands of a job do not get to its far corner, or bring nothing there; the job is worked all the same. */
   private outOfReach(job: PlannedJob, distance: number, height: number): void {
     const { model } = this;
     const { rig, values, shortOf, reach, soft } = model;
     for (const p of job.phases) {
-      const { reach: own } = p.mix >= 0 ? soft[p.mix] : { reach: undefined };
+      const { reach: own, dry } = p.mix >= 0 ? soft[p.mix] : { reach: undefined, dry: false };
       if (own) {
-        if (shortOf.softReach[p.mix] >= 0 && !reaches(own, rig, values, distance, height)) this.mark(shortOf.softReach[p.mix]);
+        if (shortOf.softReach[p.mix] >= 0 && (dry || !reaches(own, rig, values, distance, height))) this.mark(shortOf.softReach[p.mix]);
       } else if (p.outlet >= 0 && shortOf.reach[p.outlet] >= 0 && !reaches(reach[p.outlet], rig, values, distance, height)) this.mark(shortOf.reach[p.outlet]);
     }
   }

@@ -2,7 +2,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import type { Cases } from '../assess/cases.js';
 import { BlendNetwork, drawHeight, wayOf } from '../assess/chemical/blend-network.js';
 import { carriedStrengths } from '../assess/chemical/blended-mix.js';
-import { POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
+import { DRY, POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
 import { wantedStrength } from '../assess/chemical/consumption.js';
 import { drawnWay } from '../assess/chemical/drawn-mix.js';
 import type { Stocks } from '../assess/chemical/stock.js';
@@ -40,6 +40,8 @@ export interface SoftTable {
   readonly fuel: number;
   /** Free air of the pump at full tanks, m³/s; 0 for other pumps. */
   readonly air: number;
+  /** Nothing comes out of the gun, tanks full. */
+  readonly dry: boolean;
   /** The gun at the end of its hose; undefined for an injector, which uses the washer's. */
   readonly reach: ({ readonly id: string; readonly name: string } & Reach) | undefined;
   /** Air pressure that it works at, gauge, Pa. */
@@ -74,6 +76,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   let shaft = 0;
   let needs = 0;
   let climbs = Infinity;
+  let dry = false;
   for (let row = 0; row < size; row++) {
     let rest = row;
     const levels = net.branches.map((_, i) => {
@@ -85,6 +88,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     for (let i = 0; i < n; i++) rows[row * width + i] = tidy(s.flows[i]);
     if (way.pump.kind === 'electric')
       rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']));
+    if (row === size - 1) dry = s.flowM3s <= DRY;
     if (row === size - 1 && way.sprayer.kind === 'jet')
       climbs = jetHeight(s.tipPressurePa / (net.water.densityKgM3 * GRAVITY * s.gravity), way.sprayer.nozzleBore) + way.sprayer.height;
     if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
@@ -108,6 +112,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     rows,
     width,
     fuel: tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR),
+    dry,
     reach: { id: way.sprayer.id, name: way.sprayer.name, hoseM: hoseIn([way.delivery]), climbsM: tidy(climbs) },
     air: tidy(needs),
     airPa: way.pump.limit,
@@ -137,6 +142,7 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
     outletId: way.outletId,
     pumpId: undefined,
     electric: false,
+    dry: false,
     tanks: [place],
     stock: [true],
     strengths: Float64Array.of(tidy(stock.today)),
