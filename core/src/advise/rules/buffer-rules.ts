@@ -2,7 +2,7 @@ import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import { growTank } from '../grow-tank.js';
-import { type Candidate, eachPart, inches, like, lineAt, m, type Rule, sizeUp, structuredCopy, unusedId } from './shared.js';
+import { type Candidate, eachPart, inches, like, lineAt, m, nextSize, type Rule, sizeUp, structuredCopy, unusedId } from './shared.js';
 
 export const bufferRules: Rule = (finding, rig, _doc, now) => {
   const index = rig.tanks.findIndex((t) => t.id === finding.subject.id);
@@ -22,7 +22,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
     if (wanted > 12) continue;
     out.push({
       id,
-      title: `A ${Math.ceil((result.fullVolumeM3 * wanted) / 0.003785411784 / 5) * 5} gal tank lasts the job${label}`,
+      title: `A ${nextSize(result.fullVolumeM3 * wanted, 'volume', 'gal', 5)} tank lasts the job${label}`,
       change: (d) => result.tiedIds.forEach((t) => growTank(d, t, wanted * 1.01)),
     });
   }

@@ -8,7 +8,7 @@ import { assumptionValues } from '../../assumption/register.js';
 import { airPressure } from '../../fluid/air.js';
 import type { Rig, RigDocument } from '../../rig/schema.js';
 import { growTank } from '../grow-tank.js';
-import { type Candidate, eachPart, like, m, type Rule, sizeUp } from './shared.js';
+import { type Candidate, eachPart, like, m, nextSize, type Rule, sizeUp } from './shared.js';
 
 const percent = (share: number): string => typeableQuantity(share, 'ratio', '%', 3);
 const unused = (d: RigDocument, lineId: string): string => {
@@ -153,8 +153,8 @@ export const liftRules: Rule = (finding, rig, doc, now) => {
   if (!p || i < 0) return [];
   const lines = doc.lines.filter((l) => p.lineIds.includes(l.id));
   const out: Candidate[] = [1.5, 2, 3].map((f) => {
-    const psi = Math.ceil((rig.softPumps[i].limit * Math.max(p.liftM / p.liftsM, 1) * f) / 6894.757 / 5) * 5;
-    return { id: `psi-${f}`, title: `A pump of ${psi} psi`, change: (d: RigDocument) => void (d.softPumps![i].limit = `${psi} psi`) };
+    const limit = nextSize(rig.softPumps[i].limit * Math.max(p.liftM / p.liftsM, 1) * f, 'pressure', 'psi', 5);
+    return { id: `psi-${f}`, title: `A pump of ${limit}`, change: (d: RigDocument) => void (d.softPumps![i].limit = limit) };
   });
   out.push({
     id: 'hose',
@@ -177,35 +177,38 @@ export const liftRules: Rule = (finding, rig, doc, now) => {
 export const batteryRules: Rule = (finding, rig, doc, now) => {
   const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
   if (!p?.batteryDay || !doc.power || !rig.power) return [];
-  const need = Math.ceil(((rig.power.battery / 3600) * (p.batteryDay.value * 1.25)) / p.batteryUsable / 10) * 10;
+  const need = nextSize((rig.power.battery * p.batteryDay.value * 1.25) / p.batteryUsable, 'charge', 'Ah', 10);
   return [
-    { id: 'larger', title: `A battery of ${need} Ah`, change: (d) => void (d.power!.battery = `${need} Ah`) },
+    { id: 'larger', title: `A battery of ${need}`, change: (d) => void (d.power!.battery = need) },
     { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.power!.chemistry = 'lithium') },
     { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void (d.power!.charging = '30 A') },
   ];
 };
 
+/** 120 gal, m³. */
+const LARGEST_RECEIVER = 0.4542;
+
 /** A receiver that lasts the spraying of a job, where one of a usual size does. */
 function receiverFixes(p: SoftPumpResult, rig: Rig, base: NonNullable<RigDocument['power']>): Candidate[] {
   const spare = (rig.power?.cutOut ?? assumptionValues(rig.assumptions)['air-cut-out']) - rig.softPumps.find((x) => x.id === p.pumpId)!.limit;
   const needed = (p.sprayS * (p.airUse!.value - p.airGiven) * airPressure(rig.brief.altitude)) / Math.max(spare, 1);
-  const gallons = Math.ceil(((needed / 0.003785411784) * 1.1) / 10) * 10;
-  if (!(spare > 0) || gallons > 120) return [];
-  return [{ id: 'receiver', title: `An air receiver of ${gallons} gal`, change: (d) => void (d.power = { ...(d.power ?? base), receiver: `${gallons} gal` }) }];
+  if (!(spare > 0) || needed * 1.1 > LARGEST_RECEIVER) return [];
+  const receiver = nextSize(needed * 1.1, 'volume', 'gal', 10);
+  return [{ id: 'receiver', title: `An air receiver of ${receiver}`, change: (d) => void (d.power = { ...(d.power ?? base), receiver }) }];
 }
 
 export const airRules: Rule = (finding, rig, doc, now) => {
   const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
   const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
   if (!p?.airUse || !p.airPower || i < 0) return [];
-  const cfm = Math.ceil((p.airUse.value / 4.719474432e-4) * (Math.max(rig.power?.freeAir ?? 0, 1e-9) / Math.max(p.airGiven, 1e-9)) * 1.1);
-  const hp = Math.ceil((p.airPower.value / 745.7 / 0.85) * 2) / 2;
+  const freeAir = nextSize(p.airUse.value * (Math.max(rig.power?.freeAir ?? 0, 1e-9) / Math.max(p.airGiven, 1e-9)) * 1.1, 'airFlow', 'cfm', 1);
+  const compressorPower = nextSize(p.airPower.value / 0.85, 'power', 'hp', 0.5);
   const base = doc.power ?? { battery: '100 Ah', chemistry: 'agm' as const, charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
   return [
     {
       id: 'compressor',
-      title: `A compressor of ${cfm} cfm and ${hp} hp`,
-      change: (d) => void (d.power = { ...base, freeAir: `${cfm} cfm`, compressorPower: `${hp} hp` }),
+      title: `A compressor of ${freeAir} and ${compressorPower}`,
+      change: (d) => void (d.power = { ...base, freeAir, compressorPower }),
     },
     ...receiverFixes(p, rig, base),
     ...[0.8, 0.6].map((f) => {
@@ -261,7 +264,7 @@ export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
       return [{ id: 'tube', title: 'A drop tube to the bottom', change: (d) => void (d.tanks[i].dropTube = true) }];
     default: {
       const wanted = now.chemical.tanks.find((t) => t.tankId === finding.subject.id)?.bundWanted.value ?? 0;
-      const size = `${Math.ceil(wanted / 0.003785411784 / 5) * 5} gal`;
+      const size = nextSize(wanted, 'volume', 'gal', 5);
       return [{ id: 'bund', title: `A bund of ${size}`, change: (d) => void (d.tanks[i].bund = size) }];
     }
   }

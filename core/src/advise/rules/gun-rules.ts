@@ -3,7 +3,7 @@ import { NOZZLE_SIZES, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js'
 import { typeableQuantity } from '../../quantity/format.js';
 import { si } from '../../quantity/parse.js';
 import type { RigDocument } from '../../rig/schema.js';
-import { type Candidate, eachPart, m, type Rule, sizeUp } from './shared.js';
+import { type Candidate, eachPart, m, nextSize, type Rule, sizeUp } from './shared.js';
 
 export const gunRules: Rule = (finding, rig, _doc, now) => {
   const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);
@@ -119,13 +119,13 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
     });
   if (finding.code === 'engine-small') {
     const need = now.machines.find((x) => x.machineId === finding.subject.id)!;
-    const hp = Math.ceil((need.enginePower.value / 745.7) * (rig.machines[i].enginePower / need.engineAvailable.value));
+    const power = nextSize(need.enginePower.value * (rig.machines[i].enginePower / need.engineAvailable.value), 'power', 'hp', 1);
     return [
       {
         id: 'engine',
-        title: `An engine of ${hp} hp`,
+        title: `An engine of ${power}`,
         change: (d) => {
-          d.machines[i].enginePower = `${hp} hp`;
+          d.machines[i].enginePower = power;
         },
       },
     ];

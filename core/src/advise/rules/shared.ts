@@ -1,6 +1,7 @@
 import { nextBore } from '../../assess/fill.js';
 import type { Assessment, Finding } from '../../assess/types.js';
 import { resize } from '../../catalogue/items.js';
+import { type Dimension, findUnit, fromSi } from '../../quantity/dimension.js';
 import { formatInches, typeableQuantity } from '../../quantity/format.js';
 import { parseQuantity, si } from '../../quantity/parse.js';
 import type { LineDocument, PartDocument, Rig, RigDocument } from '../../rig/schema.js';
@@ -24,6 +25,10 @@ export const like = (text: string, metres: number): string => {
   const unit = read.ok ? (/ft.*in|'.*"/.test(text) ? 'in' : read.unit) : 'in';
   return typeableQuantity(metres, 'length', unit, 3);
 };
+
+/** The next size that is sold, as typed: `125 gal` for 123.4 gal in steps of 5. */
+export const nextSize = (value: number, dimension: Dimension, unit: string, step: number): string =>
+  `${Number((Math.ceil(fromSi(value, findUnit(dimension, unit)!) / step - 1e-9) * step).toPrecision(12))} ${unit}`;
 
 export const inches = formatInches;
 
