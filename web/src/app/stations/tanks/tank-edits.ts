@@ -19,6 +19,16 @@ export function changeShape(tank: TankDocument, kind: string): void {
   else if (kind === 'elliptical' || kind === 'box') tank.shape = { kind, length, width, height };
 }
 
+/** Another use of a tank; what only a tank of chemicals has goes with the chemicals. */
+export function changeLiquid(tank: TankDocument, liquid: TankDocument['liquid']): void {
+  tank.liquid = liquid;
+  if (liquid === 'chemical') return;
+  delete tank.holds;
+  delete tank.ventTo;
+  delete tank.dropTube;
+  delete tank.bund;
+}
+
 /** A new 65 gal tank beside the others; gives its id. */
 export function addTank(d: RigDocument): string {
   const id = unusedId(d, 'tank');

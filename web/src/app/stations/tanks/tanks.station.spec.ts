@@ -55,6 +55,16 @@ describe('the tank station', () => {
     expect(s.text()).toMatch(/Bund under it\s*none/);
     expect(s.rig.assessment().findings.map((f) => f.code)).not.toContain('bund-small');
   });
+  test('a tank turned from chemicals to water holds none any more', async () => {
+    const s = open('mix-tank-truck', 'batch-tank');
+    const tank = () => s.rig.document().tanks.find((t) => t.id === 'batch-tank')!;
+    await s.choose('Holds', 'water');
+    expect(tank()).toMatchObject({ liquid: 'water' });
+    for (const key of ['holds', 'ventTo', 'dropTube', 'bund']) expect(tank()).not.toHaveProperty(key);
+    expect(s.text()).toContain('Water on board');
+    expect(readRig(s.rig.document()).ok).toBe(true);
+    expect(s.rig.assessment().chemical.tanks).toEqual([]);
+  });
   test('a chemical that nothing uses up is weighed, not counted in days', async () => {
     const s = open('mix-tank-truck', 'batch-tank');
     s.rig.edit('No way out', (d) => void (d.lines = d.lines.filter((l) => l.from.id !== 'batch-tank')));

@@ -17,7 +17,7 @@ import { LineEditor } from '../../kit/line-editor';
 import { tie } from '../feed/feed-edits';
 import { ChemicalTank } from './chemical-tank';
 import { TankDrawing, type TankLevels } from './tank-drawing';
-import { addTank, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
+import { addTank, changeLiquid, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
 
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
@@ -47,7 +47,7 @@ export class TanksStation {
     { value: 'antifreeze', name: 'Antifreeze' },
     { value: 'rinse', name: 'Rinse' },
     { value: 'chemical', name: 'Chemical' },
-  ];
+  ] as const;
   protected readonly stock = computed(() => [
     { value: '', name: 'not said' },
     ...(this.rig.document()?.liquids ?? []).map((l) => ({ value: l.id, name: l.name })),
@@ -167,6 +167,9 @@ export class TanksStation {
     this.rig.edit('Untie', (d) => void (d.lines = d.lines.filter((l) => l.id !== lineId)));
   }
 
+  protected setLiquid(liquid: (typeof this.liquids)[number]['value']): void {
+    this.rig.edit('What a tank holds', (d) => changeLiquid(d.tanks[this.chosen.index()], liquid));
+  }
   protected setShape(kind: string): void {
     this.rig.edit('Tank shape', (d) => changeShape(d.tanks[this.chosen.index()], kind));
   }
