@@ -71,6 +71,19 @@ test('the yard: add, rename, duplicate, delete with undo', async ({ page, server
   await expect(page.getByRole('link', { name: /Quay trailer, copy/ })).toBeVisible();
 });
 
+test('a dialog keeps the focus where it is typed, while it opens too', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'More for Crew truck' }).click();
+  await page.getByRole('menuitem', { name: 'Rename' }).click();
+  await expect(page.getByRole('textbox', { name: 'Build', exact: true })).toBeFocused();
+  await page.getByLabel('Customer').focus();
+  await page.locator('mat-dialog-container.mdc-dialog--open').waitFor();
+  await page.waitForTimeout(400);
+  await expect(page.getByLabel('Customer')).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'More for Crew truck' })).toBeFocused();
+});
+
 test('a rig file goes out of the yard and comes back in; a broken one is told field by field', async ({ page, server }) => {
   await page.goto(server.url);
   await page.getByRole('button', { name: 'More for Stone truck' }).click();

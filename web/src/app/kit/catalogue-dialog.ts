@@ -1,17 +1,19 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { CATALOGUE, type CatalogueItem, type PartDocument } from '@pozzo/core';
+import { FirstField } from './first-field';
 
 /** The shelf: type to find, press to take. */
 @Component({
   selector: 'pz-catalogue-dialog',
-  imports: [MatDialogModule],
+  imports: [FirstField, MatDialogModule],
   template: `
     <h2 mat-dialog-title>Add a part</h2>
     <mat-dialog-content>
       <label for="find">Find</label>
       <input
         id="find"
+        pzFirstField
         #box
         type="search"
         autocomplete="off"

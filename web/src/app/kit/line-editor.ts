@@ -228,7 +228,7 @@ export class LineEditor {
   protected async add(): Promise<void> {
     const { CatalogueDialog } = await import('./catalogue-dialog');
     this.dialog
-      .open(CatalogueDialog, { width: '520px', maxHeight: '80vh', autoFocus: 'input' })
+      .open(CatalogueDialog, { width: '520px', maxHeight: '80vh', autoFocus: 'dialog' })
       .afterClosed()
       .subscribe((part?: PartDocument) => {
         if (part) this.change(`Add ${part.name}`, (parts) => void parts.push({ ...part, id: unusedPartId(parts) }));

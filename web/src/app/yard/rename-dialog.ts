@@ -1,16 +1,18 @@
 import { Component, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { FirstField } from '../kit/first-field';
 
 /** New names for a build. An empty name is told, not taken. */
 @Component({
   selector: 'pz-rename-dialog',
-  imports: [MatDialogModule],
+  imports: [FirstField, MatDialogModule],
   template: `
     <h2 mat-dialog-title>Rename</h2>
     <mat-dialog-content>
       <label for="build-name">Build</label>
       <input
         id="build-name"
+        pzFirstField
         #name
         type="text"
         maxlength="80"

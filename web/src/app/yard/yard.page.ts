@@ -101,7 +101,7 @@ export class YardPage implements OnDestroy {
   protected async rename(b: BuildSummary): Promise<void> {
     const { RenameDialog } = await import('./rename-dialog');
     this.dialog
-      .open(RenameDialog, { data: { name: b.name, customer: b.customer }, width: '420px' })
+      .open(RenameDialog, { data: { name: b.name, customer: b.customer }, width: '420px', autoFocus: 'dialog' })
       .afterClosed()
       .subscribe((names?: { name: string; customer: string }) => {
         if (names) this.store.dispatch(BuildsActions.rename({ id: b.id, ...names }));
