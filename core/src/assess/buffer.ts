@@ -96,7 +96,11 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
     fullVolumeM3: fullM3,
     startVolumeM3: startM3,
     heelVolumeM3: heelM3,
-    heelLevel: figure(heelLevel(tank), 'length', 'submergence', [input('D', 'bore of the outlet', bore, 'length'), input('Q', 'drawn', drawn, 'flow')]),
+    // What soft wash alone draws on has no vortex to mind: its hose's end is where it was set.
+    heelLevel:
+      bore > 0
+        ? figure(heelLevel(tank), 'length', 'submergence', [input('D', 'bore of the outlet', bore, 'length'), input('Q', 'drawn', drawn, 'flow')])
+        : figure(heelLevel(tank), 'length', 'given'),
     usable: figure(usableM3, 'volume', 'usable-volume', [input('V', 'full', fullM3, 'volume'), input('V_heel', 'heel', heelM3, 'volume')]),
     inflow: figure(
       inflow,

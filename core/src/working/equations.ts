@@ -103,6 +103,8 @@ export const EQUATIONS = {
     text: 'weight % = trade % / SG; trade % = g/L available chlorine ÷ 10',
     source: 'definition; SG by strength is an estimate',
   },
+  'day-use': { title: 'Used in a day', text: 'V = Σ V_job · jobs, over the mixes that take of it', source: 'volume balance' },
+  'week-tank': { title: 'Tank for a week', text: 'V = V_day · days · (1 + reserve)', source: 'volume balance; the reserve is an assumption' },
   'day-tank': { title: 'Tank for a day', text: 'V = V_day · (1 + reserve) + V_heel', source: 'volume balance; the reserve is an assumption' },
   bund: { title: 'Bund under a tank', text: 'V = s · tank to its brim', source: 'common practice: room for the whole tank and some more; local rules decide' },
   coverage: { title: 'Mix for a surface', text: 'V = area · passes / coverage', source: 'common practice; all three are assumptions' },

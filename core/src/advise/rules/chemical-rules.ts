@@ -240,19 +240,18 @@ export const stockRules: Rule = (finding, rig, doc, now) => {
     const level = Math.max((rig.tanks[tank].startLevel * 1.15) / Math.max(l.lastsDays, 1), 0.06);
     return [{ id: 'less', title: 'Mix one day’s worth', change: (d) => void (d.tanks[tank].startLevel = like(d.tanks[tank].startLevel, level)) }];
   }
-  const grow = 1.15 / l.lastsDays;
-  const out: Candidate[] = [
-    { id: 'tank', title: `${doc.tanks[tank].name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, d.tanks[tank].id, grow) },
-  ];
-  if (rig.tanks[tank].startLevel < rig.tanks[tank].fullLevel) out.push(fillUp(doc, tank));
-  return out;
+  return moreOf(rig, doc, tank, 1.15 / l.lastsDays);
 };
 
-const fillUp = (doc: RigDocument, tank: number): Candidate => ({
-  id: 'fill-up',
-  title: `Start the day with ${doc.tanks[tank].name} full`,
-  change: (d) => void (d.tanks[tank].startLevel = d.tanks[tank].fullLevel),
-});
+/** More in a tank: filled to its top, or made so many times as large. An empty one is no larger for being grown. */
+function moreOf(rig: Rig, doc: RigDocument, tank: number, grow: number): Candidate[] {
+  const { id, name } = doc.tanks[tank];
+  const out: Candidate[] = [];
+  if (Number.isFinite(grow)) out.push({ id: 'tank', title: `${name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, id, grow) });
+  if (rig.tanks[tank].startLevel < rig.tanks[tank].fullLevel)
+    out.push({ id: 'fill-up', title: `Start the day with ${name} full`, change: (d) => void (d.tanks[tank].startLevel = d.tanks[tank].fullLevel) });
+  return out;
+}
 
 /** Vent, filling and bund of a tank of chemicals. */
 export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
@@ -274,12 +273,7 @@ export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
 export const antifreezeRules: Rule = (finding, rig, doc, now) => {
   const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
   const w = now.chemical.winter;
-  if (i < 0 || !w?.onBoardM3) return [];
-  const grow = (w.antifreeze.value / w.onBoardM3) * 1.02;
-  return [
-    fillUp(doc, i),
-    { id: 'tank', title: `${doc.tanks[i].name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, doc.tanks[i].id, grow) },
-  ];
+  return i < 0 || !w ? [] : moreOf(rig, doc, i, (w.antifreeze.value / w.onBoardM3!) * 1.02);
 };
 
 export const attackRules: Rule = (finding, rig) => {

@@ -2,6 +2,7 @@ import type { AssumptionValues } from '../../assumption/register.js';
 import type { WashSurface } from '../../assumption/wash-surfaces.js';
 import type { Mix } from '../../rig/chemical-schema.js';
 import type { Rig } from '../../rig/schema.js';
+import { type Figure, figure, input } from '../../working/figure.js';
 
 /** A usual job where the brief names none: a middling house, twice a day. */
 const USUAL_AREA_M2 = 232;
@@ -43,3 +44,14 @@ export function washNeeds(rig: Rig, mix: Mix, values: AssumptionValues): WashNee
 
 /** Days of work in a week. */
 export const daysPerWeek = (rig: Rig): number => rig.brief.daysPerWeek ?? 5;
+
+/** What a day uses up, m³: of each mix what one job takes, m³, and its jobs. */
+export const dayUse = (uses: readonly { readonly name: string; readonly perJobM3: number; readonly jobs: number }[]): Figure =>
+  figure(
+    uses.reduce((sum, u) => sum + u.perJobM3 * u.jobs, 0),
+    'volume',
+    'day-use',
+    uses
+      .filter((u) => u.perJobM3 > 0)
+      .flatMap((u) => [input('V_job', `${u.name}, a job`, u.perJobM3, 'volume'), input('n', `${u.name}, jobs`, u.jobs, 'number')]),
+  );

@@ -2,7 +2,7 @@ import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightS
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
 import { type Verdict } from '../verdict.js';
-import { daysPerWeek } from './consumption.js';
+import { dayUse, daysPerWeek } from './consumption.js';
 import type { Stocks } from './stock.js';
 import type { ChemicalTankResult, LiquidResult, MixResult } from './types.js';
 
@@ -16,10 +16,14 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
   return stocks.all.map((s) => {
     const l = s.liquid;
     const kept = l.strength?.kept ?? 293.15;
-    const perDay = mixes.reduce((sum, m) => {
-      const mix = rig.mixes.find((x) => x.id === m.mixId)!;
-      return sum + (mix.stock === l.id ? m.stockPerJob.value * m.jobsPerDay : 0) + (mix.soap?.liquid === l.id ? m.soapPerJobM3 * m.jobsPerDay : 0);
-    }, 0);
+    const used = dayUse(
+      mixes.map((m) => {
+        const mix = rig.mixes.find((x) => x.id === m.mixId)!;
+        const perJobM3 = (mix.stock === l.id ? m.stockPerJob.value : 0) + (mix.soap?.liquid === l.id ? m.soapPerJobM3 : 0);
+        return { name: mix.name, perJobM3, jobs: m.jobsPerDay };
+      }),
+    );
+    const perDay = used.value;
     const tanks = rig.tanks.filter((t) => t.holds === l.id);
     // A tank of finished mix holds only its share of the stock.
     const sum = (of: (t: ChemicalTankResult) => number): number =>
@@ -61,19 +65,14 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
               strength: Array.from({ length: 41 }, (_, i) => strengthAfter(s.bought, (months * i) / 40, kept)),
             }
           : { timeS: [], strength: [] },
-      perDay: figure(
-        perDay,
-        'volume',
-        'coverage',
-        mixes.map((m) => input('V', 'mix in a day', m.dayM3.value, 'volume')),
-      ),
+      perDay: used,
       perWeekM3: perDay * days,
       weekTank: figure(
         perDay * days * (1 + cases.values['chem-reserve']),
         'volume',
-        'coverage',
+        'week-tank',
         [
-          input('V', 'in a day', perDay, 'volume'),
+          input('V_day', 'in a day', perDay, 'volume'),
           input('n', 'days of work', days, 'number'),
           input('reserve', 'reserve', cases.values['chem-reserve'], 'ratio'),
         ],

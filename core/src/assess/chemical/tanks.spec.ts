@@ -72,6 +72,19 @@ describe('a tank of chemicals', () => {
     near(judged(d).tanks.find((x) => x.tankId === 'sh-tank')!.heelVolumeM3, t.heelM3, 1e-12);
     near(judged(d).chemical.liquids[0].lastsDays, t.lastsDays, 1e-12);
   });
+  test('the working behind what a day uses gives what it says, of tanks and liquids alike', () => {
+    const { tanks, liquids } = judged(crewOfFour()).chemical;
+    for (const { value, working } of [...tanks, ...liquids].map((x) => x.perDay)) {
+      const of = (symbol: string): number[] => working.inputs.filter((x) => x.symbol === symbol).map((x) => x.value);
+      const jobs = of('n');
+      expect(Math.abs(of('V_job').reduce((sum, v, i) => sum + v * jobs[i], 0) - value)).toBeLessThan(1e-12);
+    }
+    for (const { weekTank } of liquids) {
+      const [day, days, reserve] = weekTank.working.inputs.map((x) => x.value);
+      near(weekTank.value, day * days * (1 + reserve), 1e-12);
+    }
+    expect(tanks.every((t) => t.perDay.value > 0)).toBe(true);
+  });
   test('a tank for a day holds the day, the reserve and the heel', () => {
     const d = tiedTanksTruck();
     d.assumptions['chem-reserve'] = '50 %';
@@ -129,6 +142,13 @@ describe('antifreeze on board', () => {
     for (const fix of fixes) if (fix.cures) expect(words(applyFix(d, fix), 'antifreeze-short')).toBeUndefined();
     expect(fixes.some((f) => f.cures)).toBe(true);
   });
+  test('an empty tank is told too, and filling it is offered', () => {
+    const d = winterSplit();
+    tank(d, 'antifreeze').startLevel = '0 in';
+    expect(words(d, 'antifreeze-short')).toMatch(/^Antifreeze holds 0.gal; /);
+    const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'antifreeze-short');
+    expect(fixes.map((f) => [f.title, f.cures])).toEqual([['Start the day with Antifreeze full', true]]);
+  });
   test('no tank for it, or no frost, is no finding', () => {
     const d = winterSplit();
     tank(d, 'antifreeze').startLevel = '1 in';
@@ -136,6 +156,15 @@ describe('antifreeze on board', () => {
     expect(words(d, 'antifreeze-short')).toBeUndefined();
     expect(judged(mixTankBoxTruck()).chemical.winter?.onBoardM3).toBeUndefined();
   });
+});
+
+test('a tank of stock that is empty is told, and what is offered for it is a rig that reads', () => {
+  const d = tiedTanksTruck();
+  tank(d, 'sh-tank').startLevel = '0 in';
+  expect(words(d, 'stock-short')).toMatch(/on board lasts 0.% of a day/);
+  const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'stock-short');
+  expect(fixes.map((f) => f.title)).toEqual(['Start the day with SH tank full']);
+  expect(fixes[0].cures).toBe(true);
 });
 
 test('a round tank of stock that does not last the day is made larger too', () => {

@@ -3,6 +3,7 @@ import type { Rig, Tank } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../cases.js';
+import { dayUse } from './consumption.js';
 import type { Stocks } from './stock.js';
 import type { ChemicalTankResult, MixResult } from './types.js';
 
@@ -21,7 +22,8 @@ export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonl
     .filter((t) => t.liquid === 'chemical')
     .map((tank) => {
       const made = mixMadeIn(rig, tank);
-      const perDay = mixes.reduce((sum, m) => sum + takenBy(rig, m, tank), 0);
+      const used = dayUse(mixes.map((m) => ({ name: mixOf(rig, m).name, perJobM3: takenBy(rig, m, tank), jobs: m.jobsPerDay })));
+      const perDay = used.value;
       const at = (level: number): number => volumeAt(tank.shape, Math.min(level, shapeHeight(tank.shape)));
       const fullM3 = at(tank.fullLevel);
       const startM3 = Math.min(at(tank.startLevel), fullM3);
@@ -42,12 +44,7 @@ export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonl
         drawableM3: Math.max(startM3 - heelM3, 0),
         mass: figure(fullM3 * densityKgM3, 'mass', 'stock-weight', [input('V', 'full', fullM3, 'volume'), input('ρ', 'what is in it', densityKgM3, 'density')]),
         startMassKg: startM3 * densityKgM3,
-        perDay: figure(
-          perDay,
-          'volume',
-          'coverage',
-          mixes.filter((m) => takenBy(rig, m, tank) > 0).map((m) => input('V', 'mix in a day', m.dayM3.value, 'volume')),
-        ),
+        perDay: used,
         lastsDays: perDay > 0 ? Math.max(startM3 - heelM3, 0) / perDay : Infinity,
         dayTank: figure(
           perDay * (1 + reserve) + heelM3,
@@ -68,16 +65,18 @@ export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonl
     });
 }
 
-/** What a mix takes out of a tank in a day, m³: itself where it is made there, else stock or soap. */
+const mixOf = (rig: Rig, m: MixResult): Mix => rig.mixes.find((x) => x.id === m.mixId)!;
+
+/** What a job of a mix takes out of a tank, m³: itself where it is made there, else stock or soap. */
 function takenBy(rig: Rig, m: MixResult, tank: Tank): number {
-  const mix = rig.mixes.find((x) => x.id === m.mixId)!;
+  const mix = mixOf(rig, m);
   const made = mixMadeIn(rig, tank);
-  if (made) return made.id === mix.id ? m.dayM3.value : 0;
+  if (made) return made.id === mix.id && m.jobsPerDay > 0 ? m.dayM3.value / m.jobsPerDay : 0;
   const perJob = (tank.holds === mix.stock ? m.stockPerJob.value : 0) + (mix.soap && tank.holds === mix.soap.liquid ? m.soapPerJobM3 : 0);
   if (perJob === 0) return 0;
   // Drawn by its own line; where it has none, carried over by hand. Several tanks of a liquid share the need.
   const alike = rig.tanks.filter((t) => t.liquid === 'chemical' && t.holds === tank.holds && !mixMadeIn(rig, t));
   const plumbed = alike.filter((t) => drawsOn(rig, mix, t));
   const from = plumbed.length ? plumbed : alike;
-  return from.includes(tank) ? (perJob * m.jobsPerDay) / from.length : 0;
+  return from.includes(tank) ? perJob / from.length : 0;
 }
