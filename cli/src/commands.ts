@@ -2,6 +2,7 @@ import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, SI_UNIT, sol
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
+import { KEEPING, KEEPING_USAGE } from './keeping.js';
 import { textReport } from './text-report.js';
 
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
@@ -10,7 +11,8 @@ pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] 
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
-pozzo sum --list                                        list the calculations`;
+pozzo sum --list                                        list the calculations
+${KEEPING_USAGE}`;
 
 type Command = (args: readonly string[]) => string;
 
@@ -118,7 +120,7 @@ export function run(args: readonly string[]): Outcome {
   if (name === undefined || name === '--help' || name === 'help') return { stdout: USAGE, stderr: '', exit: name === undefined ? 1 : 0 };
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
   try {
-    if (!command) throw new InputError(`There is no command "${name}". There is ${Object.keys(COMMANDS).join(', ')}.`);
+    if (!command) throw new InputError(`There is no command "${name.slice(0, 60)}". There is ${[...Object.keys(COMMANDS), ...KEEPING].join(', ')}.`);
     return { stdout: command(rest), stderr: '', exit: 0 };
   } catch (error) {
     if (error instanceof InputError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };

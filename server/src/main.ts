@@ -1,13 +1,16 @@
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { engineName } from './engine.js';
+import { YardError } from './errors.js';
 import { startServer } from './server.js';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
+const set = (name: string): string | undefined => process.env[name]?.trim() || undefined;
 
 function port(): number {
-  const text = process.env['PORT'] ?? '4080';
+  const text = set('PORT') ?? '4080';
   const value = Number(text);
-  if (!Number.isInteger(value) || value < 0 || value > 65535) {
+  if (!/^\d+$/.test(text) || !(value <= 65535)) {
     console.error(`PORT must be a whole number from 0 to 65535, not "${text}".`);
     process.exit(1);
   }
@@ -15,12 +18,17 @@ function port(): number {
 }
 
 try {
+  const backups = set('POZZO_BACKUPS');
   const running = await startServer({
     port: port(),
-    host: process.env['HOST'] ?? '127.0.0.1',
-    dataFolder: resolve(process.env['POZZO_DATA'] ?? resolve(root, '.pozzo')),
+    host: set('HOST') ?? '127.0.0.1',
+    dataFolder: resolve(set('POZZO_DATA') ?? resolve(root, '.pozzo')),
     webFolder: resolve(root, 'web/dist/browser'),
     demo: process.env['POZZO_DEMO'] === '1',
+    worker: new URL('./work/worker.js', import.meta.url),
+    engine: engineName(dirname(fileURLToPath(import.meta.resolve('@pozzo/core')))),
+    hosts: (set('POZZO_HOSTS') ?? '').split(',').map((h) => h.trim()).filter(Boolean),
+    backupFolder: backups ? resolve(backups) : undefined,
   });
   console.log(`Pozzo is at ${running.url}`);
   const stop = (): void => {
@@ -32,8 +40,10 @@ try {
   const code = (error as { code?: string }).code;
   console.error(
     code === 'EADDRINUSE'
-      ? `Port ${process.env['PORT'] ?? 4080} is taken. Stop what uses it, or set PORT to another number.`
-      : `Pozzo could not start: ${(error as Error).message}`,
+      ? `Port ${set('PORT') ?? 4080} is taken. Stop what uses it, or set PORT to another number.`
+      : error instanceof YardError
+        ? error.message
+        : `Pozzo could not start: ${(error as Error).message}`,
   );
   process.exit(1);
 }

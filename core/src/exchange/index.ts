@@ -1,3 +1,4 @@
+export * from './http.js';
 export { readInp, type InpNetwork, type InpProblem, type ReadInp } from './inp-read.js';
 export { inpNetwork, type InpSolution, solveInp } from './inp-solve.js';
 export { writeInp } from './inp-write.js';

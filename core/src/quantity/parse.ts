@@ -7,7 +7,10 @@ export interface Quantity {
   readonly text: string;
 }
 
-export type ParseErrorCode = 'empty' | 'number' | 'unit-missing' | 'unit-unknown' | 'unit-wrong';
+/** Most characters that a quantity is read from: no quantity needs more, and reading stays short whatever is given. */
+export const MOST_QUANTITY_TEXT = 60;
+
+export type ParseErrorCode = 'empty' | 'too-long' | 'number' | 'unit-missing' | 'unit-unknown' | 'unit-wrong';
 
 export interface ParseError {
   readonly code: ParseErrorCode;
@@ -91,6 +94,8 @@ function terms(body: string): Term[] | null {
  * @returns the SI value and the text as typed (trimmed), or an error sentence. Never throws.
  */
 export function parseQuantity(text: string, dimension: Dimension, bareUnit?: string): ParseResult {
+  if (text.length > MOST_QUANTITY_TEXT)
+    return fail('too-long', `A quantity has at most ${MOST_QUANTITY_TEXT} characters; this has ${text.length}.`);
   const typed = text.trim();
   if (typed === '') return fail('empty', `Type ${aDimension(dimension)}, such as ${example(dimension)}.`);
   let body = typed

@@ -5,8 +5,20 @@ import { quantity } from './quantity-field.js';
 export const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
 export const note = v.pipe(v.string(), v.maxLength(4000, 'A note has at most 4000 characters.'));
 export const id = v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'An id is up to 40 small letters, digits and dashes.'));
-export const list = <T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) =>
-  v.pipe(v.array(item), v.maxLength(most, `At most ${most} entries.`));
+/** A list of at most so many entries. It is counted before any entry is read: a list too long costs nothing. */
+export function list<T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) {
+  const entries = v.array(item);
+  const bound = v.maxLength<unknown[], number, string>(most, `At most ${most} entries.`);
+  const counted: typeof entries = {
+    ...entries,
+    '~run'(dataset, config) {
+      if (!Array.isArray(dataset.value) || dataset.value.length <= most) return entries['~run'](dataset, config);
+      const told = bound['~run']({ typed: true, value: dataset.value } as never, config as never);
+      return { typed: false, value: dataset.value, issues: told.issues } as never;
+    },
+  };
+  return v.pipe(counted, bound as v.MaxLengthAction<v.InferOutput<T>[], number, string>);
+}
 
 export const height = quantity('length', '-10 ft', '40 ft');
 export const bore = quantity('length', '1 mm', '300 mm');

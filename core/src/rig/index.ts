@@ -32,3 +32,5 @@ export {
 export * from './read.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';
+export * from './changes.js';
+export { asParsed, strayKey } from './tree.js';

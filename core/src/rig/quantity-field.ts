@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { type Dimension } from '../quantity/dimension.js';
-import { aDimension, example, parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
+import { aDimension, example, MOST_QUANTITY_TEXT, parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
 
 /** What a quantity in the rig document may be: kept in the schema as metadata so that a field on screen can ask. */
 export interface QuantityRule {
@@ -51,7 +51,7 @@ export function quantity(dimension: Dimension, min: string, max: string) {
   const rule = quantityRuleOf(dimension, min, max);
   return v.pipe(
     v.string(({ received }) => `${aDimension(dimension).replace(/^a/, 'A')} is a text with its unit, such as "${example(dimension)}"; found ${received}.`),
-    v.maxLength(60, 'A quantity has at most 60 characters.'),
+    v.maxLength(MOST_QUANTITY_TEXT, `A quantity has at most ${MOST_QUANTITY_TEXT} characters.`),
     v.rawTransform<string, number>(({ dataset, addIssue, NEVER }) => {
       const read = readField(rule, dataset.value);
       if (read.ok) return read.si;

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { QuantityRule } from './quantity-field.js';
 import { type Rig, type RigDocument, RigSchema } from './schema.js';
+import { asParsed, strayKey } from './tree.js';
 import { upgrade } from './upgrade.js';
 import { wiringProblems } from './wiring.js';
 
@@ -15,9 +16,12 @@ export interface Problem {
 
 export type ReadRig = { readonly ok: true; readonly document: RigDocument; readonly rig: Rig } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Valibot issues as problems, one per place. */
+/** Most problems told of one document: a person mends the first ones and looks again. */
+export const MOST_PROBLEMS = 50;
+
+/** Valibot issues as problems, one per place, the first {@link MOST_PROBLEMS} of them. */
 export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): Problem[] {
-  return issues.map((issue) => {
+  return issues.slice(0, MOST_PROBLEMS).map((issue) => {
     const path = (issue.path ?? []).map((p) => String(p.key)).join('.');
     const bound = issue.expected ?? '';
     const code = bound.startsWith('≥') ? 'below' : bound.startsWith('≤') ? 'above' : issue.type === 'raw_transform' ? 'quantity' : issue.type;
@@ -38,17 +42,20 @@ function sentence(issue: v.BaseIssue<unknown>, path: string): string {
 }
 
 /**
- * Reads a rig document from unknown data: lifts old versions, checks every field and every connection.
+ * Reads a rig document from unknown data: lifts old versions, checks every field and every connection. The document
+ * given back holds what was read and nothing else, with quantities as typed.
  * Never throws; problems name field and bound.
  */
 export function readRig(input: unknown): ReadRig {
+  const stray = strayKey(input);
+  if (stray) return { ok: false, problems: [stray] };
   const lifted = upgrade(input);
   if (!lifted.ok) return { ok: false, problems: [lifted.problem] };
   const parsed = v.safeParse(RigSchema, lifted.document);
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.issues) };
   const problems = wiringProblems(parsed.output);
-  if (problems.length) return { ok: false, problems };
-  return { ok: true, document: lifted.document as RigDocument, rig: parsed.output };
+  if (problems.length) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
+  return { ok: true, document: asParsed(lifted.document, parsed.output) as RigDocument, rig: parsed.output };
 }
 
 export class RigError extends Error {

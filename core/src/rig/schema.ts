@@ -251,7 +251,12 @@ const brief = v.strictObject({
   day: v.optional(workDay),
 });
 
+/** An assumption may be given once each, so there are never more than the register has. */
 const assumptions = v.pipe(
+  v.custom<Record<string, string>>(
+    (x) => typeof x === 'object' && x !== null && !Array.isArray(x) && Object.keys(x).length <= ASSUMPTIONS.length,
+    `Assumptions are an object of at most ${ASSUMPTIONS.length} texts.`,
+  ),
   v.record(v.string(), v.string()),
   v.rawTransform<Record<string, string>, Record<string, number>>(({ dataset, addIssue }) => {
     const out: Record<string, number> = {};
@@ -259,7 +264,7 @@ const assumptions = v.pipe(
       const path = [{ type: 'object' as const, origin: 'value' as const, input: dataset.value, key, value: text }];
       const known = findAssumption(key);
       if (!known) {
-        addIssue({ message: `There is no assumption called "${key}".`, expected: ASSUMPTIONS.map((a) => a.id).join(', '), path: path as never });
+        addIssue({ message: `There is no assumption called "${key.slice(0, 60)}".`, expected: 'an assumption of the register', path: path as never });
         continue;
       }
       const read = readField(assumptionRule(known), text);

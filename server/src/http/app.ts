@@ -6,31 +6,35 @@ import express, { type ErrorRequestHandler, type Express, type Response } from '
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { BuildStore } from '../store/builds.js';
-import { api } from './api.js';
-import { AppError } from './errors.js';
+import { AppError } from '../errors.js';
+import { api, type ApiOptions } from './api.js';
+import { guard } from './guard.js';
+import { MOST_A_MINUTE } from './limits.js';
 
-export interface AppOptions {
-  readonly store: BuildStore;
+export interface AppOptions extends Omit<ApiOptions, 'aMinute'> {
   readonly log: Logger;
+  /** Names besides this machine's own that the server is reached by. */
+  readonly hosts?: readonly string[];
+  /** Writes and sums in a minute; {@link MOST_A_MINUTE} unless a test asks for less. */
+  readonly aMinute?: number;
   /** Folder of the built web application; without it only the API is served. */
   readonly webFolder?: string;
 }
 
-/** Most that a request may bring. */
-export const BODY_LIMIT = '1mb';
-
+/** What an error of the frame (body parser, files, ranges, preconditions) is in our words; its 4xx stays the one it is. */
 function asAppError(error: unknown): AppError | undefined {
   if (error instanceof AppError) return error;
-  const type = (error as { type?: string } | null)?.type;
+  const { type, status, statusCode, limit } = (error ?? {}) as { type?: string; status?: number; statusCode?: number; limit?: number };
   if (type === 'entity.parse.failed') return new AppError(400, 'json', '', 'JSON', 'The body is not JSON.');
-  if (type === 'entity.too.large') return new AppError(413, 'too-large', '', `≤ ${BODY_LIMIT}`, `The body is larger than ${BODY_LIMIT}.`);
+  if (type === 'entity.too.large') return new AppError(413, 'too-large', '', `≤ ${limit ?? 0} bytes`, `The body is larger than ${Math.round((limit ?? 0) / 1000)} kB.`);
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new AppError(415, 'encoding', '', 'UTF-8', 'The body must be UTF-8 JSON.');
   if (error instanceof URIError) return new AppError(400, 'path', '', 'a readable address', 'The address cannot be read.');
+  const code = status ?? statusCode;
+  if (code !== undefined && code >= 400 && code < 500) return new AppError(code, 'request', '', '', `The request cannot be served: ${(error as Error).message}.`);
   return undefined;
 }
 
-export function createApp({ store, log, webFolder }: AppOptions): Express {
+export function createApp({ log, webFolder, hosts, aMinute = MOST_A_MINUTE, ...routes }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') } }));
@@ -62,13 +66,16 @@ export function createApp({ store, log, webFolder }: AppOptions): Express {
       strictTransportSecurity: false,
     }),
   );
+  app.use(guard(hosts));
   app.use(compression());
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use(express.json({ limit: BODY_LIMIT }));
-  app.use('/api/v1', api(store));
+  app.use('/api/v1', api({ ...routes, aMinute }));
+  app.use('/api', (request) => {
+    throw new AppError(404, 'unknown', '', '/api/v1', `There is nothing at ${request.method} ${request.originalUrl.slice(0, 100)}.`);
+  });
   if (webFolder && existsSync(join(webFolder, 'index.html'))) serveWeb(app, webFolder);
 
   const onError: ErrorRequestHandler = (error, request, response, next) => {
@@ -76,6 +83,7 @@ export function createApp({ store, log, webFolder }: AppOptions): Express {
     const known = asAppError(error);
     if (!known) request.log.error({ err: error }, 'request failed');
     const answer = known ?? new AppError(500, 'internal', '', '', 'Something failed here; nothing was changed. It is in the server’s log.');
+    if (answer.retryAfterS !== undefined) response.setHeader('Retry-After', String(answer.retryAfterS));
     response.status(answer.status).json(answer.body());
   };
   app.use(onError);

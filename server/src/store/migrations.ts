@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { shownOf } from './shown.js';
 
 /** Numbered, never edited once released: a change to the tables is a new class. */
 export class Builds1700000000001 implements MigrationInterface {
@@ -18,3 +19,43 @@ export class Builds1700000000001 implements MigrationInterface {
     await runner.query(`DROP TABLE "build"`);
   }
 }
+
+/** What the yard shows stands beside the document, saves carry the name of their request, and judgements are kept. */
+export class Judgements1700000000002 implements MigrationInterface {
+  name = 'Judgements1700000000002';
+
+  async up(runner: QueryRunner): Promise<void> {
+    for (const column of ['name', 'customer', 'search']) await runner.query(`ALTER TABLE "build" ADD COLUMN "${column}" text NOT NULL DEFAULT ('')`);
+    for (const column of ['machines', 'tanks']) await runner.query(`ALTER TABLE "build" ADD COLUMN "${column}" integer NOT NULL DEFAULT (0)`);
+    await runner.query(`ALTER TABLE "revision" ADD COLUMN "request" text`);
+    await runner.query(
+      `CREATE TABLE "judgement" ("build_id" text PRIMARY KEY NOT NULL, "version" integer NOT NULL, "engine" text NOT NULL, "verdict" text NOT NULL, "headline" text NOT NULL, "sampled" integer NOT NULL, "chance" text)`,
+    );
+    await runner.query(`CREATE INDEX "build_in_order" ON "build" ("deleted_at", "created_at", "id")`);
+    // A few rows at a time: the yard may be large.
+    const ids = (await runner.query(`SELECT "id" FROM "build"`)) as { id: string }[];
+    for (const { id } of ids) {
+      const [row] = (await runner.query(`SELECT "document" FROM "build" WHERE "id" = ?`, [id])) as { document: string }[];
+      const s = shownOf(row.document);
+      await runner.query(`UPDATE "build" SET "name" = ?, "customer" = ?, "search" = ?, "machines" = ?, "tanks" = ? WHERE "id" = ?`, [
+        s.name,
+        s.customer,
+        s.search,
+        s.machines,
+        s.tanks,
+        id,
+      ]);
+    }
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`DROP INDEX "build_in_order"`);
+    await runner.query(`DROP TABLE "judgement"`);
+    await runner.query(`ALTER TABLE "revision" DROP COLUMN "request"`);
+    for (const column of ['name', 'customer', 'search', 'machines', 'tanks']) await runner.query(`ALTER TABLE "build" DROP COLUMN "${column}"`);
+  }
+}
+
+export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002];
+/** Names as they are written into a database, oldest first. */
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((M) => new M().name);

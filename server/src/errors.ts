@@ -8,6 +8,8 @@ export class AppError extends Error {
     readonly path: string,
     readonly bound: string,
     message: string,
+    /** When to try again, s; told in the answer's head. */
+    readonly retryAfterS?: number,
   ) {
     super(message);
     this.name = new.target.name;
@@ -30,5 +32,13 @@ export class InvalidError extends AppError {
 
   override body(): object {
     return { ...super.body(), problems: this.problems };
+  }
+}
+
+/** The yard cannot be opened or kept as it stands: a sentence for the person, with what can be done. */
+export class YardError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'YardError';
   }
 }

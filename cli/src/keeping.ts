@@ -1,0 +1,55 @@
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { InputError, type Outcome } from './failure.js';
+
+export const KEEPING_USAGE = `pozzo check [--data <folder>]                            look the yard's data through, change nothing
+pozzo backup <file.zip> [--data <folder>]               back the yard up, while it is in use too
+pozzo restore <file.zip> [--data <folder>]              bring a backup back; what is there now is kept beside it`;
+
+export const KEEPING = ['backup', 'check', 'restore'] as const;
+export type KeepingName = (typeof KEEPING)[number];
+export const isKeeping = (name: string | undefined): name is KeepingName => KEEPING.includes(name as KeepingName);
+
+/** Longest path that is looked at. */
+const LONGEST = 4096;
+
+interface Asked {
+  readonly folder: string;
+  readonly file: string | undefined;
+}
+
+function asked(name: KeepingName, args: readonly string[], usual: string): Asked {
+  let read;
+  try {
+    read = parseArgs({ args: [...args], options: { data: { type: 'string' } }, allowPositionals: true, strict: true });
+  } catch (error) {
+    throw new InputError((error as Error).message.split('\n')[0]);
+  }
+  const wanted = name === 'check' ? 0 : 1;
+  if (read.positionals.length !== wanted) throw new InputError(wanted ? `${name} takes one zip file.` : 'check takes no file; --data names another folder.');
+  const [file] = read.positionals;
+  for (const path of [file, read.values.data])
+    if (path !== undefined && (path === '' || path.length > LONGEST || path.includes('\0'))) throw new InputError('A path is 1 to 4096 characters.');
+  if (name === 'backup' && !file.toLowerCase().endsWith('.zip')) throw new InputError(`"${file}" must end in .zip.`);
+  return { folder: resolve(read.values.data ?? usual), file: file === undefined ? undefined : resolve(file) };
+}
+
+/**
+ * Backs up, checks or restores a yard. Never throws: exit 0 done (a sound yard, for check), 1 told in one line, 2 internal.
+ * @param usual data folder where none is named
+ */
+export async function runKeeping(name: KeepingName, args: readonly string[], usual: string): Promise<Outcome> {
+  const keep = await import('@pozzo/server/keep');
+  try {
+    const { folder, file } = asked(name, args, usual);
+    if (name === 'check') {
+      const found = keep.check(folder);
+      return { stdout: JSON.stringify(found), stderr: found.ok ? '' : `The yard in ${folder} is not sound: the answer says what is wrong.`, exit: found.ok ? 0 : 1 };
+    }
+    const done = name === 'backup' ? await keep.backup(folder, file!) : keep.restore(file!, folder);
+    return { stdout: JSON.stringify(done), stderr: '', exit: 0 };
+  } catch (error) {
+    if (error instanceof InputError || error instanceof keep.YardError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };
+    return { stdout: '', stderr: `Pozzo failed inside: ${(error as Error).stack ?? String(error)}`, exit: 2 };
+  }
+}

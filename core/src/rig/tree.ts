@@ -1,0 +1,44 @@
+import type { Problem } from './read.js';
+
+/** Deepest nesting that is looked into; a rig document goes to 9. */
+const DEEPEST = 24;
+
+/**
+ * The first thing about a tree that no document may have, whatever its fields: a key that every object answers to anyway
+ * (`constructor`, `__proto__`), or nesting without end. Linear in the size of the tree.
+ */
+export function strayKey(tree: unknown): Problem | undefined {
+  const walk = (node: unknown, path: readonly string[]): Problem | undefined => {
+    if (typeof node !== 'object' || node === null) return undefined;
+    if (path.length > DEEPEST)
+      return { code: 'deep', path: path.slice(0, 6).join('.'), bound: `≤ ${DEEPEST} levels`, message: 'It is nested deeper than any rig file.' };
+    for (const key of Object.keys(node)) {
+      if (key in Object.prototype)
+        return { code: 'key', path: [...path, key].join('.'), bound: 'a field of the rig file', message: `"${key}" is not a field known here.` };
+      const found = walk((node as Record<string, unknown>)[key], [...path, key]);
+      if (found) return found;
+    }
+    return undefined;
+  };
+  return walk(tree, []);
+}
+
+/**
+ * A document as it was read: texts as they were taken (names trimmed), quantities as typed. A branch in which nothing
+ * differs is given back itself.
+ * @param typed what came in, checked
+ * @param read what the schema made of it: the same tree with numbers for quantities
+ */
+export function asParsed(typed: unknown, read: unknown): unknown {
+  if (typeof typed === 'string') return typeof read === 'string' ? read : typed;
+  if (typeof typed !== 'object' || typed === null || typeof read !== 'object' || read === null) return typed;
+  let changed: Record<string, unknown> | unknown[] | undefined;
+  for (const key of Object.keys(typed)) {
+    const before = (typed as Record<string, unknown>)[key];
+    const after = asParsed(before, (read as Record<string, unknown>)[key]);
+    if (Object.is(after, before)) continue;
+    changed ??= Array.isArray(typed) ? [...(typed as unknown[])] : { ...typed };
+    (changed as Record<string, unknown>)[key] = after;
+  }
+  return changed ?? typed;
+}

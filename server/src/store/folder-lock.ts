@@ -1,0 +1,75 @@
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { YardError } from '../errors.js';
+
+const LOCK_FILE = 'pozzo.lock';
+const HOLDER_FILE = 'pozzo.holder.json';
+
+/** Who holds a data folder, as told by the holder. */
+export interface Holder {
+  readonly pid: number;
+  /** ISO time. */
+  readonly since: string;
+  readonly what: string;
+}
+
+export interface FolderLock {
+  release(): void;
+}
+
+/** What the holder wrote of itself; undefined where nothing readable stands. */
+export function holderOf(folder: string): Holder | undefined {
+  try {
+    const h = JSON.parse(readFileSync(join(folder, HOLDER_FILE), 'utf8')) as Holder;
+    return typeof h.pid === 'number' && typeof h.since === 'string' && typeof h.what === 'string' ? h : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Takes a data folder for one writer. The lock is the operating system's (an exclusive transaction on a file of its own),
+ * so that it ends with the process however that ends, and none is ever left behind.
+ * @param what who asks, such as "the server on port 4080"
+ * @throws {YardError} naming the holder where the folder is taken
+ */
+export function lockFolder(folder: string, what: string, now: () => Date = () => new Date()): FolderLock {
+  let handle: Database.Database | undefined;
+  try {
+    mkdirSync(folder, { recursive: true });
+    handle = new Database(join(folder, LOCK_FILE), { timeout: 0 });
+    handle.exec('BEGIN EXCLUSIVE');
+    writeFileSync(join(folder, HOLDER_FILE), JSON.stringify({ pid: process.pid, since: now().toISOString(), what } satisfies Holder));
+  } catch (error) {
+    handle?.close();
+    if (!String((error as { code?: string }).code).startsWith('SQLITE_BUSY')) throw new YardError(`The folder ${folder} cannot be used: ${(error as Error).message}.`);
+    const holder = holderOf(folder);
+    const who = holder ? `${holder.what} (process ${holder.pid}, since ${holder.since})` : 'another Pozzo';
+    throw new YardError(`The yard in ${folder} is held by ${who}. Only one may write to it: stop that one first, or set POZZO_DATA to another folder.`);
+  }
+  const held = handle;
+  return {
+    release: () => {
+      rmSync(join(folder, HOLDER_FILE), { force: true });
+      held.close();
+    },
+  };
+}
+
+/** Whether somebody holds the folder now. */
+export function isHeld(folder: string): boolean {
+  try {
+    const handle = new Database(join(folder, LOCK_FILE), { timeout: 0, fileMustExist: true });
+    try {
+      handle.exec('BEGIN EXCLUSIVE');
+      return false;
+    } catch {
+      return true;
+    } finally {
+      handle.close();
+    }
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,62 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pontoonRig, type RigDocument } from '@pozzo/core';
+import type { Express } from 'express';
+import { pino } from 'pino';
+import { createApp } from '../http/app';
+import { DailyBackups } from '../keep/daily';
+import { BuildStore } from '../store/builds';
+import { JudgementStore } from '../store/judgements';
+import { RevisionStore } from '../store/revisions';
+import { YardDatabase } from '../store/yard-database';
+import { inlineWork } from '../work/work';
+
+export const silent = pino({ level: 'silent' });
+export const named = (name: string, more: Partial<RigDocument> = {}): RigDocument => ({ ...pontoonRig(), name, ...more });
+
+/** An open yard in a folder of its own, with all that serves it but the background. */
+export interface TestYard {
+  readonly folder: string;
+  readonly db: YardDatabase;
+  readonly store: BuildStore;
+  readonly revisions: RevisionStore;
+  readonly judgements: JudgementStore;
+  readonly backups: DailyBackups;
+  readonly app: Express;
+  /** Ids told as saved. */
+  readonly saved: string[];
+  /** Closes and opens the same folder anew. */
+  reopen(): Promise<TestYard>;
+  end(): Promise<void>;
+}
+
+export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'pozzo-test-'));
+
+export async function openYard(folder = newFolder(), now?: () => Date, aMinute?: number): Promise<TestYard> {
+  const db = await YardDatabase.open(folder, 'a test');
+  const store = new BuildStore(db, 'test', now);
+  const revisions = new RevisionStore(db, now);
+  const judgements = new JudgementStore(db, 'test');
+  const backups = new DailyBackups(folder, join(folder, 'backups'), now);
+  const saved: string[] = [];
+  const app = createApp({ store, revisions, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) });
+  return {
+    folder,
+    db,
+    store,
+    revisions,
+    judgements,
+    backups,
+    app,
+    saved,
+    reopen: async () => {
+      await db.close();
+      return openYard(folder, now, aMinute);
+    },
+    end: async () => {
+      await db.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

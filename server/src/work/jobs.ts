@@ -1,0 +1,70 @@
+import {
+  assess,
+  type ChangeLine,
+  changeLines,
+  dayModel,
+  doSum,
+  findSum,
+  type Judgement,
+  message,
+  MOST_DOCUMENT_BYTES,
+  parseRig,
+  type ReadRig,
+  readRig,
+  rigInp,
+  sampleDays,
+  withoutOptions,
+  type RigDocument,
+} from '@pozzo/core';
+import { backup, type Made } from '../keep/backup.js';
+
+/** Days behind a chance in the yard; every build meets the same ones. */
+const YARD_DAYS = 300;
+const YARD_SEED = 1;
+
+type Read = { readonly ok: true; readonly document: RigDocument } | Extract<ReadRig, { ok: false }>;
+
+/** What is worked off the main thread: what is asked, and what each gives. Plain data both ways. */
+export interface Jobs {
+  readonly sum: { readonly ask: { readonly name: string; readonly typed: Record<string, unknown> }; readonly gives: ReturnType<typeof doSum> };
+  readonly read: { readonly ask: { readonly document: unknown }; readonly gives: Read };
+  readonly inp: { readonly ask: { readonly document: RigDocument }; readonly gives: string };
+  readonly judge: { readonly ask: { readonly document: string }; readonly gives: Judgement };
+  readonly sample: { readonly ask: { readonly document: string }; readonly gives: Judgement };
+  readonly backup: { readonly ask: { readonly dataFolder: string; readonly zipFile: string; readonly at: string }; readonly gives: Made };
+  readonly changes: { readonly ask: { readonly documents: readonly string[]; readonly most: number }; readonly gives: readonly ChangeLine[] };
+}
+export type JobName = keyof Jobs;
+
+type Worked = { readonly [K in JobName]: (ask: Jobs[K]['ask']) => Jobs[K]['gives'] | Promise<Jobs[K]['gives']> };
+
+function judge(text: string, days: boolean): Judgement {
+  const stop = (template: string): Judgement => ({ verdict: 'stop', headline: message(template), chance: null, sampled: true });
+  let document: unknown;
+  try {
+    document = text.length > 2 * MOST_DOCUMENT_BYTES ? undefined : JSON.parse(text);
+  } catch {
+    document = undefined;
+  }
+  if (document === undefined) return stop('The record of this build is damaged. Take an earlier version back from its history.');
+  const read = readRig(document);
+  if (!read.ok) return stop(read.problems[0].message.replace(/[{}]/g, ''));
+  const rig = parseRig(withoutOptions(read.document));
+  const { verdict, headline } = assess(rig);
+  if (!days) return { verdict, headline, chance: null, sampled: false };
+  const { short, tolerance } = sampleDays(dayModel(rig), YARD_DAYS, YARD_SEED);
+  return { verdict, headline, chance: { short, tolerance }, sampled: true };
+}
+
+export const JOBS: Worked = {
+  sum: ({ name, typed }) => doSum(findSum(name)!, typed),
+  read: ({ document }) => {
+    const read = readRig(document);
+    return read.ok ? { ok: true, document: read.document } : read;
+  },
+  inp: ({ document }) => rigInp(parseRig(document)),
+  judge: ({ document }) => judge(document, false),
+  sample: ({ document }) => judge(document, true),
+  backup: ({ dataFolder, zipFile, at }) => backup(dataFolder, zipFile, new Date(at)),
+  changes: ({ documents, most }) => changeLines(documents, most),
+};

@@ -1,0 +1,108 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { pontoonRig } from '@pozzo/core';
+import { named, openYard, silent } from '../testing/yard';
+import { JudgeYard } from './judge-yard';
+import { inlineWork, type Work, WorkThread } from './work';
+
+const built = pathToFileURL(resolve(__dirname, '../../dist/work/worker.js'));
+
+describe('a thread of work', () => {
+  test('gives the same answers as this thread, in the order asked', async () => {
+    const thread = new WorkThread(built, 30_000);
+    const asks = [3000, 2000, 1000].map((p) => ({ name: 'nozzle-flow', typed: { size: '4', pressure: `${p} psi` } }));
+    const [there, here] = await Promise.all([Promise.all(asks.map((a) => thread.run('sum', a))), Promise.all(asks.map((a) => inlineWork.run('sum', a)))]);
+    expect(there).toEqual(here);
+    const document = JSON.stringify(pontoonRig());
+    expect(await thread.run('judge', { document })).toMatchObject({ verdict: 'fed', sampled: false });
+    await thread.stop();
+    await expect(thread.run('sum', asks[0])).rejects.toMatchObject({ status: 503 });
+  });
+  test('that takes too long is ended and told; a thread that dies is told; the next job is done', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'pozzo-work-'));
+    const script = join(folder, 'w.mjs');
+    writeFileSync(
+      script,
+      `import { parentPort } from 'node:worker_threads';
+       parentPort.on('message', ({ id, ask }) => {
+         if (ask.hang) for (;;) {}
+         if (ask.die) process.exit(3);
+         if (ask.fail) return parentPort.postMessage({ id, failed: { kind: 'YardError', message: 'in words', stack: '' } });
+         parentPort.postMessage({ id, value: ask.x });
+       });`,
+    );
+    const thread = new WorkThread(pathToFileURL(script), 1500) as { run(name: string, ask: object): Promise<unknown>; stop(): Promise<void> };
+    const all = await Promise.allSettled([{ hang: true }, { x: 1 }, { die: true }, { x: 2 }, { fail: true }].map((ask) => thread.run('sum', ask)));
+    expect(all.map((a) => (a.status === 'fulfilled' ? a.value : (a.reason as Error).message))).toEqual([
+      'This took longer than 1.5 s and was stopped.',
+      1,
+      'The thread of the work ended with 3.',
+      2,
+      'in words',
+    ]);
+    await thread.stop();
+    rmSync(folder, { recursive: true });
+  });
+});
+
+describe('the yard is judged beside the saves', () => {
+  const settled = async (ready: () => Promise<boolean>): Promise<void> => {
+    for (let i = 0; i < 400; i++) {
+      if (await ready()) return;
+      await new Promise((done) => setTimeout(done, 20));
+    }
+    throw new Error('It did not come to rest.');
+  };
+  const judged = async (yard: Awaited<ReturnType<typeof openYard>>) => (await yard.store.page({ from: 0, count: 100 })).lines;
+
+  test('what was saved is "being judged" until it is, then stands with its chance; a new save asks anew', async () => {
+    const yard = await openYard();
+    await yard.store.add('a', named('A'));
+    await yard.store.add('broken', { ...named('Broken'), machines: [{}] } as never);
+    expect((await judged(yard)).map((l) => l.judged)).toEqual([null, null]);
+    const judge = new JudgeYard(yard.judgements, inlineWork, silent);
+    judge.start();
+    await settled(async () => (await judged(yard)).every((l) => l.judged?.sampled));
+    const [a, broken] = await judged(yard);
+    expect(a.judged).toMatchObject({ verdict: 'fed', chance: { short: { days: 300 }, tolerance: 0.02 } });
+    expect(broken.judged).toMatchObject({ verdict: 'stop', chance: null });
+    const weak = named('A');
+    weak.spigots[0].readings[0].flow = '1 gpm';
+    await yard.store.save('a', 1, weak);
+    expect((await judged(yard))[0].judged).toBeNull();
+    judge.wake('a');
+    await settled(async () => (await judged(yard))[0].judged !== null);
+    expect((await judged(yard))[0].judged?.verdict).toBe('starved');
+    await judge.stop();
+    await yard.end();
+  });
+  test('another engine judges all anew', async () => {
+    const yard = await openYard();
+    await yard.store.add('a', named('A'));
+    await yard.judgements.put([{ id: 'a', version: 1, judgement: { verdict: 'stop', headline: { template: 'old', values: {} }, chance: null, sampled: true } }]);
+    expect((await judged(yard))[0].judged?.verdict).toBe('stop');
+    const { BuildStore } = await import('../store/builds');
+    const { JudgementStore } = await import('../store/judgements');
+    const newer = new JudgementStore(yard.db, 'newer');
+    expect((await new BuildStore(yard.db, 'newer').page({ from: 0, count: 9 })).lines[0].judged).toBeNull();
+    expect(await newer.waiting(9, false)).toHaveLength(1);
+    await yard.end();
+  });
+  test('a build whose reckoning stops is told as that and holds up no other', async () => {
+    const yard = await openYard();
+    await yard.store.add('a', named('A'));
+    await yard.store.add('b', named('B'));
+    const work: Work = {
+      ...inlineWork,
+      run: (name, ask) => ((ask as { document: string }).document.includes('"A"') ? Promise.reject(new Error('too long')) : inlineWork.run(name, ask)),
+    };
+    const judge = new JudgeYard(yard.judgements, work, silent);
+    judge.start();
+    await settled(async () => (await judged(yard)).every((l) => l.judged?.sampled));
+    expect((await judged(yard)).map((l) => l.judged?.verdict)).toEqual(['stop', 'fed']);
+    await judge.stop();
+    await yard.end();
+  });
+});
