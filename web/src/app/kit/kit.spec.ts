@@ -1,5 +1,4 @@
 import { assess, parseRig, pontoonRig } from '@pozzo/core';
-import { differences } from '../rig/conflict-panel';
 import { waterfallBars } from '../stations/feed/waterfall';
 import { changeShape, removeTank } from '../stations/tanks/tank-edits';
 import { returnTo } from '../stations/bypass/bypass-edits';
@@ -34,18 +33,6 @@ test('the shelf is searched by words in any order', () => {
   expect(findParts('1 in sweep').map((i) => i.name)).toContain('Sweep bend 90° 1 in');
   expect(findParts('valve ball full').every((i) => /Ball valve .* full bore/.test(i.name))).toBe(true);
   expect(findParts('unobtainium')).toEqual([]);
-});
-
-test('two documents are compared field by field', () => {
-  const mine = pontoonRig();
-  const theirs = pontoonRig();
-  theirs.machines[0].flow = '9 gpm';
-  theirs.tanks.push({ ...theirs.tanks[0], id: 'b', name: 'Second' });
-  expect(differences(mine, theirs)).toEqual([
-    { path: 'tanks.1', mine: '(not there)', theirs: 'Second' },
-    { path: 'machines.0.flow', mine: '8 gpm', theirs: '9 gpm' },
-  ]);
-  expect(differences(mine, pontoonRig())).toEqual([]);
 });
 
 test('the waterfall’s bars stand on one another and end at what is there', () => {

@@ -1,35 +1,23 @@
 import { Component, computed, inject } from '@angular/core';
-import type { RigDocument } from '@pozzo/core';
+import { differences } from '@pozzo/core';
+import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { DocumentActions } from '../state/document.feature';
 import { RigStore } from '../state/rig-store';
 
-export interface Difference {
-  readonly path: string;
-  readonly mine: string;
-  readonly theirs: string;
-}
-
-/** Places where two documents differ, down to single fields. */
-export function differences(mine: unknown, theirs: unknown, path = ''): Difference[] {
-  if (Object.is(mine, theirs)) return [];
-  const plain = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null;
-  if (plain(mine) && plain(theirs) && Array.isArray(mine) === Array.isArray(theirs)) {
-    const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
-    return keys.flatMap((k) => differences(mine[k], theirs[k], path ? `${path}.${k}` : k));
-  }
-  const say = (x: unknown): string =>
-    x === undefined ? '(not there)' : plain(x) ? ((x['name'] as string | undefined) ?? (x['id'] as string | undefined) ?? 'changed') : String(x);
-  return [{ path, mine: say(mine), theirs: say(theirs) }];
-}
+/** Differences listed at most. */
+const MOST_SHOWN = 40;
 
 /** Two versions side by side; the person chooses, nothing is merged. */
 @Component({
   selector: 'pz-conflict',
+  imports: [MatButtonModule],
   template: `
     <section role="alertdialog" aria-label="Saved elsewhere too">
       <h2>This build was saved elsewhere while you worked on it.</h2>
-      <p>Nothing is lost yet: choose which one goes on. The other stays in the build’s history on the server if it was saved there.</p>
+      <p>
+        Nothing is lost yet: choose which one goes on. The one saved elsewhere stays in the build’s history. Yours is kept in this browser until you choose.
+      </p>
       <table>
         <thead>
           <tr>
@@ -41,16 +29,16 @@ export function differences(mine: unknown, theirs: unknown, path = ''): Differen
         <tbody>
           @for (d of rows(); track d.path) {
             <tr>
-              <td>{{ d.path }}</td>
-              <td>{{ d.mine }}</td>
-              <td>{{ d.theirs }}</td>
+              <td>{{ d.thing }}{{ d.thing && d.field ? ', ' : '' }}{{ d.field }}</td>
+              <td>{{ d.before || '(not there)' }}</td>
+              <td>{{ d.after || '(not there)' }}</td>
             </tr>
           }
         </tbody>
       </table>
       <p>
-        <button type="button" class="press strong" (click)="mine()">Keep mine</button>
-        <button type="button" class="press" (click)="theirs()">Take the other</button>
+        <button mat-flat-button type="button" (click)="mine()">Keep mine</button>
+        <button mat-stroked-button type="button" (click)="theirs()">Take the other</button>
       </p>
     </section>
   `,
@@ -78,7 +66,7 @@ export class ConflictPanel {
   private readonly rig = inject(RigStore);
   protected readonly rows = computed(() => {
     const { document, conflict } = this.rig.state();
-    return document && conflict ? differences(document, conflict.document satisfies RigDocument).slice(0, 40) : [];
+    return document && conflict ? differences(document, conflict.document, MOST_SHOWN) : [];
   });
   protected mine(): void {
     this.store.dispatch(DocumentActions.keepMine());

@@ -1,4 +1,5 @@
 import { Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { say, type Station, type Verdict, VERDICTS } from '@pozzo/core';
 import { Store } from '@ngrx/store';
@@ -43,7 +44,7 @@ const GROUPS: readonly { name: string; stations: readonly { id: Station; name: s
 /** An open build: its verdict in a sentence, the waterway, the stations. */
 @Component({
   selector: 'pz-rig-page',
-  imports: [RouterLink, RouterLinkActive, RouterOutlet, VerdictMark, Waterway, ConflictPanel],
+  imports: [MatButtonModule, RouterLink, RouterLinkActive, RouterOutlet, VerdictMark, Waterway, ConflictPanel],
   templateUrl: './rig.page.html',
   styleUrl: './rig.page.scss',
 })
@@ -80,6 +81,13 @@ export class RigPage implements OnDestroy {
   }
   protected retry(): void {
     this.store.dispatch(DocumentActions.open({ id: this.id() }));
+  }
+
+  protected bringBack(): void {
+    this.store.dispatch(DocumentActions.bringBack());
+  }
+  protected keepAsNew(): void {
+    this.store.dispatch(DocumentActions.keepAsNew());
   }
 
   ngOnDestroy(): void {

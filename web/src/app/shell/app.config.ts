@@ -1,5 +1,6 @@
 import type { ApplicationConfig } from '@angular/core';
 import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore } from '@ngrx/store';
@@ -11,6 +12,8 @@ import * as dayEffects from '../state/day.effects';
 import { dayFeature } from '../state/day.feature';
 import * as documentEffects from '../state/document.effects';
 import { documentFeature } from '../state/document.feature';
+import * as keptEffects from '../state/kept.effects';
+import { keptFeature } from '../state/kept.feature';
 import * as settingsEffects from '../state/settings.effects';
 import { settingsFeature } from '../state/settings.feature';
 import { MAKE_WORKER } from '../workers/assess-client';
@@ -22,6 +25,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
+    provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(
       {},
@@ -40,8 +44,9 @@ export const appConfig: ApplicationConfig = {
     provideState(documentFeature),
     provideState(assessmentFeature),
     provideState(dayFeature),
+    provideState(keptFeature),
     provideState(settingsFeature),
-    provideEffects(buildsEffects, documentEffects, assessmentEffects, dayEffects, settingsEffects),
+    provideEffects(buildsEffects, documentEffects, keptEffects, assessmentEffects, dayEffects, settingsEffects),
     { provide: MAKE_WORKER, useValue: makeAssessWorker },
     { provide: HEAVY_WORKERS, useValue: heavyWorkers },
   ],

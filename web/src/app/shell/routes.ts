@@ -2,6 +2,9 @@ import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', title: 'Yard · Pozzo', loadComponent: () => import('../yard/yard.page').then((m) => m.YardPage) },
+  { path: 'deleted', title: 'Deleted builds · Pozzo', loadComponent: () => import('../yard/deleted.page').then((m) => m.DeletedPage) },
+  { path: 'backups', title: 'Backups · Pozzo', loadComponent: () => import('../yard/backups.page').then((m) => m.BackupsPage) },
+  { path: 'rig/:id/history', title: 'History · Pozzo', loadComponent: () => import('../rig/history.page').then((m) => m.HistoryPage) },
   {
     path: 'rig/:id',
     loadComponent: () => import('../rig/rig.page').then((m) => m.RigPage),

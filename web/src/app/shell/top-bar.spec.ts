@@ -11,7 +11,7 @@ function open(more: object = {}, name: string | null = 'Quay trailer', units: 'u
   const done: string[] = [];
   const rig = {
     document: signal(name === null ? null : { name }),
-    state: signal({ save: 'saved', savedAt: null, past: [], future: [], ...more }),
+    state: signal({ id: 'a', kept: true, save: 'saved', savedAt: null, past: [], future: [], ...more }),
     held: signal<object | null>(null),
     undo: () => done.push('undo'),
     redo: () => done.push('redo'),
@@ -58,6 +58,12 @@ test.each([
   const status = s.root.querySelector('[role=status]')!;
   expect(status.textContent).toBe(words);
   expect(status.classList.contains('warn')).toBe(warn);
+});
+test('what neither the server nor this browser keeps is told loudly, until it is saved', () => {
+  const s = open({ save: 'offline', kept: false });
+  expect(s.root.querySelector('[role=status].warn')!.textContent).toBe('Not kept: do not close');
+  TestBed.resetTestingModule();
+  expect(open({ save: 'saved', kept: false }).root.querySelector('[role=status].warn')).toBeNull();
 });
 test('once saved it says when', () => {
   expect(open({ savedAt: '2026-03-01T10:15:00' }).text()).toMatch(/Saved 10:15/);

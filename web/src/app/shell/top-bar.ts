@@ -12,6 +12,7 @@ const SAVE_WORDS = {
   offline: 'Offline, kept here',
   conflict: 'Saved elsewhere too',
   refused: 'Not saved',
+  deleted: 'Deleted elsewhere',
 } as const;
 
 /** The bar over every view: where you are, whether it is saved, undo, held figures, units and light. */
@@ -32,6 +33,9 @@ const SAVE_WORDS = {
       <span class="gap"></span>
       @if (name()) {
         <span class="save" role="status" [class.warn]="warn()">{{ saveWords() }}</span>
+        <a class="bar" [routerLink]="['/rig', rig.state().id, 'history']" aria-label="History of this build" title="History of this build">
+          <span class="icon" aria-hidden="true">history</span>
+        </a>
         <button class="bar" type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
           <span class="icon" aria-hidden="true">undo</span>
         </button>
@@ -135,7 +139,7 @@ const SAVE_WORDS = {
       outline-color: #8cc6d4;
     }
     @media (max-width: 560px) {
-      .save {
+      .save:not(.warn) {
         display: none;
       }
       .bar.word {
@@ -150,9 +154,12 @@ export class TopBar {
   protected readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly theme = this.store.selectSignal(settingsFeature.selectTheme);
   protected readonly name = computed(() => this.rig.document()?.name);
-  protected readonly warn = computed(() => ['offline', 'conflict', 'refused'].includes(this.rig.state().save));
+  protected readonly warn = computed(() => this.notKept() || ['offline', 'conflict', 'refused', 'deleted'].includes(this.rig.state().save));
+  /** Neither the server nor this browser has the last edits. */
+  private readonly notKept = computed(() => !this.rig.state().kept && this.rig.state().save !== 'saved');
   protected readonly saveWords = computed(() => {
     const { save, savedAt } = this.rig.state();
+    if (this.notKept()) return 'Not kept: do not close';
     if (save !== 'saved' || !savedAt) return SAVE_WORDS[save];
     return `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
   });

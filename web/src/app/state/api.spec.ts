@@ -1,61 +1,85 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
 import { pontoonRig } from '@pozzo/core';
 import { Api, ApiError } from './api';
 
-interface Call {
-  readonly url: string;
-  readonly method: string;
-  readonly body: unknown;
-}
+const build = { id: 'a', version: 4, document: pontoonRig(), updatedAt: '2026-01-01T00:00:00.000Z' };
 
-/** A server that answers every call alike, and what it was asked. */
-function answering(status: number, body: unknown): { api: Api; calls: Call[] } {
-  const calls: Call[] = [];
-  globalThis.fetch = jest.fn(async (url: string, init: RequestInit) => {
-    calls.push({ url, method: init.method!, body: init.body === undefined ? undefined : JSON.parse(init.body as string) });
-    return { status, ok: status < 400, json: async () => (body === undefined ? Promise.reject(new Error('no body')) : body) };
-  }) as unknown as typeof fetch;
-  return { api: new Api(), calls };
+function setUp() {
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  return { api: TestBed.inject(Api), http: TestBed.inject(HttpTestingController) };
 }
 const failure = async (work: Promise<unknown>): Promise<ApiError> =>
   work.then(
     () => Promise.reject(new Error('It did not fail.')),
     (e: unknown) => e as ApiError,
   );
+const refusal = (code: string, message: string) => ({ error: { code, path: '', bound: '', message } });
 
 test('each route is called as the server has it; ids are safe in an address', async () => {
-  const { api, calls } = answering(200, {});
-  const document = pontoonRig();
-  await api.list();
-  await api.get('a/b');
-  await api.add('n', document);
-  await api.save('a', 4, document);
-  await api.restore('a');
-  expect(calls.map((c) => `${c.method} ${c.url}`)).toEqual([
-    'GET /api/v1/builds',
-    'GET /api/v1/builds/a%2Fb',
-    'POST /api/v1/builds',
-    'PUT /api/v1/builds/a',
-    'POST /api/v1/builds/a/restore',
-  ]);
-  expect(calls[2].body).toEqual({ id: 'n', document });
-  expect(calls[3].body).toEqual({ version: 4, document });
-  expect(calls[0].body).toBeUndefined();
+  const { api, http } = setUp();
+  const ask = async (work: Promise<unknown>, method: string, url: string, answer: object, body?: object): Promise<void> => {
+    const r = http.expectOne({ method, url });
+    if (body) expect(r.request.body).toEqual(body);
+    r.flush(answer);
+    await work;
+  };
+  await ask(api.page({ from: 100, count: 50, find: 'quay & co' }), 'GET', '/api/v1/builds?from=100&count=50&find=quay+%26+co&deleted=0', {
+    builds: [],
+    from: 100,
+    total: 0,
+    all: 0,
+  });
+  await ask(api.get('a/b'), 'GET', '/api/v1/builds/a%2Fb', build);
+  await ask(api.add('n', build.document), 'POST', '/api/v1/builds', build, { id: 'n', request: 'n', document: build.document });
+  const sending = { request: 'r', unanswered: ['q'] };
+  await ask(api.save('a', 4, build.document, sending), 'PUT', '/api/v1/builds/a', build, { version: 4, document: build.document, ...sending });
+  await ask(api.restore('a'), 'POST', '/api/v1/builds/a/restore', build, {});
+  await ask(api.revisions('a', 9), 'GET', '/api/v1/builds/a/revisions?before=9', { revisions: [], total: 0 });
+  http.verify();
 });
 test('an answer without a body is fine where none is meant', async () => {
-  await expect(answering(204, undefined).api.remove('a')).resolves.toBeUndefined();
+  const { api, http } = setUp();
+  const done = api.remove('a');
+  http.expectOne('/api/v1/builds/a').flush(null, { status: 204, statusText: 'No Content' });
+  await expect(done).resolves.toBeUndefined();
 });
 test('a refusal carries the server’s own sentence and what came with it', async () => {
-  const e = await failure(answering(409, { error: { message: 'Saved elsewhere.' }, current: { version: 9 } }).api.save('a', 1, pontoonRig()));
-  expect(e).toBeInstanceOf(ApiError);
-  expect([e.status, e.message, e.offline]).toEqual([409, 'Saved elsewhere.', false]);
-  expect(e.body['current']).toEqual({ version: 9 });
+  const { api, http } = setUp();
+  const e = failure(api.save('a', 1, build.document));
+  http.expectOne('/api/v1/builds/a').flush({ ...refusal('stale', 'Saved elsewhere.'), current: build }, { status: 409, statusText: 'x' });
+  expect(await e).toMatchObject({ status: 409, message: 'Saved elsewhere.', passing: false, code: 'stale', body: { current: { version: 4 } } });
 });
-test('a refusal without a sentence still says something', async () => {
-  expect((await failure(answering(418, undefined).api.list())).message).toBe('The server answered 418.');
+test.each<[string, number, object | string, string, boolean]>([
+  ['a full disk', 507, refusal('disk-full', 'The disk is full.'), 'The disk is full.', true],
+  ['a busy server', 429, refusal('too-many', 'Wait.'), 'Wait.', true],
+  ['a gateway in its place', 502, 'bad gateway', 'What answers at this address is not Pozzo. Is another program on its port?', true],
+  ['another program’s 404', 404, { message: 'nope' }, 'What answers at this address is not Pozzo. Is another program on its port?', true],
+  ['a bad request', 400, refusal('below', 'Too small.'), 'Too small.', false],
+])('%s: %d is tried again or not', async (_what, status, body, message, passing) => {
+  const { api, http } = setUp();
+  const e = failure(api.get('a'));
+  http.expectOne('/api/v1/builds/a').flush(body, { status, statusText: 'x' });
+  expect(await e).toMatchObject({ status, message, passing });
 });
-test('a server that cannot be reached, or a gateway in its place, counts as away', async () => {
-  globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('failed to fetch'))) as unknown as typeof fetch;
-  const e = await failure(new Api().list());
-  expect([e.status, e.message, e.offline]).toEqual([0, 'The server is away.', true]);
-  expect((await failure(answering(503, {}).api.list())).offline).toBe(true);
+test('what answers in a shape that is not ours is no “Saved”', async () => {
+  const { api, http } = setUp();
+  for (const odd of [{}, { id: 'a', version: '4' }, [], 'hello', { ok: true }]) {
+    const e = failure(api.save('a', 1, build.document));
+    http.expectOne('/api/v1/builds/a').flush(odd);
+    expect(await e).toMatchObject({ code: 'not-ours', passing: true });
+  }
+});
+test('a server that cannot be reached is away; one that never answers is given up', async () => {
+  const { api, http } = setUp();
+  const e = failure(api.get('a'));
+  http.expectOne('/api/v1/builds/a').error(new ProgressEvent('error'));
+  expect(await e).toMatchObject({ status: 0, message: 'The server is away.', passing: true });
+  jest.useFakeTimers();
+  const slow = failure(api.get('a'));
+  http.expectOne('/api/v1/builds/a');
+  await jest.advanceTimersByTimeAsync(16_000);
+  expect(await slow).toMatchObject({ status: 0, message: 'The server does not answer.', passing: true });
+  jest.useRealTimers();
 });

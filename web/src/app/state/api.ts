@@ -1,62 +1,112 @@
-import { Injectable } from '@angular/core';
-import type { RigDocument } from '@pozzo/core';
-import type { BuildSummary } from './builds.feature';
-import type { StoredBuild } from './document.feature';
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  BackupsShape,
+  BuildPageShape,
+  ErrorShape,
+  RevisionShape,
+  RevisionsShape,
+  type RigDocument,
+  SavedShape,
+  StoredBuildShape,
+  type Backups,
+  type BuildPage,
+  type Revisions,
+  type Saved,
+  type StoredBuild,
+} from '@pozzo/core';
+import { firstValueFrom, timeout } from 'rxjs';
+import * as v from 'valibot';
 
-/** The server said no. `status` 0 means that it could not be reached. */
+/** Longest that an answer is waited for, ms. */
+const PATIENCE_MS = 15_000;
+const BACKUP_PATIENCE_MS = 600_000;
+
+/** The server said no, or something that is not the server answered. `status` 0 means that it could not be reached. */
 export class ApiError extends Error {
   constructor(
     readonly status: number,
     message: string,
+    readonly code = '',
     readonly body: Record<string, unknown> = {},
   ) {
     super(message);
   }
 
-  get offline(): boolean {
-    return this.status === 0 || this.status >= 502;
+  /** It may well work later, just as it is: away, busy, full, or another program on the port. */
+  get passing(): boolean {
+    return this.status === 0 || this.status === 429 || this.status >= 502 || this.code === 'not-ours';
+  }
+  /** The server is ours and has something to say about why it cannot now. */
+  get told(): boolean {
+    return this.passing && this.status !== 0 && this.code !== 'not-ours';
   }
 }
 
-/** The server's builds. Thin: one method a route. */
+const NOT_OURS = 'What answers at this address is not Pozzo. Is another program on its port?';
+
+/** A refusal, or an answer that did not come, as our error. */
+export function asApiError(error: unknown): ApiError {
+  if (error instanceof ApiError) return error;
+  if (!(error instanceof HttpErrorResponse)) return new ApiError(0, 'The server does not answer.');
+  if (error.status === 0) return new ApiError(0, 'The server is away.');
+  const body: unknown = error.error;
+  if (!v.is(ErrorShape, body)) return new ApiError(error.status, NOT_OURS, 'not-ours');
+  return new ApiError(error.status, body.error.message, body.error.code, body as unknown as Record<string, unknown>);
+}
+
+/** What may stand with a save: its own name, and the saves before it that were never answered. */
+export interface Sending {
+  readonly request: string;
+  readonly unanswered: readonly string[];
+}
+
+/** The server's builds. Thin: one method a route; every answer is held to its shape. */
 @Injectable({ providedIn: 'root' })
 export class Api {
-  list(): Promise<{ builds: BuildSummary[] }> {
-    return this.call('GET', '/builds');
+  private readonly http = inject(HttpClient);
+
+  page(asked: { from: number; count: number; find?: string; deleted?: boolean }): Promise<BuildPage> {
+    const q = new URLSearchParams({ from: String(asked.from), count: String(asked.count), find: asked.find ?? '', deleted: asked.deleted ? '1' : '0' });
+    return this.call('GET', `/builds?${q.toString()}`, BuildPageShape);
   }
   get(id: string): Promise<StoredBuild> {
-    return this.call('GET', `/builds/${encodeURIComponent(id)}`);
+    return this.call('GET', `/builds/${encodeURIComponent(id)}`, StoredBuildShape);
   }
-  add(id: string, document: RigDocument): Promise<StoredBuild> {
-    return this.call('POST', '/builds', { id, document });
+  add(id: string, document: RigDocument, request = id): Promise<StoredBuild> {
+    return this.call('POST', '/builds', StoredBuildShape, { id, request, document });
   }
-  save(id: string, version: number, document: RigDocument): Promise<{ version: number; updatedAt: string }> {
-    return this.call('PUT', `/builds/${encodeURIComponent(id)}`, { version, document });
+  save(id: string, version: number, document: RigDocument, sending?: Sending): Promise<Saved> {
+    return this.call('PUT', `/builds/${encodeURIComponent(id)}`, SavedShape, { version, document, ...sending });
   }
-  remove(id: string): Promise<void> {
-    return this.call('DELETE', `/builds/${encodeURIComponent(id)}`);
+  async remove(id: string): Promise<void> {
+    await this.call('DELETE', `/builds/${encodeURIComponent(id)}`, v.null());
   }
   restore(id: string): Promise<StoredBuild> {
-    return this.call('POST', `/builds/${encodeURIComponent(id)}/restore`, {});
+    return this.call('POST', `/builds/${encodeURIComponent(id)}/restore`, StoredBuildShape, {});
+  }
+  revisions(id: string, before?: number): Promise<Revisions> {
+    return this.call('GET', `/builds/${encodeURIComponent(id)}/revisions${before === undefined ? '' : `?before=${before}`}`, RevisionsShape);
+  }
+  revision(id: string, version: number): Promise<v.InferOutput<typeof RevisionShape>> {
+    return this.call('GET', `/builds/${encodeURIComponent(id)}/revisions/${version}`, RevisionShape);
+  }
+  backups(): Promise<Backups> {
+    return this.call('GET', '/backups', BackupsShape);
+  }
+  backUp(): Promise<{ builds: number; bytes: number }> {
+    return this.call('POST', '/backups', v.object({ builds: v.number(), bytes: v.number() }), {}, BACKUP_PATIENCE_MS);
   }
 
-  private async call<T>(method: string, path: string, body?: unknown): Promise<T> {
-    let response: Response;
+  private async call<T extends v.GenericSchema>(method: string, path: string, shape: T, body?: object, patience = PATIENCE_MS): Promise<v.InferOutput<T>> {
+    let data: unknown;
     try {
-      response = await fetch(`/api/v1${path}`, {
-        method,
-        headers: body === undefined ? {} : { 'content-type': 'application/json' },
-        body: body === undefined ? undefined : JSON.stringify(body),
-      });
-    } catch {
-      throw new ApiError(0, 'The server is away.');
+      data = await firstValueFrom(this.http.request<unknown>(method, `/api/v1${path}`, { body }).pipe(timeout(patience)));
+    } catch (error) {
+      throw asApiError(error);
     }
-    if (response.status === 204) return undefined as T;
-    const data = (await response.json().catch(() => ({}))) as Record<string, unknown>;
-    if (!response.ok) {
-      const error = data['error'] as { message?: string } | undefined;
-      throw new ApiError(response.status, error?.message ?? `The server answered ${response.status}.`, data);
-    }
-    return data as T;
+    const read = v.safeParse(shape, data ?? null);
+    if (!read.success) throw new ApiError(200, NOT_OURS, 'not-ours');
+    return read.output;
   }
 }

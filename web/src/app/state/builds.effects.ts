@@ -1,25 +1,31 @@
 import { inject } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router } from '@angular/router';
-import { type RigDocument, withoutOptions } from '@pozzo/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, concatMap, EMPTY, filter, from, map, mergeMap, of, switchMap, takeUntil, tap, withLatestFrom } from 'rxjs';
-import { doneOf, HeavyClient } from '../workers/heavy-client';
-import { DAY_SEED } from '../workers/sample-days';
-import { Api } from './api';
-import { BuildsActions, buildsFeature } from './builds.feature';
+import { catchError, concatMap, debounceTime, filter, from, map, merge, mergeMap, of, switchMap, takeUntil, tap, timer, withLatestFrom } from 'rxjs';
+import { Api, asApiError } from './api';
+import { BuildsActions, buildsFeature, type BuildsState, PAGE } from './builds.feature';
+import { newId } from './new-id';
 
-const reason = (error: unknown): string => (error instanceof Error ? error.message : 'It did not work.');
-const failed = (error: unknown) => of(BuildsActions.failed({ message: reason(error) }));
+const failed = (error: unknown) => of(BuildsActions.failed({ message: asApiError(error).message }));
 
+/** Where the pages begin that hold the rows on the screen. */
+const pagesOnScreen = (s: BuildsState): number[] => {
+  const first = Math.floor(s.from / PAGE);
+  const last = Math.floor(Math.max(s.from, Math.min(s.to, s.rows.length - 1)) / PAGE);
+  return Array.from({ length: last - first + 1 }, (_, i) => (first + i) * PAGE);
+};
+
+/** Fetches what is on the screen: at the start, when something else is looked for, when it may have changed. */
 export const loadBuilds = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
-    actions.pipe(
-      ofType(BuildsActions.load),
-      switchMap(() =>
-        from(api.list()).pipe(
-          concatMap(({ builds }) => of(BuildsActions.loaded({ builds }))),
+  (actions = inject(Actions), store = inject(Store), api = inject(Api)) =>
+    merge(actions.pipe(ofType(BuildsActions.load, BuildsActions.lookAgain)), actions.pipe(ofType(BuildsActions.find), debounceTime(120))).pipe(
+      withLatestFrom(store.select(buildsFeature.selectBuildsState)),
+      switchMap(([, s]) =>
+        from(pagesOnScreen(s)).pipe(
+          concatMap((start) => from(api.page({ from: start, count: PAGE, find: s.find }))),
+          map((page) => BuildsActions.loaded({ find: s.find, page })),
           catchError(failed),
         ),
       ),
@@ -27,34 +33,33 @@ export const loadBuilds = createEffect(
   { functional: true },
 );
 
-/** Days behind a chance in the yard. */
-const YARD_DAYS = 300;
-
-/** One build after another, the chance of a short day of each version that is not known yet; until the yard is left. */
-export const sampleYard = createEffect(
-  (actions = inject(Actions), store = inject(Store), api = inject(Api), heavy = inject(HeavyClient)) =>
+/** Rows that come onto the screen and have not been fetched yet. */
+export const fetchShown = createEffect(
+  (actions = inject(Actions), store = inject(Store), api = inject(Api)) =>
     actions.pipe(
-      ofType(BuildsActions.loaded),
-      withLatestFrom(store.select(buildsFeature.selectChances)),
-      switchMap(([{ builds }, known]) =>
-        from(builds).pipe(
-          filter((b) => known[b.id]?.version !== b.version),
-          concatMap((b) =>
-            from(api.get(b.id)).pipe(
-              switchMap((stored) => {
-                const document = withoutOptions(stored.document);
-                return doneOf(heavy.run('sample', { document, seed: DAY_SEED, from: 0, count: YARD_DAYS })).pipe(
-                  switchMap((part) => doneOf(heavy.run('gather', { document, seed: DAY_SEED, part }))),
-                  map(({ short, tolerance }) => BuildsActions.chance({ id: b.id, chance: { version: stored.version, short, tolerance } })),
-                );
-              }),
-              // A build that cannot be sampled shows none; its verdict says why.
-              catchError(() => EMPTY),
-            ),
-          ),
-          takeUntil(actions.pipe(ofType(BuildsActions.leave))),
+      ofType(BuildsActions.show),
+      debounceTime(40),
+      withLatestFrom(store.select(buildsFeature.selectBuildsState)),
+      switchMap(([, s]) =>
+        from(pagesOnScreen(s).filter((start) => s.rows.slice(start, start + PAGE).some((r) => r === null))).pipe(
+          concatMap((start) => from(api.page({ from: start, count: PAGE, find: s.find }))),
+          map((page) => BuildsActions.loaded({ find: s.find, page })),
+          catchError(failed),
         ),
       ),
+    ),
+  { functional: true },
+);
+
+/** While something on the screen is being judged it is looked at again, until the yard is left. */
+export const followJudging = createEffect(
+  (actions = inject(Actions), store = inject(Store)) =>
+    actions.pipe(
+      ofType(BuildsActions.loaded),
+      switchMap(() => timer(1200).pipe(takeUntil(actions.pipe(ofType(BuildsActions.leave))))),
+      withLatestFrom(store.select(buildsFeature.selectJudging)),
+      filter(([, judging]) => judging),
+      map(() => BuildsActions.lookAgain()),
     ),
   { functional: true },
 );
@@ -64,7 +69,7 @@ export const addBuild = createEffect(
     actions.pipe(
       ofType(BuildsActions.add),
       mergeMap(({ document, open }) =>
-        from(api.add(crypto.randomUUID(), document)).pipe(
+        from(api.add(newId(), document)).pipe(
           concatMap(async (build) => {
             if (open) await router.navigate(['/rig', build.id]);
             return BuildsActions.load();
@@ -81,13 +86,8 @@ export const renameBuild = createEffect(
     actions.pipe(
       ofType(BuildsActions.rename),
       mergeMap(({ id, name, customer }) =>
-        from(
-          api.get(id).then((b) => {
-            const document: RigDocument = { ...b.document, name, customer };
-            return api.save(id, b.version, document);
-          }),
-        ).pipe(
-          concatMap(() => of(BuildsActions.load())),
+        from(api.get(id).then((b) => api.save(id, b.version, { ...b.document, name, customer }, { request: newId(), unanswered: [] }))).pipe(
+          map(() => BuildsActions.load()),
           catchError(failed),
         ),
       ),
@@ -101,7 +101,7 @@ export const duplicateBuild = createEffect(
       ofType(BuildsActions.duplicate),
       mergeMap(({ id }) =>
         from(api.get(id)).pipe(
-          concatMap((b) => of(BuildsActions.add({ document: { ...b.document, name: `${b.document.name.slice(0, 70)}, copy` }, open: false }))),
+          map((b) => BuildsActions.add({ document: { ...b.document, name: `${b.document.name.slice(0, 70)}, copy` }, open: false })),
           catchError(failed),
         ),
       ),
@@ -115,7 +115,7 @@ export const removeBuild = createEffect(
       ofType(BuildsActions.remove),
       mergeMap(({ id, name }) =>
         from(api.remove(id)).pipe(
-          concatMap(() => of(BuildsActions.removed({ id, name }))),
+          map(() => BuildsActions.removed({ id, name })),
           catchError(failed),
         ),
       ),
@@ -123,7 +123,7 @@ export const removeBuild = createEffect(
   { functional: true },
 );
 
-/** A removed build can be called back for as long as the bar shows, and longer by its server's restore. */
+/** A removed build can be called back for as long as the bar shows, and from the deleted builds after that. */
 export const offerUndo = createEffect(
   (actions = inject(Actions), bar = inject(MatSnackBar)) =>
     actions.pipe(
@@ -132,7 +132,7 @@ export const offerUndo = createEffect(
         bar
           .open(`${name} is deleted.`, 'Undo', { duration: 12000 })
           .onAction()
-          .pipe(concatMap(() => of(BuildsActions.restore({ id })))),
+          .pipe(map(() => BuildsActions.restore({ id }))),
       ),
     ),
   { functional: true },
@@ -144,7 +144,7 @@ export const restoreBuild = createEffect(
       ofType(BuildsActions.restore),
       mergeMap(({ id }) =>
         from(api.restore(id)).pipe(
-          concatMap(() => of(BuildsActions.load())),
+          map(() => BuildsActions.load()),
           catchError(failed),
         ),
       ),

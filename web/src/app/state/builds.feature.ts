@@ -1,47 +1,39 @@
-import type { Chance, Message, RigDocument, Verdict } from '@pozzo/core';
-import { createEntityAdapter, type EntityState } from '@ngrx/entity';
-import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
+import type { BuildPage, BuildSummary, RigDocument } from '@pozzo/core';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
-/** A build's line in the yard. */
-export interface BuildSummary {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-  readonly name: string;
-  readonly customer: string;
-  readonly verdict: Verdict;
-  readonly headline: Message;
-  readonly machines: number;
-  readonly tanks: number;
-}
-
-/** Chance of a short day of one version of a build, and what its customer allows. */
-export interface BuildChance {
-  readonly version: number;
-  readonly short: Chance;
-  readonly tolerance: number;
-}
-
+export type { BuildSummary } from '@pozzo/core';
 export type LoadState = 'idle' | 'loading' | 'loaded' | 'failed';
 
-export interface BuildsState extends EntityState<BuildSummary> {
+/** Rows fetched at once. */
+export const PAGE = 100;
+
+export interface BuildsState {
+  /** A row a build that matches, in order; null where it has not been fetched. */
+  readonly rows: readonly (BuildSummary | null)[];
+  /** Builds in the yard, whatever is looked for. */
+  readonly all: number;
+  readonly find: string;
+  /** Rows on the screen. */
+  readonly from: number;
+  readonly to: number;
   readonly load: LoadState;
   readonly error: string | null;
-  /** By build, as far as they are known. */
-  readonly chances: Readonly<Record<string, BuildChance>>;
 }
 
-const adapter = createEntityAdapter<BuildSummary>();
-const initial: BuildsState = { ...adapter.getInitialState(), load: 'idle', error: null, chances: {} };
+const initial: BuildsState = { rows: [], all: 0, find: '', from: 0, to: 0, load: 'idle', error: null };
 
 export const BuildsActions = createActionGroup({
   source: 'Builds',
   events: {
     Load: emptyProps(),
+    Find: props<{ find: string }>(),
+    /** These rows came onto the screen. */
+    Show: props<{ from: number; to: number }>(),
+    /** What is on the screen may have changed. */
+    'Look Again': emptyProps(),
     /** The yard is left: what still runs for it stops. */
     Leave: emptyProps(),
-    Chance: props<{ id: string; chance: BuildChance }>(),
-    Loaded: props<{ builds: BuildSummary[] }>(),
+    Loaded: props<{ find: string; page: BuildPage }>(),
     Failed: props<{ message: string }>(),
     Add: props<{ document: RigDocument; open: boolean }>(),
     Rename: props<{ id: string; name: string; customer: string }>(),
@@ -52,15 +44,32 @@ export const BuildsActions = createActionGroup({
   },
 });
 
+/** Rows with a page laid into them: as many as match, what was fetched before kept where the page says nothing. */
+function laid(s: BuildsState, page: BuildPage): readonly (BuildSummary | null)[] {
+  const rows = Array.from({ length: page.total }, (_, i) => s.rows[i] ?? null);
+  page.builds.forEach((b, i) => {
+    if (page.from + i < rows.length) rows[page.from + i] = b;
+  });
+  // Rows moved when the number did: those not of this page are fetched anew.
+  if (s.rows.length !== page.total) for (let i = 0; i < rows.length; i++) if (i < page.from || i >= page.from + page.builds.length) rows[i] = null;
+  return rows;
+}
+
 export const buildsFeature = createFeature({
   name: 'builds',
   reducer: createReducer(
     initial,
     on(BuildsActions.load, (s): BuildsState => ({ ...s, load: s.load === 'loaded' ? 'loaded' : 'loading', error: null })),
-    on(BuildsActions.loaded, (s, { builds }): BuildsState => adapter.setAll(builds, { ...s, load: 'loaded', error: null })),
+    on(BuildsActions.find, (s, { find }): BuildsState => ({ ...s, find, from: 0, to: 0 })),
+    on(BuildsActions.show, (s, { from, to }): BuildsState => ({ ...s, from, to })),
+    on(BuildsActions.loaded, (s, { find, page }): BuildsState =>
+      find === s.find ? { ...s, rows: laid(s, page), all: page.all, load: 'loaded', error: null } : s,
+    ),
     on(BuildsActions.failed, (s, { message }): BuildsState => ({ ...s, load: s.load === 'loaded' ? 'loaded' : 'failed', error: message })),
-    on(BuildsActions.chance, (s, { id, chance }): BuildsState => ({ ...s, chances: { ...s.chances, [id]: chance } })),
-    on(BuildsActions.removed, (s, { id }): BuildsState => adapter.removeOne(id, s)),
+    on(BuildsActions.removed, (s, { id }): BuildsState => ({ ...s, rows: s.rows.filter((r) => r?.id !== id), all: Math.max(0, s.all - 1) })),
   ),
-  extraSelectors: ({ selectBuildsState }) => ({ selectAll: adapter.getSelectors(selectBuildsState).selectAll }),
+  extraSelectors: ({ selectRows, selectFrom, selectTo }) => ({
+    /** Whether something on the screen is still being judged. */
+    selectJudging: createSelector(selectRows, selectFrom, selectTo, (rows, from, to) => rows.slice(from, to + 1).some((r) => r !== null && !r.judged?.sampled)),
+  }),
 });

@@ -1,87 +1,83 @@
 import { TestBed } from '@angular/core/testing';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { provideRouter, Router } from '@angular/router';
-import { chanceOf, pontoonRig } from '@pozzo/core';
+import { type BuildSummary, pontoonRig } from '@pozzo/core';
 import { provideMockActions } from '@ngrx/effects/testing';
 import type { Action } from '@ngrx/store';
 import { provideMockStore } from '@ngrx/store/testing';
-import { NEVER, type Observable, of, Subject, throwError } from 'rxjs';
-import { HeavyClient } from '../workers/heavy-client';
-import { Api } from './api';
-import { addBuild, duplicateBuild, loadBuilds, offerUndo, removeBuild, renameBuild, restoreBuild, sampleYard, tellFailure } from './builds.effects';
-import { BuildsActions, buildsFeature, type BuildChance, type BuildSummary } from './builds.feature';
+import { type Observable, Subject } from 'rxjs';
+import { Api, ApiError } from './api';
+import {
+  addBuild,
+  duplicateBuild,
+  fetchShown,
+  followJudging,
+  loadBuilds,
+  offerUndo,
+  removeBuild,
+  renameBuild,
+  restoreBuild,
+  tellFailure,
+} from './builds.effects';
+import { BuildsActions, buildsFeature, type BuildsState } from './builds.feature';
 
-const line = (id: string, version = 1): BuildSummary => ({ id, version }) as BuildSummary;
 const settle = async (): Promise<void> => {
-  for (let i = 0; i < 20; i++) await Promise.resolve();
+  for (let i = 0; i < 30; i++) await Promise.resolve();
 };
+const summary = (id: string, sampled = true): BuildSummary =>
+  ({ id, judged: sampled ? { verdict: 'fed', headline: { template: '', values: {} }, chance: null, sampled } : null }) as BuildSummary;
 
-function yard(known: Record<string, BuildChance> = {}, run?: (kind: string) => Observable<unknown>) {
-  const actions = new Subject<Action>();
-  const fetched: string[] = [];
-  TestBed.configureTestingModule({
-    providers: [
-      provideMockActions(() => actions),
-      provideRouter([]),
-      { provide: MatSnackBar, useValue: {} },
-      provideMockStore({ selectors: [{ selector: buildsFeature.selectChances, value: known }] }),
-      {
-        provide: Api,
-        useValue: {
-          get: async (id: string) => {
-            fetched.push(id);
-            if (id === 'gone') throw new Error('There is no build "gone".');
-            return { id, version: 1, document: { ...pontoonRig(), options: [] }, updatedAt: '' };
-          },
-        },
-      },
-      {
-        provide: HeavyClient,
-        useValue: { run: run ?? ((kind: string) => of({ state: 'done', value: kind === 'sample' ? {} : { short: chanceOf(9, 300), tolerance: 0.02 } })) },
-      },
-    ],
-  });
-  const heard: Action[] = [];
-  TestBed.runInInjectionContext(() => sampleYard()).subscribe((a) => heard.push(a));
-  return { actions, fetched, heard };
-}
+describe('the list', () => {
+  function yard(state: Partial<BuildsState>) {
+    const actions = new Subject<Action>();
+    const asked: object[] = [];
+    const whole: BuildsState = { rows: [], all: 0, find: '', from: 0, to: 0, load: 'loaded', error: null, ...state };
+    TestBed.configureTestingModule({
+      providers: [
+        provideMockActions(() => actions),
+        provideMockStore({
+          selectors: [
+            { selector: buildsFeature.selectBuildsState, value: whole },
+            { selector: buildsFeature.selectJudging, value: whole.rows.some((r) => r && !r.judged) },
+          ],
+        }),
+        { provide: Api, useValue: { page: async (q: { from: number }) => (asked.push(q), { builds: [], from: q.from, total: 0, all: 0 }) } },
+      ],
+    });
+    const heard: Action[] = [];
+    TestBed.runInInjectionContext(() => {
+      for (const e of [loadBuilds, fetchShown, followJudging]) (e() as Observable<Action>).subscribe((a) => heard.push(a));
+    });
+    return { actions, asked, heard };
+  }
+  beforeEach(() => void jest.useFakeTimers());
+  afterEach(() => void jest.useRealTimers());
 
-describe('chances in the yard', () => {
-  const found = (id: string) => BuildsActions.chance({ id, chance: { version: 1, short: chanceOf(9, 300), tolerance: 0.02 } });
-  test('are worked out for builds not known yet in this version, one after another', async () => {
-    const y = yard({ b: { version: 1, short: chanceOf(0, 300), tolerance: 0.02 }, c: { version: 1, short: chanceOf(0, 300), tolerance: 0.02 } });
-    y.actions.next(BuildsActions.loaded({ builds: [line('a'), line('b'), line('c', 2)] }));
+  test('is fetched where the screen is, a page at a time', async () => {
+    const y = yard({ rows: Array.from({ length: 10_000 }, () => null), from: 5195, to: 5210, find: 'quay' });
+    y.actions.next(BuildsActions.load());
     await settle();
-    expect(y.fetched).toEqual(['a', 'c']);
-    expect(y.heard).toEqual([found('a'), found('c')]);
+    expect(y.asked).toEqual([5100, 5200].map((from) => ({ from, count: 100, find: 'quay' })));
   });
-  test('one that cannot be fetched or worked shows none; the next goes on', async () => {
-    const y = yard({}, (kind) =>
-      kind === 'sample' && !y.fetched.includes('b')
-        ? throwError(() => new Error('no'))
-        : of({ state: 'done', value: { short: chanceOf(9, 300), tolerance: 0.02 } }),
-    );
-    y.actions.next(BuildsActions.loaded({ builds: [line('gone'), line('a'), line('b')] }));
-    await settle();
-    expect(y.heard).toEqual([found('b')]);
+  test('rows that come into view are fetched once', async () => {
+    const rows = Array.from({ length: 300 }, (_, i) => (i < 100 ? summary(`b${i}`) : null));
+    const y = yard({ rows, from: 60, to: 80 });
+    y.actions.next(BuildsActions.show({ from: 60, to: 80 }));
+    await jest.advanceTimersByTimeAsync(100);
+    expect(y.asked).toEqual([]);
   });
-  test('stop when the yard is left', async () => {
-    const y = yard({}, () => NEVER);
-    y.actions.next(BuildsActions.loaded({ builds: [line('a'), line('b')] }));
-    await settle();
+  test('while something is being judged it is looked at again, until the yard is left', async () => {
+    const y = yard({ rows: [summary('a', false)], to: 1 });
+    const loaded = BuildsActions.loaded({ find: '', page: { builds: [], from: 0, total: 0, all: 0 } });
+    y.actions.next(loaded);
+    await jest.advanceTimersByTimeAsync(1300);
+    expect(y.heard).toContainEqual(BuildsActions.lookAgain());
+    y.heard.length = 0;
+    y.actions.next(loaded);
     y.actions.next(BuildsActions.leave());
-    await settle();
-    expect(y.fetched).toEqual(['a']);
+    await jest.advanceTimersByTimeAsync(5000);
     expect(y.heard).toEqual([]);
   });
-});
-
-test('a chance is kept beside its build, the newest instead of the older', () => {
-  const reduce = buildsFeature.reducer;
-  let s = reduce(undefined, BuildsActions.chance({ id: 'a', chance: { version: 1, short: chanceOf(1, 300), tolerance: 0.02 } }));
-  s = reduce(s, BuildsActions.chance({ id: 'a', chance: { version: 2, short: chanceOf(2, 300), tolerance: 0.02 } }));
-  expect(Object.keys(s.chances)).toEqual(['a']);
-  expect(s.chances['a'].version).toBe(2);
 });
 
 describe('what is done in the yard', () => {
@@ -94,7 +90,14 @@ describe('what is done in the yard', () => {
       providers: [
         provideMockActions(() => actions),
         provideRouter([]),
-        provideMockStore(),
+        provideMockStore({
+          selectors: [
+            {
+              selector: buildsFeature.selectBuildsState,
+              value: { rows: [], all: 0, find: '', from: 0, to: 0, load: 'idle', error: null } satisfies BuildsState,
+            },
+          ],
+        }),
         { provide: Api, useValue: api },
         { provide: MatSnackBar, useValue: { open: (words: string) => (bars.push(words), { onAction: () => undo }) } },
       ],
@@ -127,7 +130,7 @@ describe('what is done in the yard', () => {
     const y = workshop({ get: async () => ({ id: 'a', version: 6, document }), save: async (...args: unknown[]) => void saved.push(args) });
     y.actions.next(BuildsActions.rename({ id: 'a', name: 'Quay', customer: 'Holiday park' }));
     await settle();
-    expect(saved).toEqual([['a', 6, { ...document, name: 'Quay', customer: 'Holiday park' }]]);
+    expect(saved).toEqual([['a', 6, { ...document, name: 'Quay', customer: 'Holiday park' }, { request: expect.any(String), unanswered: [] }]]);
     expect(y.heard).toEqual([BuildsActions.load()]);
   });
   test('a copy carries its name so, however long that is', async () => {
@@ -153,8 +156,8 @@ describe('what is done in the yard', () => {
     expect(y.heard[2]).toEqual(BuildsActions.load());
   });
   test('a failure is told in the server’s words, whatever was tried', async () => {
-    const no = async () => Promise.reject(new Error('The server is away.'));
-    const y = workshop({ list: no, add: no, get: no, remove: no, restore: no });
+    const no = async () => Promise.reject(new ApiError(0, 'The server is away.'));
+    const y = workshop({ page: no, add: no, get: no, remove: no, restore: no });
     for (const a of [
       BuildsActions.load(),
       BuildsActions.add({ document, open: true }),

@@ -1,17 +1,13 @@
-import type { DocumentPatch, RigDocument } from '@pozzo/core';
+import type { DocumentPatch, RigDocument, StoredBuild } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
 import { applyPatches, enablePatches } from 'immer';
 
 enablePatches();
 
-export type SaveState = 'saved' | 'changed' | 'saving' | 'offline' | 'conflict' | 'refused';
+export type { StoredBuild } from '@pozzo/core';
 
-export interface StoredBuild {
-  readonly id: string;
-  readonly version: number;
-  readonly document: RigDocument;
-  readonly updatedAt: string;
-}
+/** `offline`: it is tried again by itself. `refused`: it waits for a change. `deleted`: the build is gone from the yard. */
+export type SaveState = 'saved' | 'changed' | 'saving' | 'offline' | 'conflict' | 'refused' | 'deleted';
 
 /** One step of history: how to do it and how to take it back. */
 export interface Step {
@@ -37,6 +33,12 @@ export interface DocumentState {
   readonly loadError: string | null;
   readonly saveError: string | null;
   readonly conflict: StoredBuild | null;
+  /** Whether this browser keeps what the server has not acknowledged. */
+  readonly kept: boolean;
+  /** Edits kept here of a build that could not be opened since it is deleted. */
+  readonly orphan: RigDocument | null;
+  /** Refusals since the last change: the first is tried once more. */
+  readonly refusals: number;
   /** Counts edits, so that a save knows whether something came after it. */
   readonly revision: number;
 }
@@ -53,6 +55,9 @@ const initial: DocumentState = {
   loadError: null,
   saveError: null,
   conflict: null,
+  kept: true,
+  orphan: null,
+  refusals: 0,
   revision: 0,
 };
 
@@ -60,18 +65,25 @@ export const DocumentActions = createActionGroup({
   source: 'Document',
   events: {
     Open: props<{ id: string }>(),
-    /** `pending` are edits kept here from before, newer than what the server holds. */
-    Opened: props<{ build: StoredBuild; pending: RigDocument | null; clash: boolean }>(),
-    'Open Failed': props<{ message: string }>(),
+    /** `pending` are edits kept here from before, newer than what the server holds; `away` when they are all there is. */
+    Opened: props<{ build: StoredBuild; pending: RigDocument | null; clash: boolean; away?: boolean }>(),
+    'Open Failed': props<{ id: string; message: string; orphan: RigDocument | null }>(),
     Close: emptyProps(),
     Edited: props<{ step: Step }>(),
     Undo: emptyProps(),
     Redo: emptyProps(),
     Saving: emptyProps(),
     Saved: props<{ id: string; version: number; at: string; revision: number }>(),
-    'Save Offline': emptyProps(),
-    'Save Refused': props<{ message: string }>(),
-    'Save Conflict': props<{ current: StoredBuild }>(),
+    /** It is tried again; `message` where the server says why. */
+    'Save Offline': props<{ id: string; message: string | null }>(),
+    'Save Refused': props<{ id: string; message: string }>(),
+    'Save Conflict': props<{ id: string; current: StoredBuild }>(),
+    'Save Deleted': props<{ id: string }>(),
+    'Bring Back': emptyProps(),
+    'Brought Back': props<{ id: string; version: number }>(),
+    'Keep As New': emptyProps(),
+    'Keeping Failed': emptyProps(),
+    'Keeping Works': emptyProps(),
     'Keep Mine': emptyProps(),
     'Take Theirs': emptyProps(),
   },
@@ -93,30 +105,31 @@ const edited = (s: DocumentState, document: RigDocument, change: Partial<Documen
   ...change,
   document,
   revision: s.revision + 1,
-  save: s.save === 'conflict' ? 'conflict' : s.save === 'offline' ? 'offline' : 'changed',
+  refusals: 0,
+  save: s.save === 'conflict' || s.save === 'offline' || s.save === 'deleted' ? s.save : 'changed',
 });
 
 export const documentFeature = createFeature({
   name: 'document',
   reducer: createReducer(
     initial,
-    on(DocumentActions.open, (_s, { id }): DocumentState => ({ ...initial, id, loading: true })),
-    on(DocumentActions.opened, (s, { build, pending, clash }): DocumentState => ({
+    on(DocumentActions.open, (s, { id }): DocumentState => ({ ...initial, kept: s.kept, id, loading: true })),
+    on(DocumentActions.opened, (s, { build, pending, clash, away }): DocumentState => ({
       ...s,
       id: build.id,
       version: build.version,
       document: pending ?? build.document,
-      savedAt: build.updatedAt,
+      savedAt: build.updatedAt || null,
       loading: false,
       loadError: null,
       past: [],
       future: [],
-      save: clash ? 'conflict' : pending ? 'changed' : 'saved',
+      save: clash ? 'conflict' : away ? 'offline' : pending ? 'changed' : 'saved',
       conflict: clash ? build : null,
       revision: s.revision + (pending ? 1 : 0),
     })),
-    on(DocumentActions.openFailed, (s, { message }): DocumentState => ({ ...s, loading: false, loadError: message })),
-    on(DocumentActions.close, (): DocumentState => initial),
+    on(DocumentActions.openFailed, (s, { id, message, orphan }): DocumentState => (id === s.id ? { ...s, loading: false, loadError: message, orphan } : s)),
+    on(DocumentActions.close, (s): DocumentState => ({ ...initial, kept: s.kept })),
     on(DocumentActions.edited, (s, { step }): DocumentState =>
       s.document ? edited(s, applyPatches(s.document, [...step.patches]), { past: remember(s.past, step), future: [] }) : s,
     ),
@@ -132,11 +145,19 @@ export const documentFeature = createFeature({
     }),
     on(DocumentActions.saving, (s): DocumentState => ({ ...s, save: 'saving', saveError: null })),
     on(DocumentActions.saved, (s, { id, version, at, revision }): DocumentState =>
-      id === s.id ? { ...s, version, savedAt: at, save: revision === s.revision ? 'saved' : 'changed', saveError: null } : s,
+      id === s.id ? { ...s, version, savedAt: at, save: revision === s.revision ? 'saved' : 'changed', saveError: null, refusals: 0 } : s,
     ),
-    on(DocumentActions.saveOffline, (s): DocumentState => ({ ...s, save: 'offline' })),
-    on(DocumentActions.saveRefused, (s, { message }): DocumentState => ({ ...s, save: 'refused', saveError: message })),
-    on(DocumentActions.saveConflict, (s, { current }): DocumentState => ({ ...s, save: 'conflict', conflict: current })),
+    on(DocumentActions.saveOffline, (s, { id, message }): DocumentState => (id === s.id ? { ...s, save: 'offline', saveError: message } : s)),
+    on(DocumentActions.saveRefused, (s, { id, message }): DocumentState =>
+      id === s.id ? { ...s, save: 'refused', saveError: message, refusals: s.refusals + 1 } : s,
+    ),
+    on(DocumentActions.saveConflict, (s, { id, current }): DocumentState => (id === s.id ? { ...s, save: 'conflict', saveError: null, conflict: current } : s)),
+    on(DocumentActions.saveDeleted, (s, { id }): DocumentState => (id === s.id ? { ...s, save: 'deleted', saveError: null } : s)),
+    on(DocumentActions.broughtBack, (s, { id, version }): DocumentState =>
+      id === s.id && s.save === 'deleted' ? { ...s, version, save: 'changed', revision: s.revision + 1 } : s,
+    ),
+    on(DocumentActions.keepingFailed, (s): DocumentState => (s.kept ? { ...s, kept: false } : s)),
+    on(DocumentActions.keepingWorks, (s): DocumentState => (s.kept ? s : { ...s, kept: true })),
     on(DocumentActions.keepMine, (s): DocumentState =>
       s.conflict ? { ...s, version: s.conflict.version, conflict: null, save: 'changed', revision: s.revision + 1 } : s,
     ),

@@ -1,4 +1,4 @@
-import { pontoonRig, type RigDocument } from '@pozzo/core';
+import { type BuildPage, type BuildSummary, pontoonRig, type RigDocument } from '@pozzo/core';
 import { produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { BuildsActions, buildsFeature } from './builds.feature';
@@ -78,7 +78,7 @@ describe('the open document', () => {
     const theirs: StoredBuild = { ...build, version: 7, document: { ...pontoonRig(), name: 'Theirs' } };
     const clash = reduce(
       edit(opened(), (d) => void (d.name = 'Mine')),
-      DocumentActions.saveConflict({ current: theirs }),
+      DocumentActions.saveConflict({ id: 'a', current: theirs }),
     );
     expect(clash.save).toBe('conflict');
     const mine = reduce(clash, DocumentActions.keepMine());
@@ -95,23 +95,66 @@ describe('the open document', () => {
     expect([s.document?.name, s.save]).toEqual(['Kept', 'changed']);
   });
 
-  test('a failed opening says why', () => expect(reduce(undefined, DocumentActions.openFailed({ message: 'away' })).loadError).toBe('away'));
+  test('a failed opening says why; one of another build says nothing', () => {
+    const opening = reduce(undefined, DocumentActions.open({ id: 'a' }));
+    expect(reduce(opening, DocumentActions.openFailed({ id: 'a', message: 'away', orphan: null })).loadError).toBe('away');
+    expect(reduce(opening, DocumentActions.openFailed({ id: 'b', message: 'away', orphan: null }))).toBe(opening);
+  });
+  test('a late answer about another build changes nothing', () => {
+    const s = edit(opened(), (d) => void (d.name = 'B'));
+    for (const late of [
+      DocumentActions.saveOffline({ id: 'b', message: null }),
+      DocumentActions.saveRefused({ id: 'b', message: 'no' }),
+      DocumentActions.saveConflict({ id: 'b', current: build }),
+      DocumentActions.saveDeleted({ id: 'b' }),
+    ])
+      expect(reduce(s, late)).toBe(s);
+  });
+  test('of a build deleted elsewhere an edit stays unsaved until it is brought back', () => {
+    const gone = reduce(
+      edit(opened(), (d) => void (d.name = 'B')),
+      DocumentActions.saveDeleted({ id: 'a' }),
+    );
+    expect(edit(gone, (d) => void (d.name = 'C')).save).toBe('deleted');
+    expect(reduce(gone, DocumentActions.broughtBack({ id: 'a', version: 5 }))).toMatchObject({ save: 'changed', version: 5 });
+  });
+  test('that nothing is kept is remembered from build to build', () => {
+    const s = reduce(opened(), DocumentActions.keepingFailed());
+    expect([s.kept, reduce(s, DocumentActions.open({ id: 'b' })).kept, reduce(s, DocumentActions.keepingWorks()).kept]).toEqual([false, false, true]);
+  });
 });
+
+const line = (id: string): BuildSummary => ({
+  id,
+  version: 1,
+  updatedAt: '',
+  name: id,
+  customer: '',
+  machines: 1,
+  tanks: 1,
+  damaged: false,
+  deletedAt: null,
+  judged: null,
+});
+const page = (from: number, ids: string[], total: number): BuildPage => ({ builds: ids.map(line), from, total, all: total });
 
 describe('the yard', () => {
   test('keeps what it showed while it looks again', () => {
-    const loaded = buildsFeature.reducer(
-      undefined,
-      BuildsActions.loaded({
-        builds: [
-          { id: 'a', version: 1, updatedAt: '', name: 'A', customer: '', verdict: 'fed', headline: { template: '', values: {} }, machines: 1, tanks: 1 },
-        ],
-      }),
-    );
+    const loaded = buildsFeature.reducer(undefined, BuildsActions.loaded({ find: '', page: page(0, ['a'], 1) }));
     expect(buildsFeature.reducer(loaded, BuildsActions.load()).load).toBe('loaded');
     expect(buildsFeature.reducer(loaded, BuildsActions.failed({ message: 'away' })).load).toBe('loaded');
     expect(buildsFeature.reducer(undefined, BuildsActions.failed({ message: 'away' })).load).toBe('failed');
-    expect(buildsFeature.reducer(loaded, BuildsActions.removed({ id: 'a', name: 'A' })).ids).toEqual([]);
+    expect(buildsFeature.reducer(loaded, BuildsActions.removed({ id: 'a', name: 'A' })).rows).toEqual([]);
+  });
+  test('lays pages where they belong; a page of an older search is dropped', () => {
+    let s = buildsFeature.reducer(undefined, BuildsActions.loaded({ find: '', page: page(0, ['a', 'b'], 5) }));
+    expect(s.rows.map((r) => r?.id ?? null)).toEqual(['a', 'b', null, null, null]);
+    s = buildsFeature.reducer(s, BuildsActions.loaded({ find: '', page: page(3, ['d', 'e'], 5) }));
+    expect(s.rows.map((r) => r?.id ?? null)).toEqual(['a', 'b', null, 'd', 'e']);
+    expect(buildsFeature.reducer(s, BuildsActions.loaded({ find: 'quay', page: page(0, ['z'], 1) }))).toBe(s);
+    // One went: what stood elsewhere may have moved.
+    s = buildsFeature.reducer(s, BuildsActions.loaded({ find: '', page: page(0, ['a', 'b'], 4) }));
+    expect(s.rows.map((r) => r?.id ?? null)).toEqual(['a', 'b', null, null]);
   });
 });
 

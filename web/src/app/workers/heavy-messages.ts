@@ -1,7 +1,9 @@
 import type { Comparison, Contender, DayChunk, DayResult, DaySample, RigDocument, Sizing, Swing, WayCompared } from '@pozzo/core';
+import type { RigFile } from '../yard/rig-file';
 
 /** Work too long for the page: what is asked, and what each kind gives. */
 export interface HeavyWork {
+  readonly read: { readonly ask: { readonly name: string; readonly text: string }; readonly gives: RigFile };
   readonly ways: { readonly ask: { readonly document: RigDocument; readonly mixId: string }; readonly gives: readonly WayCompared[] };
   readonly day: { readonly ask: { readonly document: RigDocument }; readonly gives: DayResult };
   readonly sample: {

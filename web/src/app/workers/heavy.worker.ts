@@ -11,6 +11,7 @@ import {
   simulateModel,
   sizingSteps,
 } from '@pozzo/core';
+import { readRigText } from '../yard/rig-file';
 import type { HeavyAnswer, HeavyAsk, HeavyRequest } from './heavy-messages';
 
 const cancelled = new Set<number>();
@@ -35,6 +36,8 @@ function* atOnce<T>(get: () => T): Generator<number, T> {
 /** Steps of a piece of work: each gives the share done so far. */
 function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
   switch (ask.kind) {
+    case 'read':
+      return atOnce(() => readRigText(ask.name, ask.text));
     case 'ways':
       return compareWaysSteps(ask.document, ask.mixId);
     case 'day':

@@ -1,56 +1,74 @@
+import { ScrollingModule } from '@angular/cdk/scrolling';
 import { Component, computed, inject, type OnDestroy, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { emptyRig, formatQuantity, type Layout, LAYOUTS, say } from '@pozzo/core';
 import { Store } from '@ngrx/store';
-import { readRigFile, type RigFile } from './rig-file';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
+import { KeptPanel } from './kept-panel';
+import { RigFiles } from './rig-files';
+import type { RigFile } from './rig-file';
 
-/** The yard: every build with its verdict. */
+/** Height of a row, px; on a narrow screen its sentence takes lines of its own. */
+const ROW = 82;
+const NARROW_ROW = 150;
+
+/** The yard: every build with its verdict, a page at a time from the server. */
 @Component({
   selector: 'pz-yard',
-  imports: [MatMenuModule, RouterLink, VerdictMark],
+  imports: [KeptPanel, MatButtonModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
   templateUrl: './yard.page.html',
   styleUrl: './yard.page.scss',
 })
 export class YardPage implements OnDestroy {
   private readonly store = inject(Store);
   private readonly dialog = inject(MatDialog);
+  private readonly rigFiles = inject(RigFiles);
   private readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly load = this.store.selectSignal(buildsFeature.selectLoad);
   protected readonly error = this.store.selectSignal(buildsFeature.selectError);
-  private readonly builds = this.store.selectSignal(buildsFeature.selectAll);
-  private readonly chances = this.store.selectSignal(buildsFeature.selectChances);
-  protected readonly find = signal('');
-  protected readonly shown = computed(() => {
-    const words = this.find().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.builds().filter((b) => words.every((w) => `${b.name} ${b.customer}`.toLowerCase().includes(w)));
-  });
-  protected readonly many = computed(() => this.builds().length);
+  protected readonly found = this.store.selectSignal(buildsFeature.selectFind);
+  protected readonly many = this.store.selectSignal(buildsFeature.selectAll);
+  private readonly fetched = this.store.selectSignal(buildsFeature.selectRows);
+  /** With their place, since a row that is not fetched has nothing else to be told by. */
+  protected readonly rows = computed(() => this.fetched().map((b, place) => ({ place, b })));
+  protected readonly rowHeight = typeof matchMedia === 'function' && matchMedia('(max-width: 860px)').matches ? NARROW_ROW : ROW;
 
   constructor() {
+    this.store.dispatch(BuildsActions.find({ find: '' }));
     this.reload();
   }
 
   ngOnDestroy(): void {
     this.store.dispatch(BuildsActions.leave());
   }
+
+  protected readonly byPlace = (_i: number, row: { readonly place: number; readonly b: BuildSummary | null }): string => row.b?.id ?? `row-${row.place}`;
+  protected onScreen(from: number): void {
+    const height = typeof window === 'undefined' ? 800 : window.innerHeight;
+    this.store.dispatch(BuildsActions.show({ from, to: from + Math.ceil(height / this.rowHeight) + 8 }));
+  }
+  protected look(words: string): void {
+    this.store.dispatch(BuildsActions.find({ find: words.trim() }));
+  }
+
   /** Chance of a short day in words, and whether it is more than the customer allows; null until it is known. */
   protected chance(b: BuildSummary): { readonly words: string; readonly over: boolean } | null {
-    const c = this.chances()[b.id];
-    if (!c || c.version !== b.version) return null;
+    const c = b.judged?.chance;
+    if (!c) return b.judged?.sampled ? { words: 'no day judged', over: false } : null;
     const share = formatQuantity(c.short.chance, 'ratio', this.units(), { digits: 2 });
     return { words: c.short.chance === 0 ? `no short day in ${c.short.days}` : `${share} short days`, over: c.short.chance > c.tolerance };
   }
-
   protected reload(): void {
     this.store.dispatch(BuildsActions.load());
   }
   protected headline(b: BuildSummary): string {
-    return say(b.headline, this.units());
+    if (b.damaged) return 'The record of this build is damaged. Take an earlier version back from its history.';
+    return b.judged ? say(b.judged.headline, this.units()) : 'Being judged…';
   }
   protected contents(b: BuildSummary): string {
     const n = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
@@ -90,7 +108,7 @@ export class YardPage implements OnDestroy {
   async takeIn(files: readonly Pick<File, 'name' | 'size' | 'text'>[]): Promise<void> {
     this.refused.set([]);
     for (const file of files) {
-      const read = await readRigFile(file);
+      const read = await this.rigFiles.read(file);
       if (read.ok) this.store.dispatch(BuildsActions.add({ document: read.document, open: files.length === 1 }));
       else this.refused.update((list) => [...list, read]);
     }

@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { assess } from '../assess/assess';
+import { ASSUMPTIONS } from '../assumption/register';
+import { LAYOUTS, pontoonRig } from '../layouts/index';
+import { MOST_QUANTITY_TEXT, parseQuantity } from '../quantity/parse';
+import { doSum, findSum } from '../sums/index';
+import { MOST_PROBLEMS, readRig } from './read';
+
+const problems = (change: (d: Record<string, never>) => void): readonly { path: string; code: string; message: string }[] => {
+  const d = JSON.parse(JSON.stringify(pontoonRig())) as Record<string, never>;
+  change(d);
+  const r = readRig(d);
+  return r.ok ? [] : r.problems;
+};
+const own = (object: unknown, key: string, value: unknown): void => void Object.defineProperty(object, key, { value, enumerable: true, configurable: true });
+
+describe('a quantity', () => {
+  test('has at most sixty characters wherever it is read', () => {
+    const long = `8${' '.repeat(MOST_QUANTITY_TEXT)}gpm`;
+    expect(parseQuantity(long, 'flow')).toMatchObject({ ok: false, error: { code: 'too-long' } });
+    expect(parseQuantity(`8${' '.repeat(40)}gpm`, 'flow')).toMatchObject({ ok: true });
+    const sum = doSum(findSum('nozzle-flow')!, { size: '4', pressure: ' '.repeat(40_000) });
+    expect(sum).toMatchObject({ ok: false, problems: [{ path: 'pressure' }] });
+    expect(problems((d) => own((d['machines'] as object[])[0], 'flow', long))[0].message).toMatch(/at most 60 characters/);
+  });
+  test('that nearly reads is read in no more steps than it has characters, give or take', () => {
+    // Each of these took minutes or a stack when reading was not bounded by length.
+    for (const bad of ['1 '.repeat(30), ' '.repeat(60), '1-'.repeat(30), '1/1'.repeat(20), '1,'.repeat(30), '½'.repeat(60), `1${'a'.repeat(59)}`, '1e'.repeat(30)])
+      expect(parseQuantity(bad, 'length').ok).toBe(false);
+  });
+});
+
+describe('a list', () => {
+  test('too long is told once, and none of its entries', () => {
+    let looked = 0;
+    const entry = new Proxy({}, { get: () => (looked++, undefined), has: () => false, ownKeys: () => [] });
+    const told = problems((d) => own(d, 'tanks', Array.from({ length: 100_000 }, () => entry)));
+    expect(told).toEqual([expect.objectContaining({ path: 'tanks', message: 'At most 16 entries.' })]);
+    expect(looked).toBe(0);
+  });
+  test('of wrong entries is told by the first fifty', () => {
+    const told = problems((d) => own(d, 'lines', Array.from({ length: 80 }, () => ({}))));
+    expect(told).toHaveLength(MOST_PROBLEMS);
+  });
+});
+
+describe('keys that every object answers to', () => {
+  test.each(['__proto__', 'constructor', 'toString', 'hasOwnProperty', 'valueOf'])('%s is no field, anywhere', (key) => {
+    expect(problems((d) => own(d, key, { a: 1 }))[0]).toMatchObject({ code: 'key', path: key });
+    expect(problems((d) => own((d['tanks'] as object[])[0], key, 1))[0].path).toBe(`tanks.0.${key}`);
+    expect(problems((d) => own(d['assumptions'], key, '1 m'))[0].path).toBe(`assumptions.${key}`);
+  });
+  test('nesting without end is told and not followed', () => {
+    let deep: unknown = {};
+    for (let i = 0; i < 5000; i++) deep = { a: deep };
+    expect(problems((d) => own(d, 'notes', deep))[0].code).toBe('deep');
+  });
+});
+
+test('assumptions are no more than the register has, and an unknown one is named short', () => {
+  const many = Object.fromEntries(Array.from({ length: ASSUMPTIONS.length + 1 }, (_, i) => [`a${i}`, '1 m']));
+  expect(problems((d) => own(d, 'assumptions', many))).toHaveLength(1);
+  const [one] = problems((d) => own(d, 'assumptions', { ['x'.repeat(5000)]: '1 m' }));
+  expect(one.message.length).toBeLessThan(200);
+});
+
+test('what is given back to be stored is what was read', () => {
+  const d = pontoonRig();
+  d.name = '  Skid  ';
+  d.tanks[0].name = ' Tank ';
+  const r = readRig(d);
+  expect(r).toMatchObject({ ok: true, document: { name: 'Skid', tanks: [{ name: 'Tank' }] } });
+  if (r.ok) {
+    expect(r.document.machines[0].flow).toBe('8 gpm');
+    expect(r.document.lines).toBe(d.lines);
+    expect(readRig(r.document)).toMatchObject({ ok: true, document: r.document });
+  }
+});
+
+describe('rig files of version 1, kept as they were written', () => {
+  const folder = join(__dirname, '../../testdata/rigs-v1');
+  const files = readdirSync(folder);
+  test('there is one of every layout', () => expect(files.length).toBeGreaterThan(LAYOUTS.length));
+  test.each(files)('%s is read, lifted where need be, and judged', (file) => {
+    const r = readRig(JSON.parse(readFileSync(join(folder, file), 'utf8')));
+    expect(r).toMatchObject({ ok: true });
+    if (r.ok) expect(['fed', 'tight', 'starved', 'stop']).toContain(assess(r.rig).verdict);
+  });
+});

@@ -1,0 +1,25 @@
+import { inject, Injectable } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
+import { doneOf, HeavyClient } from '../workers/heavy-client';
+import { LARGEST_FILE, readRigText, refuse, type RigFile } from './rig-file';
+
+/** Files above this are read in a worker, bytes: the page goes on meanwhile. */
+const LARGE = 100_000;
+
+/** Rig files that a person picked or dropped. */
+@Injectable({ providedIn: 'root' })
+export class RigFiles {
+  private readonly heavy = inject(HeavyClient);
+
+  /** Reads one. Never throws. */
+  async read(file: Pick<File, 'name' | 'size' | 'text'>): Promise<RigFile> {
+    if (file.size > LARGEST_FILE) return refuse(file.name, `It is larger than ${LARGEST_FILE / 1e6} MB: no rig file is.`);
+    try {
+      const text = await file.text();
+      if (text.length <= LARGE) return readRigText(file.name, text);
+      return await firstValueFrom(doneOf(this.heavy.run('read', { name: file.name, text })));
+    } catch (error) {
+      return refuse(file.name, `It could not be read: ${error instanceof Error ? error.message : 'the browser did not say why'}.`);
+    }
+  }
+}
