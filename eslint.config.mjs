@@ -32,6 +32,8 @@ export default tseslint.config(
     languageOptions: {
       globals: {
         process: 'readonly',
+        Buffer: 'readonly',
+        AbortSignal: 'readonly',
         console: 'readonly',
         URL: 'readonly',
         module: 'writable',

@@ -173,3 +173,6 @@ await withBrowser(async (browser, url) => {
   row('keystroke to new figures in the browser, median', `${median(samples).toFixed(1)} ms`, `${(median(samples) / 16.7).toFixed(1)} frames`);
   row('keystroke to new figures in the browser, p95', `${p95(samples).toFixed(1)} ms`, `${(50 / p95(samples)).toFixed(1)} × faster than the 50 ms wanted`);
 });
+
+const { benchYard } = await import('./bench-yard.mjs');
+await benchYard(row);

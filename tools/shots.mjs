@@ -10,13 +10,13 @@ buildWeb();
 
 const views = [
   { name: 'yard', path: '/' },
+  { name: 'history', path: '/rig/marina-pontoon/history', before: ['/rig/marina-pontoon/brief', 'Longest job', '75 min', '60 min'] },
   { name: 'feed', path: '/rig/marina-pontoon/feed' },
-  { name: 'tanks', path: '/rig/marina-pontoon/tanks', before: ['/rig/marina-pontoon/fill', 'Timed bucket', '2 gpm'] },
+  { name: 'tanks', path: '/rig/marina-pontoon/tanks', before: ['/rig/marina-pontoon/fill', 'Timed bucket', '2 gpm', '5 gpm'] },
   { name: 'fill', path: '/rig/marina-pontoon/fill' },
   { name: 'guns', path: '/rig/marina-pontoon/guns' },
   { name: 'machines', path: '/rig/stone-mason/machines' },
   { name: 'tied-tanks', path: '/rig/holiday-park/tanks' },
-  { name: 'boosted-feed', path: '/rig/greenhouse/feed' },
   { name: 'bypass', path: '/rig/dairy/bypass' },
   { name: 'dump', path: '/rig/tram-depot/dump' },
   { name: 'reels', path: '/rig/marina-pontoon/reels?of=hose-reel' },
@@ -68,9 +68,9 @@ await withBrowser(async (browser, url) => {
     for (const [label, text] of v.type ?? []) await page.getByLabel(label, { exact: true }).fill(text);
     await page.screenshot({ path: join(root, `docs/screenshots/${v.name}.png`) });
     if (v.before) {
-      const [path, label] = v.before;
+      const [path, label, , back] = v.before;
       await page.goto(url + path);
-      await page.getByLabel(label).fill('5 gpm');
+      await page.getByLabel(label).fill(back);
       await page.waitForTimeout(1500);
     }
     await page.close();

@@ -44,7 +44,11 @@ export async function runKeeping(name: KeepingName, args: readonly string[], usu
     const { folder, file } = asked(name, args, usual);
     if (name === 'check') {
       const found = keep.check(folder);
-      return { stdout: JSON.stringify(found), stderr: found.ok ? '' : `The yard in ${folder} is not sound: the answer says what is wrong.`, exit: found.ok ? 0 : 1 };
+      return {
+        stdout: JSON.stringify(found),
+        stderr: found.ok ? '' : `The yard in ${folder} is not sound: the answer says what is wrong.`,
+        exit: found.ok ? 0 : 1,
+      };
     }
     const done = name === 'backup' ? await keep.backup(folder, file!) : keep.restore(file!, folder);
     return { stdout: JSON.stringify(done), stderr: '', exit: 0 };

@@ -16,7 +16,7 @@ export class Server {
 
   async start(): Promise<void> {
     this.process = spawn(process.execPath, [main], {
-      env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error' },
+      env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error', POZZO_BACKUPS: '' },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.url = await new Promise<string>((done, fail) => {

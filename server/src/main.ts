@@ -27,7 +27,10 @@ try {
     demo: process.env['POZZO_DEMO'] === '1',
     worker: new URL('./work/worker.js', import.meta.url),
     engine: engineName(dirname(fileURLToPath(import.meta.resolve('@pozzo/core')))),
-    hosts: (set('POZZO_HOSTS') ?? '').split(',').map((h) => h.trim()).filter(Boolean),
+    hosts: (set('POZZO_HOSTS') ?? '')
+      .split(',')
+      .map((h) => h.trim())
+      .filter(Boolean),
     backupFolder: backups ? resolve(backups) : undefined,
   });
   console.log(`Pozzo is at ${running.url}`);

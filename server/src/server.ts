@@ -52,7 +52,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     );
   const log = options.log ?? pino({ level: process.env['POZZO_LOG'] ?? 'info' });
   const db = await YardDatabase.open(dataFolder, port ? `the server on port ${port}` : 'a server');
-  const threads: Work[] = worker ? [new WorkThread(worker, ANSWER_MS), new WorkThread(worker, JUDGE_MS), new WorkThread(worker, BACKUP_MS)] : [inlineWork, inlineWork, inlineWork];
+  const threads: Work[] = worker
+    ? [new WorkThread(worker, ANSWER_MS), new WorkThread(worker, JUDGE_MS), new WorkThread(worker, BACKUP_MS)]
+    : [inlineWork, inlineWork, inlineWork];
   const [work, judging, keeping] = threads;
   const store = new BuildStore(db, engine);
   const revisions = new RevisionStore(db);

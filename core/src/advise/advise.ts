@@ -32,6 +32,9 @@ export interface Fix {
   readonly verdictAfter: Verdict;
 }
 
+/** Most changes that are tried for one rig, the worst findings first: the same on every machine. The layouts need up to ten. */
+export const MOST_TRIES = 60;
+
 const rank = (v: Verdict): number => VERDICTS.indexOf(v);
 const same = (a: Finding, b: Finding): boolean => a.code === b.code && a.subject.id === b.subject.id;
 
@@ -51,12 +54,14 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
 export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Generator<void, Fix[]> {
   const base = bill(rig);
   const out: Fix[] = [];
+  let tries = 0;
   for (const finding of now.findings) {
     if (finding.verdict === 'fed') continue;
     const measure = measureOf(finding);
     const before = measure.of(now);
     for (const candidate of candidates(finding, rig, doc, now)) {
       yield;
+      if (++tries > MOST_TRIES) return ranked(out);
       const tried = tryCandidate(doc, candidate.change);
       if (!tried) continue;
       const after = measure.of(tried.assessment);

@@ -186,14 +186,14 @@ describe('the advice', () => {
     usedM3: 1,
     carriedM3: 1,
     gunPa: 2e7,
-    weakest: NaN,
-    strongest: NaN,
-    wanted: NaN,
+    weakest: null,
+    strongest: null,
+    wanted: null,
     massKg: 0,
     price: 0,
     chemicalsDay: 0,
     fuelKg: 5,
-    batteryLeft: NaN,
+    batteryLeft: null,
     ...more,
   });
   const often = { days: 500, chance: 0.3, low: 0.26, high: 0.34 };

@@ -31,19 +31,19 @@ export interface OptionRow {
   /** Water used in a day, mean, and most carried on a drive, m³. */
   readonly usedM3: number;
   readonly carriedM3: number;
-  /** Lowest pressure at a gun on the usual day, Pa; NaN where none is held. */
-  readonly gunPa: number;
-  /** Strength of the first mix at the wall: 5 and 95 days of a hundred, and what is wanted; NaN without one. */
-  readonly weakest: number;
-  readonly strongest: number;
-  readonly wanted: number;
+  /** Lowest pressure at a gun on the usual day, Pa; null where none is held. */
+  readonly gunPa: number | null;
+  /** Strength of the first mix at the wall: 5 and 95 days of a hundred, and what is wanted; null without one. */
+  readonly weakest: number | null;
+  readonly strongest: number | null;
+  readonly wanted: number | null;
   /** All liquids on board and the parts that differ, kg, and price, against the build as it is. */
   readonly massKg: number;
   readonly price: number;
   readonly chemicalsDay: number;
   readonly fuelKg: number;
-  /** Of the usable battery after the usual day; NaN without one. */
-  readonly batteryLeft: number;
+  /** Of the usable battery after the usual day; null without one. */
+  readonly batteryLeft: number | null;
 }
 
 export interface Comparison {
@@ -77,7 +77,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
     const sample = gatherSample(model, seed, [step.value]);
     const usual = simulateModel(model);
     const a = assess(read.rig);
-    const strength = sample.strengths.find((s) => !Number.isNaN(s.p50));
+    const strength = sample.strengths.at(0);
     rows.push({
       id: c.id,
       name: c.name,
@@ -87,15 +87,15 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
       lostS: sample.figures.waited.mean + sample.figures.undone.mean,
       usedM3: sample.figures.used.mean,
       carriedM3: sample.figures.carried.p95,
-      gunPa: usual.guns.length ? Math.min(...usual.guns.map((g) => g.lowestPa)) : NaN,
-      weakest: strength?.p5 ?? NaN,
-      strongest: strength?.p95 ?? NaN,
-      wanted: strength?.wanted ?? NaN,
+      gunPa: usual.guns.length ? Math.min(...usual.guns.map((g) => g.lowestPa)) : null,
+      weakest: strength?.p5 ?? null,
+      strongest: strength?.p95 ?? null,
+      wanted: strength?.wanted ?? null,
       massKg: massOf(model) - base.mass,
       price: bill(read.rig).price - base.price,
       chemicalsDay: a.chemical.mixes.reduce((s, m) => s + m.costPerJob.value * m.jobsPerDay, 0),
       fuelKg: usual.fuelKg,
-      batteryLeft: model.battery > 0 ? usual.batteryLeft / model.battery : NaN,
+      batteryLeft: usual.batteryLeft === null ? null : usual.batteryLeft / model.battery,
     });
   }
   return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance) };

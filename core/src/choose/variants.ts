@@ -83,9 +83,13 @@ export function withoutOptions(doc: RigDocument): RigDocument {
   return rest;
 }
 
-function leadsFrom(rig: Rig, end: Rig['lines'][number]['from'], machineId: string): boolean {
+/** Whether pressure comes to an end from a machine, over headers; a ring of headers leads nowhere new. */
+function leadsFrom(rig: Rig, end: Rig['lines'][number]['from'], machineId: string, seen: ReadonlySet<string> = new Set()): boolean {
   if (end.at === 'machine') return end.id === machineId;
-  return rig.lines.some((l) => l.role === 'pressure' && l.to.at === 'manifold' && l.to.id === end.id && leadsFrom(rig, l.from, machineId));
+  return rig.lines.some(
+    (l) =>
+      l.role === 'pressure' && l.to.at === 'manifold' && l.to.id === end.id && !seen.has(l.id) && leadsFrom(rig, l.from, machineId, new Set([...seen, l.id])),
+  );
 }
 
 const DAYS_LOOKED_AT = 120;

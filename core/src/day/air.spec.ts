@@ -72,7 +72,7 @@ describe('an air receiver', () => {
     const need = asked(rig({}, [spray('1 h')]));
     const carried = (phases: readonly Draft[]): number => {
       const d = rig({ freeAir: cfm(0.7 * need), receiver: '80 gal' }, phases);
-      return simulateDay(parseRig(d)).airLowest;
+      return simulateDay(parseRig(d)).airLowest!;
     };
     const once = carried([spray('1 min')]);
     expect(once).toBeLessThan(1);

@@ -367,15 +367,15 @@ describe('the mix over the day', () => {
     const d = plan(crewOfFour(), [job('a', [{ kind: 'mix', time: '60 min', crew: '1', gun: 'soft-gun', trigger: '80 %' }])]);
     const r = work(d);
     const mix = r.mixes.find((m) => m.mixId === 'blend')!;
-    expect(mix.lowest).toBeLessThan(mix.highest);
+    expect(mix.lowest).toBeLessThan(mix.highest!);
     const sh = r.vessels.find((x) => x.tankIds[0] === 'sh-tank')!;
     const stock = assess(parseRig(d)).chemical.liquids[0].today.value;
-    near(mix.usedM3 * mix.mean, (sh.start - sh.end) * stock, 1e-9);
+    near(mix.usedM3 * mix.mean!, (sh.start - sh.end) * stock, 1e-9);
   });
   test('its table agrees with the solved network at the strength of the assessment', () => {
     const d = plan(crewOfFour(), [job('a', [{ kind: 'mix', time: '1 min', crew: '1', gun: 'soft-gun', trigger: '100 %' }])]);
     const mix = work(d).mixes.find((m) => m.mixId === 'blend')!;
-    near(mix.mean, assess(parseRig(d)).chemical.mixes[0].first.value, 5e-3);
+    near(mix.mean!, assess(parseRig(d)).chemical.mixes[0].first.value, 5e-3);
   });
   test('an injector draws from its drum while its washer runs', () => {
     const d = plan(smallBuffer(), [job('a', [{ kind: 'mix', time: '5 min', crew: '1', gun: 'gun-a', trigger: '100 %' }])]);

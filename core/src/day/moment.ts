@@ -61,7 +61,7 @@ export function momentAt(day: DayResult, seconds: number): Moment | undefined {
     guns: trace.outletIds.flatMap((outletId, i) => (trace.gunPa[i][row] > 0 ? [{ outletId, pressurePa: trace.gunPa[i][row] }] : [])),
     mixes: day.mixes.flatMap((m, i) => {
       const strength = trace.strength[i][row];
-      return Number.isNaN(strength) ? [] : [{ mixId: m.mixId, strength }];
+      return strength === null ? [] : [{ mixId: m.mixId, strength }];
     }),
   };
 }

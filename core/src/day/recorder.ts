@@ -96,7 +96,7 @@ export class TraceRecorder implements Recorder {
       volumeM3: model.vessels.map((_, v) => rows.map((r) => r.v[v])),
       inM3s: model.vessels.map((_, v) => rows.map((r) => r.i[v])),
       outM3s: model.vessels.map((_, v) => rows.map((r) => r.o[v])),
-      strength: model.soft.map((_, k) => rows.map((r) => r.s[k])),
+      strength: model.soft.map((_, k) => rows.map((r) => (Number.isNaN(r.s[k]) ? null : r.s[k]))),
       outletIds: model.rig.outlets.map((o) => o.id),
       gunPa: model.rig.outlets.map((_, o) => rows.map((r) => r.g[o])),
       connected: rows.map((r) => r.c),

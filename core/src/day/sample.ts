@@ -138,6 +138,7 @@ export interface DaySample {
   /** Each thing that ran short, the likeliest first. */
   readonly causes: readonly (ShortKind & { readonly chance: Chance; readonly lostMeanS: number; readonly firstMedianS: number })[];
   readonly figures: Readonly<Record<DayFigure, Spread595>>;
+  /** Of mixes that were sprayed on some day. */
   readonly strengths: readonly { readonly mixId: string; readonly p5: number; readonly p50: number; readonly p95: number; readonly wanted: number }[];
   /** Season by season, where the whole year is worked; else none. */
   readonly seasons: readonly { readonly season: Season; readonly short: Chance }[];
@@ -273,9 +274,11 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
       .filter((s) => s.chance.chance > 0)
       .sort((a, b) => b.chance.chance - a.chance.chance),
     figures: Object.fromEntries(DAY_FIGURES.map((f, i) => [f, spread(column(chunks, (c) => c.figures, i))])) as Record<DayFigure, Spread595>,
-    strengths: model.soft.map((s, k) => {
-      const { p5, p50, p95 } = spread(column(chunks, (c) => c.strength, k).filter((x) => !Number.isNaN(x)));
-      return { mixId: s.mixId, p5, p50, p95, wanted: s.wanted };
+    strengths: model.soft.flatMap((s, k) => {
+      const sprayed = column(chunks, (c) => c.strength, k).filter((x) => !Number.isNaN(x));
+      if (!sprayed.length) return [];
+      const { p5, p50, p95 } = spread(sprayed);
+      return [{ mixId: s.mixId, p5, p50, p95, wanted: s.wanted }];
     }),
     seasons: model.spread.seasons.flatMap(({ season }, i, all) => {
       if (season === undefined || all.length < 2) return [];

@@ -44,9 +44,9 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
       return {
         mixId: s.mixId,
         usedM3: used,
-        mean: used > 0 ? run.mixStrength[k] / used : NaN,
-        lowest: used > 0 ? run.mixLow[k] : NaN,
-        highest: used > 0 ? run.mixHigh[k] : NaN,
+        mean: used > 0 ? run.mixStrength[k] / used : null,
+        lowest: used > 0 ? run.mixLow[k] : null,
+        highest: used > 0 ? run.mixHigh[k] : null,
         wanted: s.wanted,
       };
     }),
@@ -63,8 +63,8 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
     carriedMost: run.carriedMost,
     guns: model.rig.outlets.flatMap((o, i) => (Number.isFinite(run.gunLow[i]) ? [{ outletId: o.id, lowestPa: run.gunLow[i] }] : [])),
     hottest: model.rig.machines.map((m, i) => ({ machineId: m.id, temperatureK: run.hottest[i] })),
-    batteryLeft: model.battery > 0 ? run.batteryLeft : NaN,
-    airLowest: model.air.receiver > 0 ? run.airLowest / model.air.receiver : NaN,
+    batteryLeft: model.battery > 0 ? run.batteryLeft : null,
+    airLowest: model.air.receiver > 0 ? run.airLowest / model.air.receiver : null,
     fuelKg: run.fuelUsed,
     settled: run.settled,
     trace: recorder.trace(),

@@ -50,10 +50,10 @@ export interface VesselDay {
 export interface MixDay {
   readonly mixId: string;
   readonly usedM3: number;
-  /** Trade shares at the wall: mean by volume, and the ends. NaN when none was sprayed. */
-  readonly mean: number;
-  readonly lowest: number;
-  readonly highest: number;
+  /** Trade shares at the wall: mean by volume, and the ends. Null when none was sprayed. */
+  readonly mean: number | null;
+  readonly lowest: number | null;
+  readonly highest: number | null;
   readonly wanted: number;
 }
 
@@ -65,8 +65,8 @@ export interface DayTrace {
   /** In the step that begins at each time: into and out of each vessel, m³/s. */
   readonly inM3s: readonly (readonly number[])[];
   readonly outM3s: readonly (readonly number[])[];
-  /** Trade share at the wall by mix; NaN while none is sprayed. */
-  readonly strength: readonly (readonly number[])[];
+  /** Trade share at the wall by mix; null while none is sprayed. */
+  readonly strength: readonly (readonly (number | null)[])[];
   /** Outlets in the order of `gunPa`. */
   readonly outletIds: readonly string[];
   /** Pressure at each outlet with its trigger pulled, Pa; 0 while it is not in hand. */
@@ -95,10 +95,10 @@ export interface DayResult {
   readonly guns: readonly { readonly outletId: string; readonly lowestPa: number }[];
   /** Hottest water in front of each machine, K. */
   readonly hottest: readonly { readonly machineId: string; readonly temperatureK: number }[];
-  /** Battery charge left of what may be used, A s; NaN without one. */
-  readonly batteryLeft: number;
-  /** Least share of the receiver's air in the day; NaN without a receiver. */
-  readonly airLowest: number;
+  /** Battery charge left of what may be used, A s; null without one. */
+  readonly batteryLeft: number | null;
+  /** Least share of the receiver's air in the day; null without a receiver. */
+  readonly airLowest: number | null;
   readonly fuelKg: number;
   /** False when the day took more steps than it may: its figures are not to be trusted. */
   readonly settled: boolean;

@@ -10,7 +10,19 @@ import { workDay, type JobDocument, type PhaseDocument, type WorkDay, type WorkD
 import type { Rig } from '../rig/schema.js';
 import { handsOf } from './hands.js';
 
-const minutes = (s: number): string => typeableQuantity(Math.max(Math.round(s / 60), 1) * 60, 'time', 'min');
+/** Longest phase that can be typed, and longest that one kind of work is made to take in a day that nobody wrote, s. */
+const LONGEST_PHASE = 12 * 3600;
+const LONGEST_WORK = 24 * 3600;
+
+/** To the minute, one at least: nobody plans a phase closer. */
+const planned = (s: number): number => Math.max(Math.round(s / 60), 1) * 60;
+
+/** A stretch of work as phases that can be typed; work beyond a day and a night is not made up any longer. */
+function stretch(s: number, phase: Omit<Draft, 'time'>): Draft[] {
+  const whole = Math.min(Number.isFinite(s) ? s : LONGEST_WORK, LONGEST_WORK);
+  const parts = Math.max(1, Math.ceil(whole / LONGEST_PHASE));
+  return Array.from({ length: parts }, () => ({ ...phase, time: typeableQuantity(whole / parts, 'time', 'min') }));
+}
 /** Share of a soft wash pump's open flow that its hose usually leaves, where it cannot be solved. */
 const THROUGH_HOSE = 0.62;
 const MOST_JOBS = 6;
@@ -47,13 +59,7 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
       water: tap,
       phases: numbered([
         ...arrive(),
-        ...guns.map((g, i): Draft => ({
-          kind: 'wash',
-          time: typeableQuantity(rig.brief.job, 'time', 'min'),
-          crew: String(i + 1) as Draft['crew'],
-          gun: g.id,
-          trigger,
-        })),
+        ...guns.flatMap((g, i) => stretch(rig.brief.job, { kind: 'wash', crew: String(i + 1) as Draft['crew'], gun: g.id, trigger })),
         { kind: 'move', time: '10 min', crew: 'all' },
       ]),
     });
@@ -71,9 +77,9 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
           water: tap,
           phases: numbered([
             ...arrive(),
-            ...(hand ? [{ kind: 'mix', time: minutes(spray), crew: '1', gun: hand.id, trigger: '80 %' } as Draft] : []),
-            { kind: 'dwell', time: minutes(values[`wash-${need.surface}-dwell`]), crew: '1' },
-            ...(rinse > 0 && guns.length ? [{ kind: 'rinse', time: minutes(rinse), crew: '1', gun: guns[0].id, trigger: '70 %' } as Draft] : []),
+            ...(hand ? stretch(planned(spray), { kind: 'mix', crew: '1', gun: hand.id, trigger: '80 %' }) : []),
+            ...stretch(planned(values[`wash-${need.surface}-dwell`]), { kind: 'dwell', crew: '1' }),
+            ...(rinse > 0 && guns.length ? stretch(planned(rinse), { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: '70 %' }) : []),
             { kind: 'move', time: '10 min', crew: 'all' },
           ]),
         });

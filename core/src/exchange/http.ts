@@ -21,7 +21,12 @@ const version = v.pipe(v.number(), v.integer('A version is a whole number.'), v.
 
 /** A sentence with its figures, see `working`. */
 const message = v.custom<Message>(
-  (x) => typeof x === 'object' && x !== null && typeof (x as Message).template === 'string' && typeof (x as Message).values === 'object' && (x as Message).values !== null,
+  (x) =>
+    typeof x === 'object' &&
+    x !== null &&
+    typeof (x as Message).template === 'string' &&
+    typeof (x as Message).values === 'object' &&
+    (x as Message).values !== null,
   'a sentence',
 );
 

@@ -94,8 +94,7 @@ function terms(body: string): Term[] | null {
  * @returns the SI value and the text as typed (trimmed), or an error sentence. Never throws.
  */
 export function parseQuantity(text: string, dimension: Dimension, bareUnit?: string): ParseResult {
-  if (text.length > MOST_QUANTITY_TEXT)
-    return fail('too-long', `A quantity has at most ${MOST_QUANTITY_TEXT} characters; this has ${text.length}.`);
+  if (text.length > MOST_QUANTITY_TEXT) return fail('too-long', `A quantity has at most ${MOST_QUANTITY_TEXT} characters; this has ${text.length}.`);
   const typed = text.trim();
   if (typed === '') return fail('empty', `Type ${aDimension(dimension)}, such as ${example(dimension)}.`);
   let body = typed

@@ -26,7 +26,16 @@ describe('a quantity', () => {
   });
   test('that nearly reads is read in no more steps than it has characters, give or take', () => {
     // Each of these took minutes or a stack when reading was not bounded by length.
-    for (const bad of ['1 '.repeat(30), ' '.repeat(60), '1-'.repeat(30), '1/1'.repeat(20), '1,'.repeat(30), '½'.repeat(60), `1${'a'.repeat(59)}`, '1e'.repeat(30)])
+    for (const bad of [
+      '1 '.repeat(30),
+      ' '.repeat(60),
+      '1-'.repeat(30),
+      '1/1'.repeat(20),
+      '1,'.repeat(30),
+      '½'.repeat(60),
+      `1${'a'.repeat(59)}`,
+      '1e'.repeat(30),
+    ])
       expect(parseQuantity(bad, 'length').ok).toBe(false);
   });
 });
@@ -35,12 +44,24 @@ describe('a list', () => {
   test('too long is told once, and none of its entries', () => {
     let looked = 0;
     const entry = new Proxy({}, { get: () => (looked++, undefined), has: () => false, ownKeys: () => [] });
-    const told = problems((d) => own(d, 'tanks', Array.from({ length: 100_000 }, () => entry)));
+    const told = problems((d) =>
+      own(
+        d,
+        'tanks',
+        Array.from({ length: 100_000 }, () => entry),
+      ),
+    );
     expect(told).toEqual([expect.objectContaining({ path: 'tanks', message: 'At most 16 entries.' })]);
     expect(looked).toBe(0);
   });
   test('of wrong entries is told by the first fifty', () => {
-    const told = problems((d) => own(d, 'lines', Array.from({ length: 80 }, () => ({}))));
+    const told = problems((d) =>
+      own(
+        d,
+        'lines',
+        Array.from({ length: 80 }, () => ({})),
+      ),
+    );
     expect(told).toHaveLength(MOST_PROBLEMS);
   });
 });

@@ -39,7 +39,9 @@ const LIST_WORD: Readonly<Record<string, string>> = {
 /** `fullLevel` as "full level", `brief.day.tolerance` as "brief, day, tolerance". */
 const fieldWords = (keys: readonly string[]): string =>
   keys
-    .map((k) => (/^\d+$/.test(k) ? `${Number(k) + 1}` : k.replace(/[-_]/g, ' ').replace(/([a-z])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`)))
+    .map((k) =>
+      /^\d+$/.test(k) ? `${Number(k) + 1}` : k.replace(/[-_]/g, ' ').replace(/([a-z])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`),
+    )
     .join(', ');
 
 const nameOf = (x: Tree, list: string): string => {
@@ -61,7 +63,8 @@ export function differences(before: unknown, after: unknown, most = 1000): Diffe
   const walk = (a: unknown, b: unknown, path: readonly string[], thing: string, keys: readonly string[]): void => {
     if (Object.is(a, b) || out.length >= most) return;
     if (isTree(a) && isTree(b) && Array.isArray(a) === Array.isArray(b)) {
-      if (Array.isArray(a) && Array.isArray(b) && [...a, ...b].every((x) => isTree(x) && typeof x['id'] === 'string')) return lists(a as Tree[], b as Tree[], path, thing);
+      if (Array.isArray(a) && Array.isArray(b) && [...a, ...b].every((x) => isTree(x) && typeof x['id'] === 'string'))
+        return lists(a as Tree[], b as Tree[], path, thing);
       for (const k of new Set([...Object.keys(a), ...Object.keys(b)])) walk(a[k], b[k], [...path, k], thing, [...keys, k]);
       return;
     }
@@ -78,11 +81,13 @@ export function differences(before: unknown, after: unknown, most = 1000): Diffe
       else if (out.length < most) out.push({ thing: full(x), field: '', path: [...path, String(i)].join('.'), before: '', after: LIST_WORD[list] ?? 'entry' });
     });
     a.forEach((x, i) => {
-      if (!now.has(x['id']) && out.length < most) out.push({ thing: full(x), field: '', path: [...path, String(i)].join('.'), before: LIST_WORD[list] ?? 'entry', after: '' });
+      if (!now.has(x['id']) && out.length < most)
+        out.push({ thing: full(x), field: '', path: [...path, String(i)].join('.'), before: LIST_WORD[list] ?? 'entry', after: '' });
     });
     const kept = a.filter((x) => now.has(x['id'])).map((x) => x['id']);
     const order = b.filter((x) => then.has(x['id'])).map((x) => x['id']);
-    if (kept.some((id, i) => id !== order[i]) && out.length < most) out.push({ thing, field: `order of ${fieldWords([list])}`, path: path.join('.'), before: '', after: 'changed' });
+    if (kept.some((id, i) => id !== order[i]) && out.length < most)
+      out.push({ thing, field: `order of ${fieldWords([list])}`, path: path.join('.'), before: '', after: 'changed' });
   };
   walk(before, after, [], '', []);
   return out;

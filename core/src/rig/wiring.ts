@@ -102,6 +102,9 @@ export function wiringProblems(rig: Rig): Problem[] {
       if (parts.has(part.id)) out.push(problem('twice', `lines.${i}.parts.${p}.id`, 'unique', `The part id "${part.id}" is used twice in line "${line.id}".`));
       parts.add(part.id);
     });
+    // A machine's bypass may lead back to its own inlet; nothing else feeds itself.
+    if (line.from.id !== undefined && line.from.at === line.to.at && line.from.id === line.to.id && line.from.at !== 'machine')
+      out.push(problem('itself', `lines.${i}.to.id`, `another ${line.to.at}`, `Line "${line.name ?? line.id}" leads from "${line.to.id}" back to itself.`));
     for (const side of ['from', 'to'] as const) {
       const end = line[side];
       const path = `lines.${i}.${side}`;

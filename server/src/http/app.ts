@@ -26,11 +26,13 @@ function asAppError(error: unknown): AppError | undefined {
   if (error instanceof AppError) return error;
   const { type, status, statusCode, limit } = (error ?? {}) as { type?: string; status?: number; statusCode?: number; limit?: number };
   if (type === 'entity.parse.failed') return new AppError(400, 'json', '', 'JSON', 'The body is not JSON.');
-  if (type === 'entity.too.large') return new AppError(413, 'too-large', '', `≤ ${limit ?? 0} bytes`, `The body is larger than ${Math.round((limit ?? 0) / 1000)} kB.`);
+  if (type === 'entity.too.large')
+    return new AppError(413, 'too-large', '', `≤ ${limit ?? 0} bytes`, `The body is larger than ${Math.round((limit ?? 0) / 1000)} kB.`);
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new AppError(415, 'encoding', '', 'UTF-8', 'The body must be UTF-8 JSON.');
   if (error instanceof URIError) return new AppError(400, 'path', '', 'a readable address', 'The address cannot be read.');
   const code = status ?? statusCode;
-  if (code !== undefined && code >= 400 && code < 500) return new AppError(code, 'request', '', '', `The request cannot be served: ${(error as Error).message}.`);
+  if (code !== undefined && code >= 400 && code < 500)
+    return new AppError(code, 'request', '', '', `The request cannot be served: ${(error as Error).message}.`);
   return undefined;
 }
 

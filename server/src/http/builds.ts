@@ -1,16 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { AddBody, type BuildPage, IdText, type RigDocument, SaveBody } from '@pozzo/core';
-import { json, Router } from 'express';
+import { json, type Request, Router } from 'express';
 import * as v from 'valibot';
 import { AppError, InvalidError } from '../errors.js';
 import type { BuildStore } from '../store/builds.js';
 import type { RevisionStore } from '../store/revisions.js';
-import type { Work } from '../work/work.js';
+import { inlineWork, type Work } from '../work/work.js';
 import { read } from './reading.js';
 
 /** Most that a request with a document may bring: the largest document, and what stands around it. */
 export const BUILD_BODY = 1_010_000;
 const SMALL_BODY = 16_384;
+/** Largest body whose document is read where it came in: some ten milliseconds. */
+const READ_AT_ONCE = 60_000;
 
 const whole = (least: number, most: number, otherwise: number) =>
   v.optional(
@@ -46,8 +48,10 @@ export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Rou
   const small = json({ limit: SMALL_BODY });
   const large = json({ limit: BUILD_BODY });
 
-  const document = async (input: unknown): Promise<RigDocument> => {
-    const done = await work.run('read', { document: input });
+  /** A usual document is read at once; a large one may take long and is read elsewhere. */
+  const document = async (request: Request, input: unknown): Promise<RigDocument> => {
+    const bytes = Number(request.headers['content-length'] ?? Infinity);
+    const done = await (bytes <= READ_AT_ONCE ? inlineWork : work).run('read', { document: input });
     if (!done.ok) throw new InvalidError(done.problems, 'document');
     return done.document;
   };
@@ -59,7 +63,7 @@ export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Rou
   });
   router.post('/', large, async (request, response) => {
     const { id, request: name, document: given } = read(AddBody, request.body);
-    const added = await store.add(id ?? randomUUID(), await document(given), { request: name });
+    const added = await store.add(id ?? randomUUID(), await document(request, given), { request: name });
     saved(added.id);
     response.status(201).location(`/api/v1/builds/${added.id}`).json(added);
   });
@@ -79,7 +83,7 @@ export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Rou
   });
   router.put('/:id', large, async (request, response) => {
     const { version, document: given, request: name, unanswered } = read(SaveBody, request.body);
-    const done = await store.save(read(IdText, request.params['id'] as string, 'id'), version, await document(given), { request: name, unanswered });
+    const done = await store.save(read(IdText, request.params['id'] as string, 'id'), version, await document(request, given), { request: name, unanswered });
     saved(done.id);
     response.json(done);
   });

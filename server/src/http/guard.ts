@@ -25,12 +25,20 @@ export function guard(named: readonly string[] = []): RequestHandler {
   return (request, _response, next) => {
     const { host, origin } = request.headers;
     if (!allowed.has(hostName(host)))
-      throw new AppError(421, 'host', 'Host', [...allowed].join(', '), `Pozzo does not answer to the name "${(host ?? '').slice(0, 80)}". Open it by the address it prints.`);
+      throw new AppError(
+        421,
+        'host',
+        'Host',
+        [...allowed].join(', '),
+        `Pozzo does not answer to the name "${(host ?? '').slice(0, 80)}". Open it by the address it prints.`,
+      );
     const site = request.headers['sec-fetch-site'];
     const opensPage = reads(request.method) && !/^\/api(\/|$)/.test(request.path) && request.headers['sec-fetch-mode'] === 'navigate';
     const foreignSite = site !== undefined && site !== 'same-origin' && site !== 'none';
-    const foreignOrigin = origin !== undefined && (!/^https?:\/\//.test(origin) || origin.replace(/^https?:\/\//, '').toLowerCase() !== (host ?? '').toLowerCase());
-    if ((foreignSite && !opensPage) || foreignOrigin) throw new AppError(403, 'foreign', 'Origin', 'the application itself', 'Another page may not ask this server for anything.');
+    const foreignOrigin =
+      origin !== undefined && (!/^https?:\/\//.test(origin) || origin.replace(/^https?:\/\//, '').toLowerCase() !== (host ?? '').toLowerCase());
+    if ((foreignSite && !opensPage) || foreignOrigin)
+      throw new AppError(403, 'foreign', 'Origin', 'the application itself', 'Another page may not ask this server for anything.');
     next();
   };
 }

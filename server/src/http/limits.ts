@@ -15,6 +15,7 @@ export function atMost(aMinute: number): RequestHandler {
     // One person, one machine: all of it together.
     keyGenerator: () => 'all',
     skip: (request) => request.method === 'GET' || request.method === 'HEAD',
-    handler: (_request, _response, next) => next(new AppError(429, 'too-many', '', `≤ ${aMinute} a minute`, 'Too many requests in a minute. Wait a little.', 10)),
+    handler: (_request, _response, next) =>
+      next(new AppError(429, 'too-many', '', `≤ ${aMinute} a minute`, 'Too many requests in a minute. Wait a little.', 10)),
   });
 }

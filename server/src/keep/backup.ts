@@ -62,7 +62,8 @@ export async function backup(dataFolder: string, zipFile: string, now: Date = ne
   try {
     mkdirSync(folder, { recursive: true });
     const bytes = statSync(source).size + (existsSync(`${source}-wal`) ? statSync(`${source}-wal`).size : 0);
-    if (bytes > LARGEST) throw new YardError(`The yard is ${Math.round(bytes / 1e9)} GB: too large for one backup file. Stop Pozzo and copy the folder instead.`);
+    if (bytes > LARGEST)
+      throw new YardError(`The yard is ${Math.round(bytes / 1e9)} GB: too large for one backup file. Stop Pozzo and copy the folder instead.`);
     demandRoom(folder, bytes);
     const db = new Database(source, { readonly: true, fileMustExist: true, timeout: 5000 });
     try {
@@ -79,7 +80,9 @@ export async function backup(dataFolder: string, zipFile: string, now: Date = ne
   } catch (error) {
     if (error instanceof YardError) throw error;
     const code = (error as { code?: string }).code ?? '';
-    throw new YardError(/ENOSPC|SQLITE_FULL/.test(code) ? `The disk of ${folder} is full: there is no backup.` : `There is no backup: ${(error as Error).message}.`);
+    throw new YardError(
+      /ENOSPC|SQLITE_FULL/.test(code) ? `The disk of ${folder} is full: there is no backup.` : `There is no backup: ${(error as Error).message}.`,
+    );
   } finally {
     for (const f of [part, copy, `${copy}-wal`, `${copy}-shm`]) rmSync(f, { force: true });
   }
@@ -92,7 +95,7 @@ function writeZip(copy: string, part: string, now: Date): BackupNote {
     let failed: Error | null = null;
     const zip = new Zip((error, data) => {
       if (error) failed = error;
-      else for (let at = 0; at < data.length; ) at += writeSync(out, data, at);
+      else for (let at = 0; at < data.length;) at += writeSync(out, data, at);
     });
     const entry = (name: string, write: (push: (data: Uint8Array, last: boolean) => void) => void): void => {
       const file = new ZipDeflate(name, { level: 6 });
@@ -121,7 +124,7 @@ function writeZip(copy: string, part: string, now: Date): BackupNote {
       const from = openSync(copy, 'r');
       try {
         const left = statSync(copy).size;
-        for (let at = 0; at < left; ) {
+        for (let at = 0; at < left;) {
           const chunk = Buffer.alloc(Math.min(CHUNK, left - at));
           at += readWhole(from, chunk, at);
           push(chunk, at >= left);

@@ -46,9 +46,7 @@ export class DailyBackups {
 
   list(): Backups {
     const names = existsSync(this.folder) ? readdirSync(this.folder).filter(isBackupName) : [];
-    const backups = names
-      .map((name) => ({ name, ...this.factsOf(name) }))
-      .sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
+    const backups = names.map((name) => ({ name, ...this.factsOf(name) })).sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : 0));
     return { folder: this.folder, backups, trouble: this.trouble };
   }
 
@@ -78,7 +76,9 @@ export class DailyBackups {
         await this.alsoDaily();
         mkdirSync(this.folder, { recursive: true });
         await this.make(this.dataFolder, file, at);
-        const daily = readdirSync(this.folder).filter((n) => DAILY.test(n)).sort();
+        const daily = readdirSync(this.folder)
+          .filter((n) => DAILY.test(n))
+          .sort();
         for (const old of daily.slice(0, -DAILY_KEPT)) if (old !== `${dayName(at)}.zip`) rmSync(join(this.folder, old), { force: true });
       });
       this.trouble = null;

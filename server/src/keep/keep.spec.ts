@@ -57,9 +57,7 @@ describe('a backup', () => {
     await writing;
     expect(made).toMatchObject({ builds: 1, deleted: 1, file: zip });
     const found = await entries(zip);
-    expect([...found.keys()].filter((n) => n.endsWith('.json')).sort()).toEqual(
-      expect.arrayContaining(['backup.json', 'deleted/second--b.json']),
-    );
+    expect([...found.keys()].filter((n) => n.endsWith('.json')).sort()).toEqual(expect.arrayContaining(['backup.json', 'deleted/second--b.json']));
     const rig = [...found.keys()].find((n) => /^builds\/.*--a\.json$/.test(n))!;
     expect(parseRig(JSON.parse(found.get(rig)!.toString())).machines).toHaveLength(1);
     expect(found.get('pozzo.sqlite')!.subarray(0, 15).toString()).toBe('SQLite format 3');
@@ -135,7 +133,10 @@ describe('the daily backup', () => {
       await daily.daily();
       now = new Date(2026, 0, 2 + d, 9);
     }
-    const names = daily.list().backups.map((b) => b.name).sort();
+    const names = daily
+      .list()
+      .backups.map((b) => b.name)
+      .sort();
     expect(names.filter((n) => /^pozzo-\d{4}-\d\d-\d\d\.zip$/.test(n))).toHaveLength(DAILY_KEPT);
     expect(names).toContain('pozzo-2026-01-01-090000.zip');
     expect(names).toContain('pozzo-2026-01-20.zip');
@@ -143,7 +144,12 @@ describe('the daily backup', () => {
   });
   test('that cannot be made is told, removes none, and is tried again', async () => {
     const into = join(place, 'trouble');
-    const daily = new DailyBackups(yard.folder, into, () => new Date(2026, 0, 1), () => Promise.reject(new Error('There is no room for a backup.')));
+    const daily = new DailyBackups(
+      yard.folder,
+      into,
+      () => new Date(2026, 0, 1),
+      () => Promise.reject(new Error('There is no room for a backup.')),
+    );
     await daily.daily();
     expect(daily.list()).toMatchObject({ backups: [], trouble: 'There is no room for a backup.' });
     const well = new DailyBackups(yard.folder, into, () => new Date(2026, 0, 1));
@@ -157,11 +163,14 @@ describe('the daily backup', () => {
     expect(list.body.backups).toHaveLength(1);
     const name = list.body.backups[0].name as string;
     utimesSync(join(yard.folder, 'backups', name), 0, 0);
-    const got = await request(yard.app).get(`/api/v1/backups/${name}`).buffer().parse((res, done) => {
-      const parts: Buffer[] = [];
-      res.on('data', (d: Buffer) => parts.push(d));
-      res.on('end', () => done(null, Buffer.concat(parts)));
-    });
+    const got = await request(yard.app)
+      .get(`/api/v1/backups/${name}`)
+      .buffer()
+      .parse((res, done) => {
+        const parts: Buffer[] = [];
+        res.on('data', (d: Buffer) => parts.push(d));
+        res.on('end', () => done(null, Buffer.concat(parts)));
+      });
     expect([...(got.body as Buffer).subarray(0, 2)]).toEqual([0x50, 0x4b]);
     for (const bad of ['..%2Fpozzo.sqlite', 'pozzo.sqlite', 'pozzo-2020-01-01.zip', '%2e%2e'])
       expect((await request(yard.app).get(`/api/v1/backups/${bad}`)).status).toBe(404);

@@ -75,7 +75,7 @@ function unpack(zipFile: string, to: string, folder: string): void {
         if (failed) return;
         written += data.length;
         if (written > room) failed = new YardError(`The disk of ${folder} has no room for what is in "${zipFile}".`);
-        else for (let at = 0; at < data.length; ) at += writeSync(out, data, at);
+        else for (let at = 0; at < data.length;) at += writeSync(out, data, at);
         whole ||= last;
       };
       file.start();
@@ -95,5 +95,6 @@ function unpack(zipFile: string, to: string, folder: string): void {
     closeSync(out);
   }
   if (failed instanceof YardError) throw failed;
-  if (failed || !found || !whole) throw new YardError(`"${zipFile}" is no backup of Pozzo${failed ? ` (${failed.message})` : found ? ': it ends early' : ''}. Nothing was changed.`);
+  if (failed || !found || !whole)
+    throw new YardError(`"${zipFile}" is no backup of Pozzo${failed ? ` (${failed.message})` : found ? ': it ends early' : ''}. Nothing was changed.`);
 }

@@ -29,7 +29,13 @@ export class StaleWriteError extends AppError {
 
 const notFound = (id: string): AppError => new AppError(404, 'unknown', 'id', 'an id in the yard', `There is no build "${id.slice(0, 60)}".`);
 const damaged = (id: string): AppError =>
-  new AppError(422, 'damaged', 'id', 'a readable build', `The record of build "${id.slice(0, 60)}" is damaged. An earlier version of it can be taken back from its history.`);
+  new AppError(
+    422,
+    'damaged',
+    'id',
+    'a readable build',
+    `The record of build "${id.slice(0, 60)}" is damaged. An earlier version of it can be taken back from its history.`,
+  );
 
 type BuildFields = Pick<BuildRow, 'id' | 'version' | 'document' | 'updatedAt'>;
 
@@ -120,8 +126,7 @@ export class BuildStore {
   get(id: string): Promise<Build> {
     return this.db.read((h) => {
       const row = h.prepare(`SELECT id, version, document, updated_at AS updatedAt FROM build WHERE id = ? AND deleted_at IS NULL`).get(id) as
-        | BuildFields
-        | undefined;
+        BuildFields | undefined;
       if (!row) throw notFound(id);
       return build(row);
     });
@@ -179,7 +184,13 @@ export class BuildStore {
   }
 
   private revise(w: Writing, buildId: string, version: number, document: string, savedAt: string, request: string | undefined): void {
-    w.run(w.source.createQueryBuilder().insert().into(RevisionEntity).values({ buildId, version, document, savedAt, request: request ?? null }));
+    w.run(
+      w.source
+        .createQueryBuilder()
+        .insert()
+        .into(RevisionEntity)
+        .values({ buildId, version, document, savedAt, request: request ?? null }),
+    );
   }
 
   /** Takes a build out of the yard; it can be brought back with {@link restore}. */
@@ -207,6 +218,11 @@ function line(row: LineRow): Line {
   const judged =
     verdict === null || headline === null
       ? null
-      : ({ verdict, headline: JSON.parse(headline) as unknown, sampled: sampled === 1, chance: chance === null ? null : (JSON.parse(chance) as unknown) } as Judgement);
+      : ({
+          verdict,
+          headline: JSON.parse(headline) as unknown,
+          sampled: sampled === 1,
+          chance: chance === null ? null : (JSON.parse(chance) as unknown),
+        } as Judgement);
   return { ...rest, damaged: sound !== 1, judged };
 }

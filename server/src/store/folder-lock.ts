@@ -43,7 +43,8 @@ export function lockFolder(folder: string, what: string, now: () => Date = () =>
     writeFileSync(join(folder, HOLDER_FILE), JSON.stringify({ pid: process.pid, since: now().toISOString(), what } satisfies Holder));
   } catch (error) {
     handle?.close();
-    if (!String((error as { code?: string }).code).startsWith('SQLITE_BUSY')) throw new YardError(`The folder ${folder} cannot be used: ${(error as Error).message}.`);
+    if (!String((error as { code?: string }).code).startsWith('SQLITE_BUSY'))
+      throw new YardError(`The folder ${folder} cannot be used: ${(error as Error).message}.`);
     const holder = holderOf(folder);
     const who = holder ? `${holder.what} (process ${holder.pid}, since ${holder.since})` : 'another Pozzo';
     throw new YardError(`The yard in ${folder} is held by ${who}. Only one may write to it: stop that one first, or set POZZO_DATA to another folder.`);

@@ -4,7 +4,8 @@ import { YardError } from '../errors.js';
 import { TABLES } from './entities.js';
 import { MIGRATION_NAMES } from './migrations.js';
 
-const MEND = 'Look at it with “npm run -s pozzo -- check”, and bring back a backup with “npm run -s pozzo -- restore <backup.zip>”: what is there now is kept beside it.';
+const MEND =
+  'Look at it with “npm run -s pozzo -- check”, and bring back a backup with “npm run -s pozzo -- restore <backup.zip>”: what is there now is kept beside it.';
 
 /** The first sixteen bytes of every SQLite file. */
 function isSqlite(file: string): boolean {
@@ -31,7 +32,12 @@ export function yardTroubles(file: string, wasYard: boolean): string[] {
     db = new Database(file, { fileMustExist: true, timeout: 2000 });
     const found = db.pragma('quick_check(5)') as { quick_check: string }[];
     if (found.length !== 1 || found[0].quick_check !== 'ok')
-      return [`The yard’s database is damaged: ${found.map((f) => f.quick_check.split('\n')[0]).join('; ').slice(0, 300)}. ${MEND}`];
+      return [
+        `The yard’s database is damaged: ${found
+          .map((f) => f.quick_check.split('\n')[0])
+          .join('; ')
+          .slice(0, 300)}. ${MEND}`,
+      ];
     const tables = new Set((db.prepare(`SELECT name FROM sqlite_master WHERE type = 'table'`).all() as { name: string }[]).map((t) => t.name));
     if (!tables.has('migrations')) return [`The yard’s database is damaged: it does not say of which version it is. ${MEND}`];
     const steps = (db.prepare(`SELECT name FROM migrations`).all() as { name: string }[]).map((m) => m.name);

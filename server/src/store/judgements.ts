@@ -31,16 +31,15 @@ export class JudgementStore {
    * @param sampling whether those that only lack their days are asked for
    */
   waiting(most: number, sampling: boolean): Promise<Waiting[]> {
-    return this.db.read(
-      (h) =>
-        h
-          .prepare(
-            `SELECT b.id, b.version, b.document, j.build_id IS NOT NULL AS known FROM build b
+    return this.db.read((h) =>
+      h
+        .prepare(
+          `SELECT b.id, b.version, b.document, j.build_id IS NOT NULL AS known FROM build b
              LEFT JOIN judgement j ON j.build_id = b.id AND j.version = b.version AND j.engine = ?
              WHERE b.deleted_at IS NULL AND ${sampling ? 'j.sampled = 0' : 'j.build_id IS NULL'} ORDER BY b.updated_at DESC LIMIT ?`,
-          )
-          .all(this.engine, most)
-          .map((r) => ({ ...(r as Waiting), known: (r as { known: number }).known === 1 })),
+        )
+        .all(this.engine, most)
+        .map((r) => ({ ...(r as Waiting), known: (r as { known: number }).known === 1 })),
     );
   }
 

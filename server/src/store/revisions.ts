@@ -33,8 +33,7 @@ export class RevisionStore {
   get(id: string, version: number): Promise<{ id: string; version: number; savedAt: string; document: RigDocument }> {
     return this.db.read((h) => {
       const row = h.prepare(`SELECT version, saved_at AS savedAt, document FROM revision WHERE build_id = ? AND version = ?`).get(id, version) as
-        | Revision
-        | undefined;
+        Revision | undefined;
       if (!row) throw new AppError(404, 'unknown', 'version', 'a version that is kept', `Version ${version} of this build is not kept.`);
       const document = documentOf(row.document);
       if (!document) throw new AppError(422, 'damaged', 'version', 'a readable version', `The record of version ${version} is damaged.`);

@@ -9,11 +9,7 @@ const kept = (all: Saved[]): number[] => {
 };
 
 test('all of today stay, of each earlier day the last, of each week long ago the last', () => {
-  const days = [
-    ...[80, 79, 78, 60, 59].map((d) => at(d)),
-    ...[3, 3, 3, 2, 1, 1].map((d, i) => at(d, 8 + i)),
-    ...Array.from({ length: 20 }, () => at(0)),
-  ];
+  const days = [...[80, 79, 78, 60, 59].map((d) => at(d)), ...[3, 3, 3, 2, 1, 1].map((d, i) => at(d, 8 + i)), ...Array.from({ length: 20 }, () => at(0))];
   const all = days.map((savedAt, i) => ({ version: i + 1, savedAt }));
   const left = kept(all);
   expect(left.slice(-20)).toEqual(Array.from({ length: 20 }, (_, i) => i + 12));
@@ -25,14 +21,33 @@ test('all of today stay, of each earlier day the last, of each week long ago the
   expect(left.filter((v) => v <= 5).length).toBeLessThan(5);
 });
 test('the newest stays whatever the clock said, and times to come are kept', () => {
-  expect(versionsToDrop([{ version: 1, savedAt: at(-400) }, { version: 2, savedAt: at(200) }], now)).toEqual([]);
-  expect(versionsToDrop([{ version: 1, savedAt: at(5, 23) }, { version: 2, savedAt: at(5, 1) }], now)).toEqual([1]);
+  expect(
+    versionsToDrop(
+      [
+        { version: 1, savedAt: at(-400) },
+        { version: 2, savedAt: at(200) },
+      ],
+      now,
+    ),
+  ).toEqual([]);
+  expect(
+    versionsToDrop(
+      [
+        { version: 1, savedAt: at(5, 23) },
+        { version: 2, savedAt: at(5, 1) },
+      ],
+      now,
+    ),
+  ).toEqual([1]);
 });
 test('seeded: whatever the times, the newest is kept and every day that had a version has one', () => {
   let seed = 7;
   const random = (): number => (seed = (seed * 48271) % 2147483647) / 2147483647;
   for (let round = 0; round < 200; round++) {
-    const all = Array.from({ length: 1 + Math.floor(random() * 40) }, (_, i) => ({ version: i + 1, savedAt: at(Math.floor(random() * 60) - 2, Math.floor(random() * 24)) }));
+    const all = Array.from({ length: 1 + Math.floor(random() * 40) }, (_, i) => ({
+      version: i + 1,
+      savedAt: at(Math.floor(random() * 60) - 2, Math.floor(random() * 24)),
+    }));
     const left = kept(all);
     expect(left).toContain(all.length);
     const day = (v: number): string => new Date(all[v - 1].savedAt).toDateString();

@@ -7,7 +7,10 @@ let yard: TestYard;
 beforeEach(async () => (yard = await openYard()));
 afterEach(() => yard.end());
 
-const save = (id: string, version: number, name: string) => request(yard.app).put(`/api/v1/builds/${id}`).send({ version, document: named(name) });
+const save = (id: string, version: number, name: string) =>
+  request(yard.app)
+    .put(`/api/v1/builds/${id}`)
+    .send({ version, document: named(name) });
 const nameOf = async (y: TestYard, id: string): Promise<string> => (await y.store.get(id)).document.name;
 
 /** As full as the file is now: whatever needs another page fails as on a full disk. */
@@ -54,7 +57,9 @@ describe('a full disk', () => {
   test('that fails a COMMIT itself leaves nothing open and nothing half done', async () => {
     await yard.store.add('a', named('Before'));
     // A COMMIT that fails without rolling back: a deferred constraint.
-    yard.db.handle.exec(`PRAGMA foreign_keys = ON; CREATE TABLE parent (id TEXT PRIMARY KEY); CREATE TABLE child (p TEXT REFERENCES parent(id) DEFERRABLE INITIALLY DEFERRED)`);
+    yard.db.handle.exec(
+      `PRAGMA foreign_keys = ON; CREATE TABLE parent (id TEXT PRIMARY KEY); CREATE TABLE child (p TEXT REFERENCES parent(id) DEFERRABLE INITIALLY DEFERRED)`,
+    );
     await expect(yard.db.write((w) => w.run({ getQueryAndParameters: () => [`INSERT INTO child VALUES ('nobody')`, []] }))).rejects.toThrow(/FOREIGN KEY/);
     expect(yard.db.handle.inTransaction).toBe(false);
     expect((await save('a', 1, 'After')).status).toBe(200);
@@ -144,6 +149,12 @@ describe('an answer lost on the way', () => {
     const body = { id: 'n', document: named('New'), request: 'n1' };
     expect((await request(yard.app).post('/api/v1/builds').send(body)).status).toBe(201);
     expect((await request(yard.app).post('/api/v1/builds').send(body)).status).toBe(201);
-    expect((await request(yard.app).post('/api/v1/builds').send({ ...body, document: named('Other'), request: 'n2' })).status).toBe(409);
+    expect(
+      (
+        await request(yard.app)
+          .post('/api/v1/builds')
+          .send({ ...body, document: named('Other'), request: 'n2' })
+      ).status,
+    ).toBe(409);
   });
 });

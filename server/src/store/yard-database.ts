@@ -33,11 +33,13 @@ export interface Writing {
   readonly source: DataSource;
 }
 
-export const diskFull = (): AppError => new AppError(507, 'disk-full', '', 'free space', 'The disk is full: nothing was saved. Make room, and it will be saved.', 5);
+export const diskFull = (): AppError =>
+  new AppError(507, 'disk-full', '', 'free space', 'The disk is full: nothing was saved. Make room, and it will be saved.', 5);
 const locked = (): AppError => new AppError(503, 'locked', '', '', 'The database is locked by another program: nothing was saved yet. It is tried again.', 2);
 const gone = (): AppError =>
   new AppError(503, 'folder-gone', '', '', 'The folder of the yard is gone: nothing can be saved. Bring it back (a drive, a share?) or start Pozzo again.', 10);
-const failing = (why: string): AppError => new AppError(503, 'storage', '', '', `The disk does not take what is saved (${why}): nothing was saved. It is tried again.`, 5);
+const failing = (why: string): AppError =>
+  new AppError(503, 'storage', '', '', `The disk does not take what is saved (${why}): nothing was saved. It is tried again.`, 5);
 
 /**
  * The yard's database: one connection of this process's own, one writer a folder. Writes are synchronous transactions that
@@ -146,7 +148,11 @@ export class YardDatabase {
           .prepare(sql)
           .get(...parameters) as Record<string, unknown> | undefined;
         if (!raw) return undefined;
-        return Object.fromEntries(source().getMetadata(entity).columns.map((c) => [c.propertyName, raw[`x_${c.databaseName}`]])) as never;
+        return Object.fromEntries(
+          source()
+            .getMetadata(entity)
+            .columns.map((c) => [c.propertyName, raw[`x_${c.databaseName}`]]),
+        ) as never;
       },
       get source() {
         return source();
@@ -205,7 +211,9 @@ export class YardDatabase {
       if (done.busy) throw locked();
     } catch (error) {
       if (error instanceof AppError) throw error;
-      throw String((error as { code?: unknown }).code) === 'SQLITE_FULL' || this.noRoom() ? diskFull() : failing(String((error as { code?: unknown }).code ?? 'unknown'));
+      throw String((error as { code?: unknown }).code) === 'SQLITE_FULL' || this.noRoom()
+        ? diskFull()
+        : failing(String((error as { code?: unknown }).code ?? 'unknown'));
     }
     this.broken = false;
   }

@@ -81,7 +81,9 @@ describe('the yard is judged beside the saves', () => {
   test('another engine judges all anew', async () => {
     const yard = await openYard();
     await yard.store.add('a', named('A'));
-    await yard.judgements.put([{ id: 'a', version: 1, judgement: { verdict: 'stop', headline: { template: 'old', values: {} }, chance: null, sampled: true } }]);
+    await yard.judgements.put([
+      { id: 'a', version: 1, judgement: { verdict: 'stop', headline: { template: 'old', values: {} }, chance: null, sampled: true } },
+    ]);
     expect((await judged(yard))[0].judged?.verdict).toBe('stop');
     const { BuildStore } = await import('../store/builds');
     const { JudgementStore } = await import('../store/judgements');

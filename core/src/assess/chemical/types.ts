@@ -193,7 +193,8 @@ export interface CircuitResult {
 export interface WinterResult {
   readonly circuits: readonly CircuitResult[];
   readonly coldestK: number | undefined;
-  readonly glycolShare: number;
+  /** Of the mix in the lines; 0 without frost, null where the product does not stand the coldest night: no amount of it would do. */
+  readonly glycolShare: number | null;
   readonly antifreeze: Figure;
   readonly cost: number;
   /** In antifreeze tanks as the rig stands, m³; undefined where there is none. */

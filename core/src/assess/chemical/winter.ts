@@ -36,30 +36,36 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const coldest = rig.brief.coldest;
   const wet = circuits.filter((c) => !/fill/i.test(c.name)).reduce((s, c) => s + c.wettedM3, 0);
   const needed = coldest === undefined ? 0 : antifreezeNeeded(wet, values['flush-left'], values['antifreeze-product'], coldest);
+  /** Whether the product stands the coldest night at all. */
+  const within = Number.isFinite(needed);
   const tanks = rig.tanks.filter((t) => t.liquid === 'antifreeze');
   const tank = tanks.at(0);
   const chemical = rig.mixes.length > 0;
   return {
     circuits,
     coldestK: coldest,
-    glycolShare: coldest === undefined ? 0 : glycolShare(coldest),
+    glycolShare: coldest === undefined ? 0 : within ? glycolShare(coldest) : null,
     antifreeze: figure(
-      needed,
+      within ? needed : Infinity,
       'volume',
       'antifreeze',
       [input('V', 'wetted, without fill hoses', wet, 'volume'), input('T', 'coldest night', coldest ?? FROST, 'temperature')],
       ['antifreeze-product', 'flush-left', 'pump-wetted'],
     ),
-    cost: ((Number.isFinite(needed) ? needed : 0) / GALLON) * values['antifreeze-price'],
+    cost: ((within ? needed : 0) / GALLON) * values['antifreeze-price'],
     onBoardM3: tank && tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))), 0),
     away: [
       ...(chemical ? ['Rinse every chemical line with water until the tip runs clear: glycol and SH must not meet.'] : []),
       'Shut the spigot and drain the fill hose from its far end.',
       'Dump the water tank with its lid open; leave the dump valve open.',
-      ...(tank ? [`Turn the feed valve from the water tank to ${tank.name}.`] : ['Put the suction hose into a pail of antifreeze.']),
-      'Run each machine slowly, each gun in turn, until colour comes out, then a minute through the bypass.',
+      ...(within
+        ? [
+            tank ? `Turn the feed valve from the water tank to ${tank.name}.` : 'Put the suction hose into a pail of antifreeze.',
+            'Run each machine slowly, each gun in turn, until colour comes out, then a minute through the bypass.',
+          ]
+        : ['Colder than the antifreeze stands: keep the rig in a warm place, or drain it and blow every line, pump and gun dry with air.']),
       'Half-open every ball valve: a shut ball holds water.',
-      ...(chemical ? ['Run each soft wash pump on antifreeze until colour comes out at the tip; open metering valves wide while you do.'] : []),
+      ...(chemical && within ? ['Run each soft wash pump on antifreeze until colour comes out at the tip; open metering valves wide while you do.'] : []),
     ],
     back: [
       'Shut half-open ball valves again, dump valve first.',

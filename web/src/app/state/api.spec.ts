@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { pontoonRig } from '@pozzo/core';
-import { Api, ApiError } from './api';
+import { Api, type ApiError } from './api';
 
 const build = { id: 'a', version: 4, document: pontoonRig(), updatedAt: '2026-01-01T00:00:00.000Z' };
 

@@ -9,7 +9,7 @@ export const applySettings = createEffect(
     store.select(settingsFeature.selectSettingsState).pipe(
       tap((settings) => {
         document.documentElement.dataset['theme'] = settings.theme;
-        keepSettings(document.defaultView!.localStorage, settings);
+        keepSettings(() => document.defaultView!.localStorage, settings);
       }),
     ),
   { functional: true, dispatch: false },

@@ -15,11 +15,11 @@ export const SettingsActions = createActionGroup({
 
 const KEY = 'pozzo.settings';
 
-/** Settings as kept on this device; anything unreadable falls back to the usual ones. */
-export function keptSettings(storage: Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
+/** Settings as kept on this device; anything unreadable, and storage that may not even be named, falls back to the usual ones. */
+export function keptSettings(storage: () => Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
   const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light' };
   try {
-    const kept = JSON.parse(storage.getItem(KEY) ?? '{}') as Partial<SettingsState>;
+    const kept = JSON.parse(storage().getItem(KEY) ?? '{}') as Partial<SettingsState>;
     return {
       units: kept.units === 'metric' || kept.units === 'us' ? kept.units : usual.units,
       theme: kept.theme === 'light' || kept.theme === 'dark' || kept.theme === 'sunlight' ? kept.theme : usual.theme,
@@ -29,9 +29,9 @@ export function keptSettings(storage: Pick<Storage, 'getItem'>, prefersDark: boo
   }
 }
 
-export function keepSettings(storage: Pick<Storage, 'setItem'>, settings: SettingsState): void {
+export function keepSettings(storage: () => Pick<Storage, 'setItem'>, settings: SettingsState): void {
   try {
-    storage.setItem(KEY, JSON.stringify(settings));
+    storage().setItem(KEY, JSON.stringify(settings));
   } catch {
     // A full or forbidden store only costs the habit, not the work.
   }
@@ -39,7 +39,7 @@ export function keepSettings(storage: Pick<Storage, 'setItem'>, settings: Settin
 
 const browser = typeof window === 'undefined' ? undefined : window;
 const initial: SettingsState = browser
-  ? keptSettings(browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
+  ? keptSettings(() => browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
   : { units: 'us', theme: 'light' };
 
 export const settingsFeature = createFeature({

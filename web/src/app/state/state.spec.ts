@@ -193,15 +193,20 @@ describe('settings', () => {
     ['{"units":"ells"}', 'us', 'dark'],
     ['not json', 'us', 'dark'],
     [null, 'us', 'dark'],
-  ])('%s', (kept, units, theme) => expect(keptSettings({ getItem: () => kept }, true)).toEqual({ units, theme }));
-  test('a full store costs nothing', () => {
+  ])('%s', (kept, units, theme) => expect(keptSettings(() => ({ getItem: () => kept }), true)).toEqual({ units, theme }));
+  test('storage that is full, or may not be named, costs nothing', () => {
+    const forbidden = (): never => {
+      throw new DOMException('no', 'SecurityError');
+    };
+    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light' });
+    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light' })).not.toThrow();
     expect(() =>
       keepSettings(
-        {
+        () => ({
           setItem: () => {
             throw new Error('full');
           },
-        },
+        }),
         { units: 'us', theme: 'light' },
       ),
     ).not.toThrow();

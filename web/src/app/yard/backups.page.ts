@@ -49,7 +49,7 @@ import { Api, asApiError } from '../state/api';
           </ng-container>
           <ng-container matColumnDef="act">
             <th mat-header-cell *matHeaderCellDef><span class="unseen">What to do</span></th>
-            <td mat-cell *matCellDef="let b" class="acts">
+            <td mat-cell *matCellDef="let b">
               <a mat-stroked-button [href]="'/api/v1/backups/' + b.name" download [attr.aria-label]="'Take away ' + b.name">Take away</a>
             </td>
           </ng-container>

@@ -36,7 +36,7 @@ const PAGE = 50;
           </ng-container>
           <ng-container matColumnDef="act">
             <th mat-header-cell *matHeaderCellDef><span class="unseen">What to do</span></th>
-            <td mat-cell *matCellDef="let b" class="acts">
+            <td mat-cell *matCellDef="let b">
               <button mat-stroked-button type="button" [attr.aria-label]="'Bring back ' + b.name" (click)="bringBack(b)">Bring back</button>
             </td>
           </ng-container>

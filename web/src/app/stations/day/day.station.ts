@@ -323,14 +323,13 @@ export class DayStation implements OnDestroy {
     if (f.dumped.p95 > 0) out.push({ label: 'Dumped', text: of(f.dumped, 'volume') });
     const doc = this.rig.document();
     for (const x of s.strengths)
-      if (!Number.isNaN(x.p50))
-        out.push({
-          label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`,
-          text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}`,
-        });
+      out.push({
+        label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`,
+        text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}`,
+      });
     for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
-    if (!Number.isNaN(u.batteryLeft)) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
-    if (!Number.isNaN(u.airLowest)) out.push({ label: 'Air in the receiver, least', text: this.q(u.airLowest, 'ratio', 2) });
+    if (u.batteryLeft !== null) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
+    if (u.airLowest !== null) out.push({ label: 'Air in the receiver, least', text: this.q(u.airLowest, 'ratio', 2) });
     return out;
   });
 }

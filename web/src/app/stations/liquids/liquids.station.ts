@@ -157,7 +157,7 @@ export class LiquidsStation {
     const w = this.winter()!;
     if (w.coldestK === undefined) return 'Say how cold the nights get, and the antifreeze is worked out. Wetted volume of each circuit:';
     if (w.glycolShare === 0) return 'No frost: draining is enough. Wetted volume of each circuit:';
-    if (Number.isNaN(w.antifreeze.value)) return 'Colder than the antifreeze can stand: drain and blow out, or keep the rig inside.';
+    if (w.glycolShare === null) return 'Colder than the antifreeze can stand: drain and blow out, or keep the rig inside.';
     return `${this.q(w.antifreeze.value, 'volume', 2)} of antifreeze, about ${this.q(w.cost, 'money', 2)}, for ${this.q(w.coldestK, 'temperature')}: ${this.q(w.glycolShare, 'ratio', 2)} glycol in the lines.`;
   });
 

@@ -100,12 +100,19 @@ export class OptionsStation implements OnDestroy {
     const rows = this.rows();
     const u = this.rig.units();
     if (!rows.length) return [];
-    const q = (v: number, d: Parameters<typeof formatQuantity>[1], digits = 3): string => (Number.isNaN(v) ? '–' : formatQuantity(v, d, u, { digits }));
+    const q = (v: number, d: Parameters<typeof formatQuantity>[1], digits = 3): string => formatQuantity(v, d, u, { digits });
     /** Marks what differs from the build by more than `least`. */
-    const line = (label: string, of: (r: OptionRow) => number, text: (r: OptionRow) => string, wants: 'less' | 'more' | 'either', least: number): Line => ({
+    const line = (
+      label: string,
+      of: (r: OptionRow) => number | null,
+      text: (r: OptionRow) => string,
+      wants: 'less' | 'more' | 'either',
+      least: number,
+    ): Line => ({
       label,
       cells: rows.map((r, i) => {
-        const change = of(r) - of(rows[0]);
+        const [there, here] = [of(r), of(rows[0])];
+        const change = there === null || here === null ? 0 : there - here;
         const differs = i > 0 && Math.abs(change) > least;
         const better = wants === 'less' ? change < 0 : change > 0;
         return { text: text(r), mark: !differs || wants === 'either' ? '' : better ? 'better' : 'worse' };
@@ -151,16 +158,19 @@ export class OptionsStation implements OnDestroy {
       line(
         'Least at a gun',
         (r) => r.gunPa,
-        (r) => q(r.gunPa, 'pressure'),
+        (r) => (r.gunPa === null ? '–' : q(r.gunPa, 'pressure')),
         'more',
         5e4,
       ),
-      ...(rows.some((r) => !Number.isNaN(r.wanted))
+      ...(rows.some((r) => r.wanted !== null)
         ? [
             line(
               'At the wall',
-              (r) => -Math.max(Math.abs(r.weakest - r.wanted), Math.abs(r.strongest - r.wanted)),
-              (r) => (Number.isNaN(r.wanted) ? '–' : `${q(r.weakest, 'ratio', 2)} to ${q(r.strongest, 'ratio', 2)}`),
+              (r) =>
+                r.wanted === null || r.weakest === null || r.strongest === null
+                  ? null
+                  : -Math.max(Math.abs(r.weakest - r.wanted), Math.abs(r.strongest - r.wanted)),
+              (r) => (r.weakest === null || r.strongest === null ? '–' : `${q(r.weakest, 'ratio', 2)} to ${q(r.strongest, 'ratio', 2)}`),
               'more',
               5e-4,
             ),
@@ -180,12 +190,12 @@ export class OptionsStation implements OnDestroy {
         'less',
         0.1,
       ),
-      ...(rows.some((r) => !Number.isNaN(r.batteryLeft))
+      ...(rows.some((r) => r.batteryLeft !== null)
         ? [
             line(
               'Battery left',
               (r) => r.batteryLeft,
-              (r) => q(r.batteryLeft, 'ratio', 2),
+              (r) => (r.batteryLeft === null ? '–' : q(r.batteryLeft, 'ratio', 2)),
               'more',
               0.02,
             ),

@@ -1,0 +1,95 @@
+import { advise, adviseSteps, MOST_TRIES } from './advise/advise';
+import { assess } from './assess/assess';
+import { compareOptionsSteps, sizingSteps, variantsOf } from './choose/index';
+import { dayModel } from './day/model';
+import { sampleDays } from './day/sample';
+import { simulateModel } from './day/simulate-day';
+import { blendInp, readInp, rigInp } from './exchange/index';
+import { LAYOUTS } from './layouts/layouts';
+import { readRig } from './rig/read';
+import type { RigDocument } from './rig/schema';
+import { extremeRig, fullRig, seeded } from './testing/extreme-rig';
+import { holes } from './testing/tree';
+import { say } from './working/figure';
+
+/** Everything that is asked of a rig, with no throw and no figure that is none. */
+function ask(d: RigDocument, what: string): void {
+  const read = readRig(d);
+  if (!read.ok) throw new Error(`${what} does not read`);
+  const { rig } = read;
+  const a = assess(rig);
+  const told = { a, day: simulateModel(dayModel(rig)), sample: sampleDays(dayModel(rig), 3, 1), fixes: advise(d, rig, a) };
+  expect([what, holes(told, '')]).toEqual([what, []]);
+  for (const f of a.findings) for (const system of ['us', 'metric'] as const) expect(say(f.message, system)).not.toMatch(/NaN|undefined|null/);
+  expect(readInp(rigInp(rig)).ok).toBe(true);
+  for (const m of rig.mixes) blendInp(rig, m.id);
+}
+/** `npm run test:long` asks many more. */
+const LONG = process.env['POZZO_LONG'] === '1';
+const PARTS = LONG ? 40 : 3;
+const EACH = LONG ? 25 : 12;
+const run = (steps: Generator<unknown, unknown>): void => {
+  while (!steps.next().done);
+};
+
+describe('every rig that reads has its answers', () => {
+  test.each(Array.from({ length: PARTS }, (_, i) => i))('random rigs at the ends of everything typed, part %#', (part) => {
+    for (let seed = part * EACH + 1; seed <= (part + 1) * EACH; seed++) ask(extremeRig(seeded(seed)), `seed ${seed}`);
+  });
+  test('options and sizing of some of them', () => {
+    for (const seed of LONG ? [1223, 1231, 1254, 1260, 1234] : [1223]) {
+      const d = extremeRig(seeded(seed));
+      run(compareOptionsSteps([{ id: 'now', name: 'now', rig: d }, ...variantsOf(d).map((v) => ({ id: v.id, name: v.title, rig: v.make() }))], 3, 1));
+      run(sizingSteps(d, 3, 1));
+    }
+  });
+  test.each(LAYOUTS.map((l) => l.id).filter((id) => LONG || ['buffer-skid', 'small-buffer', 'crew-of-four'].includes(id)))(
+    '%s with every list as long as it may be',
+    (id) => {
+      const d = fullRig(id);
+      expect(d.machines.length).toBeGreaterThanOrEqual(2);
+      ask(d, id);
+    },
+  );
+});
+
+test('a job of a whole day, and a million square feet of roof, have a day', () => {
+  for (const job of ['13 h', '24 h']) {
+    const long = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+    long.brief.job = job;
+    ask(long, `a job of ${job}`);
+  }
+  const wide = LAYOUTS.find((l) => l.id === 'tied-tanks')!.make();
+  wide.brief.washes = (wide.brief.washes ?? []).map((w) => ({ ...w, area: '1000000 ft²' }));
+  expect(wide.brief.washes.length).toBeGreaterThan(0);
+  ask(wide, 'a million square feet');
+});
+
+test('advice tries no more changes than its bound, on any machine the same ones', () => {
+  const read = readRig(fullRig('small-buffer'));
+  if (!read.ok) throw new Error('does not read');
+  const steps = adviseSteps(read.document, read.rig, assess(read.rig));
+  let tries = 0;
+  while (!steps.next().done) tries++;
+  expect(tries).toBeLessThanOrEqual(MOST_TRIES + 1);
+});
+
+test('a night colder than any antifreeze stands has an answer, and no step that pumps antifreeze', () => {
+  const d = LAYOUTS.find((l) => l.id === 'winter-split')!.make();
+  d.brief.coldest = '-60 °F';
+  const read = readRig(d);
+  const winter = read.ok ? assess(read.rig).chemical.winter! : undefined;
+  expect(winter?.glycolShare).toBeNull();
+  expect(winter?.antifreeze.value).toBe(Infinity);
+  expect(winter?.away.join(' ')).toContain('Colder than the antifreeze stands');
+  expect(winter?.away.join(' ')).not.toMatch(/colour comes out/);
+});
+
+test('a line from a thing to itself is refused by name; a bypass to its own inlet is none', () => {
+  const d = LAYOUTS.find((l) => l.id === 'two-unequal')!.make();
+  const header = d.manifolds[0];
+  d.lines.push({ id: 'loop', role: 'feed', from: { at: 'manifold', id: header.id }, to: { at: 'manifold', id: header.id }, parts: [] });
+  const read = readRig(d);
+  expect(read).toMatchObject({ ok: false, problems: [{ code: 'itself', path: `lines.${d.lines.length - 1}.to.id` }] });
+  if (!read.ok) expect(read.problems[0].message).toContain('back to itself');
+});

@@ -1,0 +1,83 @@
+import { LAYOUTS } from '../layouts/layouts';
+import { quantityRule, readRig } from '../rig/read';
+import type { RigDocument } from '../rig/schema';
+import { changed, leaves } from './tree';
+
+/** A rig grown to the most of everything that a file may hold: every list doubled until it is full. */
+export function fullRig(layout: string): RigDocument {
+  let d = JSON.parse(JSON.stringify(LAYOUTS.find((l) => l.id === layout)!.make())) as RigDocument;
+  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'softPumps', 'sprayers', 'mixes', 'reels'] as const;
+  for (let copy = 1; copy < 9; copy++) {
+    const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+    const first = LAYOUTS.find((l) => l.id === layout)!.make();
+    const rename = (text: string | undefined): string | undefined => (text === undefined ? undefined : `${text.slice(0, 34)}-${copy}`);
+    for (const list of lists)
+      for (const x of (first[list] ?? []) as { id: string; line?: string; injector?: { outlet: string } }[])
+        (next[list] as unknown[]).push({
+          ...x,
+          id: rename(x.id),
+          ...(x.line ? { line: rename(x.line) } : {}),
+          ...(x.injector ? { injector: { ...x.injector, outlet: rename(x.injector.outlet) } } : {}),
+        });
+    for (const l of first.lines) next.lines.push({ ...l, id: rename(l.id)!, from: { ...l.from, id: rename(l.from.id) }, to: { ...l.to, id: rename(l.to.id) } });
+    if (!readRig(JSON.parse(JSON.stringify(next))).ok) break;
+    d = JSON.parse(JSON.stringify(next)) as RigDocument;
+  }
+  return d;
+}
+
+/** A seeded source of numbers in [0, 1). */
+export function seeded(seed: number): () => number {
+  let s = (seed * 2654435761) % 2147483647 || 1;
+  return () => (s = (s * 48271) % 2147483647) / 2147483647;
+}
+
+/**
+ * A rig that reads, with many of its quantities at the ends of what can be typed, lists grown and shrunk, things joined
+ * oddly: what a careless or hostile hand could make of a starting layout.
+ */
+export function extremeRig(random: () => number): RigDocument {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
+  let d = JSON.parse(JSON.stringify(pick(LAYOUTS).make())) as RigDocument;
+  if (readRig(d).ok === false) throw new Error('A layout that does not read.');
+  const paths = [...leaves(d)].map(([path]) => path);
+  const changes = 1 + Math.floor(random() * 40);
+  const accept = (next: RigDocument): void => {
+    if (readRig(next).ok) d = next;
+  };
+  for (let i = 0; i < changes; i++) {
+    const path = pick(paths);
+    const rule = quantityRule(path);
+    if (rule) accept(changed(d, path, random() < 0.5 ? rule.min : rule.max));
+    else accept(changed(d, path, pick([true, false])));
+  }
+  const lists = ['spigots', 'tanks', 'boosters', 'machines', 'outlets', 'lines', 'reels', 'softPumps', 'sprayers', 'mixes', 'liquids'] as const;
+  for (let i = Math.floor(random() * 4); i > 0; i--) {
+    const list = pick(lists);
+    const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+    const entries = next[list] as { id: string; name?: string }[] | undefined;
+    if (!entries?.length) continue;
+    const at = Math.floor(random() * entries.length);
+    if (random() < 0.4) entries.splice(at, 1);
+    else {
+      const twin = { ...entries[at], id: `${entries[at].id.slice(0, 30)}-${i}` };
+      entries.push(twin);
+    }
+    accept(next);
+  }
+  if (random() < 0.3) {
+    const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+    const line = pick(next.lines);
+    const other = pick(next.lines);
+    if (line && other) {
+      line.from = other.from;
+      accept(next);
+    }
+  }
+  if (random() < 0.2) {
+    const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+    if (next.brief.washes?.length) next.brief.washes = next.brief.washes.map((w) => ({ ...w, area: '1000000 ft²', perDay: '40' }));
+    accept(next);
+  }
+  return d;
+}

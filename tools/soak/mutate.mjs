@@ -1,0 +1,90 @@
+import { LAYOUTS } from '@pozzo/core';
+
+const ODD = [
+  null,
+  true,
+  false,
+  0,
+  -1,
+  1e308,
+  NaN,
+  '',
+  ' ',
+  'x',
+  '-',
+  '8 gpm',
+  '1e999 gpm',
+  '½ in',
+  "'; DROP TABLE build; --",
+  '../../etc/passwd',
+  '\u0000',
+  '𝔘',
+  '{m}',
+  '<img src=x>',
+  [],
+  {},
+  [[]],
+  '8'.repeat(200),
+  ' '.repeat(5000),
+];
+const KEYS = ['__proto__', 'constructor', 'toString', 'a', '', 'id', 'name', 'x'.repeat(300)];
+const UNITS = ['gpm', 'L/min', 'psi', 'bar', 'ft', 'in', 'm', '%', 'min', 'h', '', 'Ω', 'furlongs'];
+
+/** A quantity that somebody might type, or nobody would. */
+export const quantity = ({ whole, pick }) =>
+  pick([
+    `${whole(1000)} ${pick(UNITS)}`,
+    `${whole(9)}/${whole(9)} ${pick(UNITS)}`,
+    `-${whole(9)}e${whole(400)} ${pick(UNITS)}`,
+    pick(ODD),
+    `${whole(10)} ft ${whole(20)} in`,
+  ]);
+
+function deep(n) {
+  let x = {};
+  for (let i = 0; i < n; i++) x = i % 2 ? [x] : { a: x };
+  return x;
+}
+
+/** A rig document with some of its places turned into what they should not be. */
+export function document(random) {
+  const { whole, pick } = random;
+  const d = pick(LAYOUTS).make();
+  for (let n = whole(5); n >= 0; n--) {
+    const places = [];
+    const walk = (at, depth) => {
+      for (const key of Object.keys(at)) {
+        places.push([at, key]);
+        if (typeof at[key] === 'object' && at[key] !== null && depth < 8) walk(at[key], depth + 1);
+      }
+    };
+    walk(d, 0);
+    const [at, key] = pick(places);
+    pick([
+      () => (at[key] = pick(ODD)),
+      () => (at[key] = quantity(random)),
+      () => (at[key] = quantity(random)),
+      () => delete at[key],
+      () => Object.defineProperty(at, pick(KEYS), { value: pick(ODD), enumerable: true, configurable: true, writable: true }),
+      () => (at[key] = Array.from({ length: whole(300) }, () => at[key])),
+      () => (at[key] = whole(20) ? pick(ODD) : deep(whole(3000))),
+    ])();
+  }
+  return d;
+}
+
+/** A text that was JSON, with characters lost, doubled or changed. */
+export function garble(text, { whole }) {
+  let out = text;
+  for (let n = 1 + whole(4); n > 0; n--) {
+    const at = whole(out.length);
+    const kind = whole(3);
+    out =
+      kind === 0
+        ? out.slice(0, at)
+        : kind === 1
+          ? out.slice(0, at) + String.fromCharCode(whole(300)) + out.slice(at + 1)
+          : out.slice(0, at) + out.slice(at, at + whole(50)) + out.slice(at);
+  }
+  return out;
+}
