@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseRig, pontoonRig, usualDayDocument } from '@pozzo/core';
@@ -150,4 +150,29 @@ describe('bad input ends with 1 and one line', () => {
     expect(r.stderr).not.toContain('\n');
   });
   test('help is help', () => expect(run(['--help'])).toMatchObject({ exit: 0 }));
+});
+
+describe('pozzo layouts, layout and schema', () => {
+  test('list the starting layouts, and print each as a rig file that reads', () => {
+    const list = JSON.parse(run(['layouts']).stdout) as { id: string; title: string }[];
+    expect(list.length).toBeGreaterThanOrEqual(15);
+    for (const { id } of list) expect(parseRig(JSON.parse(run(['layout', id]).stdout)).name).toBeTruthy();
+  });
+  test('the schema is the one in the docs, and knows fields, lists and quantities', () => {
+    const schema = JSON.parse(run(['schema']).stdout);
+    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 1', type: 'object', additionalProperties: false });
+    expect(schema.required).toEqual(expect.arrayContaining(['tanks', 'lines', 'brief']));
+    expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
+    expect(schema.properties.tanks.maxItems).toBe(16);
+    expect(JSON.parse(readFileSync(join(__dirname, '../../docs/rig-schema.json'), 'utf8'))).toEqual(schema);
+  });
+  test.each([
+    [['layout'], /layout needs an id/],
+    [['layout', 'nobody'], /There is no layout "nobody"\. There is .*crew-of-four/],
+    [['layouts', 'x'], /takes nothing more/],
+    [['schema', '--text'], /is not an option here/],
+  ])('%j is told', (args, words) => {
+    const r = run(args);
+    expect([r.exit, r.stderr]).toEqual([1, expect.stringMatching(words)]);
+  });
 });

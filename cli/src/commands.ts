@@ -2,6 +2,7 @@ import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, SI_UNIT, sol
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
+import { layoutFile, layoutList, rigJsonSchema } from './layout-commands.js';
 import { KEEPING, KEEPING_USAGE } from './keeping.js';
 import { textReport } from './text-report.js';
 
@@ -12,6 +13,9 @@ pozzo inp <rig file> [<mix id>]                         write its network, or th
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
 pozzo sum --list                                        list the calculations
+pozzo layouts                                           list the starting layouts
+pozzo layout <id>                                       print one as a rig file
+pozzo schema                                            print the JSON Schema of the rig file
 ${KEEPING_USAGE}`;
 
 type Command = (args: readonly string[]) => string;
@@ -112,7 +116,25 @@ const dayCommand: Command = (args) => {
   return text ?? json(value);
 };
 
-const COMMANDS: Readonly<Record<string, Command>> = { assess: assessCommand, day: dayCommand, inp: inpCommand, solve: solveCommand, sum: sumCommand };
+/** A command that takes so many words and no options. */
+const plain =
+  (name: string, most: number, answer: (word: string | undefined) => string): Command =>
+  (args) => {
+    const { rest } = split(args, []);
+    if (rest.length > most) throw new InputError(`${name} takes ${most === 0 ? 'nothing more' : 'one id'}.`);
+    return answer(rest[0]);
+  };
+
+const COMMANDS: Readonly<Record<string, Command>> = {
+  layouts: plain('layouts', 0, layoutList),
+  layout: plain('layout', 1, layoutFile),
+  schema: plain('schema', 0, () => JSON.stringify(rigJsonSchema(), null, 2)),
+  assess: assessCommand,
+  day: dayCommand,
+  inp: inpCommand,
+  solve: solveCommand,
+  sum: sumCommand,
+};
 
 /** Runs a command line. Never throws: exit 0 done, 1 bad input with one line, 2 internal. */
 export function run(args: readonly string[]): Outcome {

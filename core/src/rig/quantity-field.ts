@@ -51,6 +51,7 @@ export function quantity(dimension: Dimension, min: string, max: string) {
   const rule = quantityRuleOf(dimension, min, max);
   return v.pipe(
     v.string(({ received }) => `${aDimension(dimension).replace(/^a/, 'A')} is a text with its unit, such as "${example(dimension)}"; found ${received}.`),
+    v.metadata({ quantity: rule }),
     v.maxLength(MOST_QUANTITY_TEXT, `A quantity has at most ${MOST_QUANTITY_TEXT} characters.`),
     v.rawTransform<string, number>(({ dataset, addIssue, NEVER }) => {
       const read = readField(rule, dataset.value);
@@ -58,6 +59,5 @@ export function quantity(dimension: Dimension, min: string, max: string) {
       addIssue({ message: read.error.message, expected: read.error.bound });
       return NEVER;
     }),
-    v.metadata({ quantity: rule }),
   );
 }
