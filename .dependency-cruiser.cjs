@@ -8,6 +8,9 @@ const order = [
   'working',
   'rig',
   'catalogue',
+  'edit',
+  'solve',
+  'subject',
   'assess',
   'day',
   'advise',
@@ -20,7 +23,8 @@ const upward = order.slice(0, -1).map((name, i) => ({
   name: `core-${name}-looks-up`,
   severity: 'error',
   from: { path: `^core/src/${name}/`, pathNot: '\\.spec\\.ts$' },
-  to: { path: `^core/src/(${order.slice(i + 1).join('|')})/` },
+  // What a thing looks like may be known from below; what it does, not.
+  to: { path: `^core/src/(${order.slice(i + 1).join('|')})/`, dependencyTypesNot: ['type-only'] },
 }));
 
 module.exports = {
@@ -53,6 +57,12 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/src/app/state' },
       to: { path: '^web/src/app/(stations|yard|rig|waterway|shell|kit)/' },
+    },
+    {
+      name: 'subjects-do-not-reach-into-each-other',
+      severity: 'error',
+      from: { path: '^core/src/subject/([^/]+)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/subject/([^/]+)/', pathNot: '^core/src/subject/$1/', dependencyTypesNot: ['type-only'] },
     },
     ...upward,
   ],

@@ -1,13 +1,11 @@
-import { type Assessment, caseWords, formatQuantity, type Rig, say, type UnitSystem, type Verdict } from '@pozzo/core';
-
-const WORD: Readonly<Record<Verdict, string>> = { fed: 'Fed', tight: 'Tight', starved: 'Starved', stop: 'Stop' };
+import { type Assessment, caseWords, formatQuantity, type Rig, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
 
 /** An assessment for people: verdict, findings, then the figures by subject. */
 export function textReport(rig: Rig, a: Assessment, system: UnitSystem): string {
   const q = (value: number, dimension: Parameters<typeof formatQuantity>[1]): string => formatQuantity(value, dimension, system);
   const name = (list: readonly { id: string; name: string }[], id: string): string => list.find((x) => x.id === id)?.name ?? id;
-  const lines: string[] = [`${rig.name}: ${WORD[a.verdict]}`, say(a.headline, system), ''];
-  for (const f of a.findings) lines.push(`  ${WORD[f.verdict].padEnd(8)} ${say(f.message, system)}`);
+  const lines: string[] = [`${rig.name}: ${SEVERITY_WORDS[a.scale][a.verdict]}`, say(a.headline, system), ''];
+  for (const f of a.findings) lines.push(`  ${severityWord(f).padEnd(14)} ${say(f.message, system)}`);
   if (a.findings.length) lines.push('');
   for (const f of a.fills)
     lines.push(`Fill   ${name(rig.tanks, f.tankId)}: ${q(f.arrives.value, 'flow')} arrive (poor site ${q(f.poor, 'flow')}, good ${q(f.good, 'flow')})`);

@@ -1,5 +1,5 @@
 import { assess } from '../assess/assess';
-import { VERDICTS } from '../assess/types';
+import { VERDICTS } from '../subject/verdict';
 import { LAYOUTS } from '../layouts/layouts';
 import { parseRig, readRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';

@@ -1,12 +1,14 @@
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
 import { assess } from '../assess/assess.js';
-import { type Assessment, type Finding, type Verdict, VERDICTS } from '../assess/types.js';
+import { type Assessment } from '../assess/assessment.js';
+import { type Finding } from '../subject/finding.js';
+import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { readRig } from '../rig/read.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
+import { FINDING_KINDS } from '../subject/index.js';
+import { gained } from '../subject/kind.js';
 import { bill } from './bill.js';
-import { candidates } from './candidates.js';
-import { measureOf } from './measure.js';
 
 enablePatches();
 
@@ -18,12 +20,12 @@ export interface Fix {
   readonly id: string;
   readonly title: string;
   /** What it answers. */
-  readonly code: string;
+  readonly code: Finding['code'];
   readonly subjectId: string;
   readonly station: Finding['station'];
   readonly patches: readonly DocumentPatch[];
   /** What it gains on the figure that the finding is about. */
-  readonly gain: { readonly label: string; readonly before: number; readonly after: number; readonly dimension: Dimension };
+  readonly gain: { readonly label: string; readonly before: number; readonly after: number; readonly dimension: Dimension; readonly better: 'more' | 'less' };
   /** Extra cost, $, and dry mass, kg, by the workshop's estimates. */
   readonly price: number;
   readonly massKg: number;
@@ -57,15 +59,15 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Gener
   let tries = 0;
   for (const finding of now.findings) {
     if (finding.verdict === 'fed') continue;
-    const measure = measureOf(finding);
-    const before = measure.of(now);
-    for (const candidate of candidates(finding, rig, doc, now)) {
+    const { figure, rules } = FINDING_KINDS[finding.code];
+    const before = figure.of(now, finding.subject.id, rig);
+    for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
       yield;
       if (++tries > MOST_TRIES) return ranked(out);
       const tried = tryCandidate(doc, candidate.change);
       if (!tried) continue;
-      const after = measure.of(tried.assessment);
-      if (!(after - before >= measure.step)) continue;
+      const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
+      if (!(gained(figure, before, after) >= figure.step)) continue;
       if (bringsWorse(finding, now, tried.assessment)) continue;
       const cost = bill(tried.rig);
       out.push({
@@ -75,7 +77,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Gener
         subjectId: finding.subject.id,
         station: finding.station,
         patches: tried.patches,
-        gain: { label: measure.label, before, after, dimension: measure.dimension },
+        gain: { label: figure.label, before, after, dimension: figure.dimension, better: figure.better },
         price: cost.price - base.price,
         massKg: cost.massKg - base.massKg,
         cures:
@@ -97,9 +99,7 @@ function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boole
       rank(f.verdict) >= rank('tight') &&
       !now.findings.some((g) => same(f, g) && rank(g.verdict) >= rank(f.verdict)) &&
       rank(f.verdict) >= rank(finding.verdict) &&
-      f.code !== 'feed-tight' &&
-      f.code !== 'runs-dry-poor' &&
-      f.code !== 'little-reserve',
+      !FINDING_KINDS[f.code].minor,
   );
 }
 
@@ -114,7 +114,7 @@ function tryCandidate(doc: RigDocument, change: (d: RigDocument) => void): { rig
 }
 
 function ranked(all: Fix[]): Fix[] {
-  const gain = (f: Fix): number => f.gain.after - f.gain.before;
+  const gain = (f: Fix): number => gained(f.gain, f.gain.before, f.gain.after);
   const worth = (f: Fix): number => gain(f) / (Math.abs(f.price) + 15);
   return all.sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0));
 }

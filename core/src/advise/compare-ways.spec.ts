@@ -8,7 +8,7 @@ import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';
 import { bill } from './bill';
 import { asWanted, compareWays, compareWaysSteps } from './compare-ways';
-import { growTank } from './grow-tank';
+import { growTank } from '../edit/grow-tank';
 
 const strength = (d: RigDocument, id: string): number => assess(parseRig(d)).chemical.mixes.find((m) => m.mixId === id)!.first.value;
 

@@ -11,11 +11,11 @@ import { si } from '../quantity/parse';
 import { EQUATIONS } from '../working/equations';
 import { findAssumption } from '../assumption/register';
 import { assess } from './assess';
-import { timeToEmpty } from './buffer';
-import { bubbleDepth, bypassTime } from './bypass';
-import { ventVacuum } from './drain';
-import { submergence } from './heel';
-import { fitSpigot } from './spigot-curve';
+import { timeToEmpty } from '../subject/buffer/buffer';
+import { bubbleDepth, bypassTime } from '../subject/bypass/bypass';
+import { ventVacuum } from '../subject/drain/drain';
+import { submergence } from '../solve/heel';
+import { fitSpigot } from '../solve/spigot-curve';
 
 const GAL = 231 * 0.0254 ** 3;
 const GPM = GAL / 60;

@@ -1,22 +1,25 @@
+import { FINDING_KINDS } from '../subject/index.js';
 import { assumptionValues } from '../assumption/register.js';
 import type { Rig } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { assumptionsUsed } from './assumptions-used.js';
-import { assessTank, tankFindings } from './buffer.js';
-import { assessBypass, bypassFindings } from './bypass.js';
-import { Cases } from './cases.js';
+import { assessTank, tankFindings } from '../subject/buffer/buffer.js';
+import { assessBypass, bypassFindings } from '../subject/bypass/bypass.js';
+import { Cases } from '../solve/cases.js';
 import { cautionsOf } from './cautions.js';
-import { assessChemical } from './chemical/assess-chemical.js';
-import { chemicalFindings } from './chemical/findings.js';
-import { Stocks } from './chemical/stock.js';
-import { assessDrain, drainFindings } from './drain.js';
-import { assessFeed } from './feed.js';
-import { feedFindings } from './feed-findings.js';
-import { assessFill, fillFindings } from './fill.js';
-import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
-import { assessReel, assessRun, reelFindings, runFindings } from './reels.js';
-import type { ChemicalResult } from './chemical/types.js';
-import { type Assessment, type Finding, type Verdict, VERDICTS, worse, worstOf } from './types.js';
+import { assessChemical } from './assess-chemical.js';
+import { chemicalFindings } from './chemical-findings.js';
+import { Stocks } from '../solve/stock.js';
+import { assessDrain, drainFindings } from '../subject/drain/drain.js';
+import { assessFeed } from '../subject/feed/feed.js';
+import { feedFindings } from '../subject/feed/feed-findings.js';
+import { assessFill, fillFindings } from '../subject/fill/fill.js';
+import { assessMachine, assessOutlet, pressureCases, pressureFindings } from '../subject/pressure/pressure.js';
+import { assessReel, assessRun, reelFindings, runFindings } from '../subject/reel/reels.js';
+import type { ChemicalResult } from './chemical-result.js';
+import { type Assessment } from './assessment.js';
+import { type Finding } from '../subject/finding.js';
+import { type Verdict, VERDICTS, worse, worstOf } from '../subject/verdict.js';
 
 const defined = <T>(x: T | undefined): x is T => x !== undefined;
 
@@ -82,6 +85,7 @@ export function assess(rig: Rig): Assessment {
   const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains, reels, runs };
   return {
     verdict: worstOf(findings.map((f) => f.verdict)),
+    scale: findings.length ? FINDING_KINDS[findings[0].code].scale : 'feeding',
     headline: headline(rig, findings),
     findings,
     cautions: cautionsOf(rig),

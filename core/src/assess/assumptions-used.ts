@@ -1,8 +1,8 @@
 import type { AssumptionId } from '../assumption/register.js';
 import type { Rig } from '../rig/schema.js';
 import type { Figure } from '../working/figure.js';
-import type { ChemicalResult } from './chemical/types.js';
-import type { Assessment } from './types.js';
+import type { ChemicalResult } from './chemical-result.js';
+import type { Assessment } from './assessment.js';
 
 type Results = Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'machines' | 'outlets' | 'bypasses' | 'drains' | 'reels' | 'runs'>;
 

@@ -1,5 +1,5 @@
 import type { Rig } from '../rig/schema.js';
-import type { Caution } from './types.js';
+import type { Caution } from '../subject/finding.js';
 
 /** Standing warnings for the work of a rig. Advice, never a permit: local codes, data sheets and licensed trades decide. */
 export function cautionsOf(rig: Rig): Caution[] {

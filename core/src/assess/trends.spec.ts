@@ -5,7 +5,7 @@ import { si } from '../quantity/parse';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { assess } from './assess';
-import { VERDICTS, worse, worstOf } from './types';
+import { VERDICTS, worse, worstOf } from '../subject/verdict';
 
 /** Figures that a builder expects to move one way when one thing changes, over a range of that thing. */
 function along<T>(

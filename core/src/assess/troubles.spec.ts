@@ -1,3 +1,4 @@
+import { gained } from '../subject/kind';
 import { advise, applyFix } from '../advise/advise';
 import { simulateDay } from '../day/simulate-day';
 import { crewOfFour } from '../layouts/crew-of-four';
@@ -10,8 +11,8 @@ import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { say } from '../working/figure';
 import { assess } from './assess';
-import { worse } from './verdict';
-import type { Finding } from './types';
+import { worse } from '../subject/verdict';
+import type { Finding } from '../subject/finding';
 
 const changed = (d: RigDocument, change: (d: RigDocument) => void): RigDocument => {
   change(d);
@@ -217,7 +218,7 @@ describe('what goes wrong is said before it does', () => {
     for (const fix of fixes) {
       const left = found(applyFix(d, fix), t.code, fix.subjectId);
       if (fix.cures) expect(left === undefined || worse(left.verdict, finding.verdict) !== left.verdict).toBe(true);
-      expect(fix.gain.after).toBeGreaterThan(fix.gain.before);
+      expect(gained(fix.gain, fix.gain.before, fix.gain.after)).toBeGreaterThan(0);
     }
   });
 });

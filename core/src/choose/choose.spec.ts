@@ -13,7 +13,7 @@ import { adviceOn, compareOptionsSteps, type OptionRow } from './options';
 import { sensitivitySteps } from './sensitivity';
 import { resizeLine, sizingSteps } from './sizing';
 import { variantsOf, withoutOptions } from './variants';
-import { growTank } from '../advise/grow-tank';
+import { growTank } from '../edit/grow-tank';
 
 function whole<T>(steps: Generator<number, T>): T {
   let last = 0;

@@ -1,7 +1,7 @@
 import { line, parts } from '../catalogue/build-line.js';
 import { nozzleFlow, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
 import { gun, pressureRun } from '../layouts/pieces.js';
-import { unusedId } from '../advise/rules/shared.js';
+import { unusedId } from '../edit/rule.js';
 import { si } from '../quantity/parse.js';
 import type { RigDocument } from '../rig/schema.js';
 

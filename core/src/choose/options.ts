@@ -1,7 +1,7 @@
 import { bill } from '../advise/bill.js';
-import { changed } from '../advise/rules/shared.js';
+import { changed } from '../edit/rule.js';
 import { assess } from '../assess/assess.js';
-import type { Verdict } from '../assess/verdict.js';
+import type { Verdict } from '../subject/verdict.js';
 import { dayModel } from '../day/model.js';
 import { type Chance, gatherSample, sampleSteps } from '../day/sample.js';
 import { simulateModel } from '../day/simulate-day.js';

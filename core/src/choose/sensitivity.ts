@@ -1,5 +1,5 @@
-import { growTank } from '../advise/grow-tank.js';
-import { nextBore } from '../assess/fill.js';
+import { growTank } from '../edit/grow-tank.js';
+import { nextBore } from '../catalogue/hose-sizes.js';
 import { dayModel, type DayModel, type Spread } from '../day/model.js';
 import { triangular } from '../day/random.js';
 import type { SeasonSpread } from '../day/seasons.js';

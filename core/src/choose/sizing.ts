@@ -1,4 +1,4 @@
-import { growTank } from '../advise/grow-tank.js';
+import { growTank } from '../edit/grow-tank.js';
 import { resize } from '../catalogue/items.js';
 import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';

@@ -1,7 +1,7 @@
 import { asWanted } from '../advise/compare-ways.js';
-import { growTank } from '../advise/grow-tank.js';
-import { addBooster } from '../advise/rules/feed-rules.js';
-import { changed, unusedId } from '../advise/rules/shared.js';
+import { growTank } from '../edit/grow-tank.js';
+import { addBooster } from '../subject/feed/fixes.js';
+import { changed, unusedId } from '../edit/rule.js';
 import { convertMix, convertPump } from '../catalogue/mix-ways.js';
 import { line } from '../catalogue/build-line.js';
 import { dayModel, type DayModel } from '../day/model.js';

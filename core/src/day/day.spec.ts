@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import * as engine from 'epanet-js';
 import { assess } from '../assess/assess';
-import { RigNetwork } from '../assess/rig-network';
+import { RigNetwork } from '../solve/rig-network';
 import { assumptionValues } from '../assumption/register';
 import { LAYOUTS } from '../layouts/layouts';
 import { pontoonRig } from '../layouts/first-rig';

@@ -1,8 +1,8 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
-import { Cases } from '../assess/cases.js';
-import { assessDrain } from '../assess/drain.js';
-import { Stocks } from '../assess/chemical/stock.js';
-import { USABLE } from '../assess/chemical/soft-pump.js';
+import { Cases } from '../solve/cases.js';
+import { assessDrain } from '../subject/drain/drain.js';
+import { Stocks } from '../solve/stock.js';
+import { USABLE } from '../subject/soft-pump/soft-pump.js';
 import { receiverAir } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';

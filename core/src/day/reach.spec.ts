@@ -8,7 +8,7 @@ import { dayModel } from './model';
 import { reaches, reachOfOutlets } from './reach';
 import { sampleDays } from './sample';
 import { simulateDay } from './simulate-day';
-import { Cases } from '../assess/cases';
+import { Cases } from '../solve/cases';
 import { assumptionValues } from '../assumption/register';
 
 type Draft = Omit<PhaseDocument, 'id'>;

@@ -1,7 +1,8 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import type { Cases } from '../assess/cases.js';
-import { pressurePath } from '../assess/pressure.js';
-import { hoseIn, runLength } from '../assess/reels.js';
+import type { Cases } from '../solve/cases.js';
+import { pressurePath } from '../solve/paths.js';
+import { runLength } from '../subject/reel/reels.js';
+import { hoseIn } from '../solve/paths.js';
 import type { Rig } from '../rig/schema.js';
 
 /** How far a hand's hose goes and how high its jet climbs, m. */

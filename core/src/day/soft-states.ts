@@ -1,18 +1,19 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import type { Cases } from '../assess/cases.js';
-import { BlendNetwork, drawHeight, wayOf } from '../assess/chemical/blend-network.js';
-import { carriedStrengths } from '../assess/chemical/blended-mix.js';
-import { DRY, POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
-import { wantedStrength } from '../assess/chemical/consumption.js';
-import { drawnWay } from '../assess/chemical/drawn-mix.js';
-import type { Stocks } from '../assess/chemical/stock.js';
+import type { Cases } from '../solve/cases.js';
+import { BlendNetwork, drawHeight, wayOf } from '../solve/blend-network.js';
+import { carriedStrengths } from '../solve/blend-start.js';
+import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
+import { DRY } from '../solve/blend-start.js';
+import { wantedStrength } from '../solve/consumption.js';
+import { drawnWay } from '../subject/mix/drawn-mix.js';
+import type { Stocks } from '../solve/stock.js';
 import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { jetHeight } from '../hydraulics/outflow.js';
 import type { Mix } from '../rig/chemical-schema.js';
 import type { Rig } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
-import { hoseIn } from '../assess/reels.js';
+import { hoseIn } from '../solve/paths.js';
 import type { Reach } from './reach.js';
 import { tidy } from './tidy.js';
 

@@ -1,9 +1,9 @@
 import { assumptionValues } from '../assumption/register';
-import { Cases } from '../assess/cases';
-import { BlendNetwork, wayOf } from '../assess/chemical/blend-network';
-import { carriedStrengths } from '../assess/chemical/blended-mix';
-import { wantedStrength } from '../assess/chemical/consumption';
-import { Stocks } from '../assess/chemical/stock';
+import { Cases } from '../solve/cases';
+import { BlendNetwork, wayOf } from '../solve/blend-network';
+import { carriedStrengths } from '../solve/blend-start';
+import { wantedStrength } from '../solve/consumption';
+import { Stocks } from '../solve/stock';
 import { crewOfFour } from '../layouts/crew-of-four';
 import { LAYOUTS } from '../layouts/layouts';
 import { pontoonRig } from '../layouts/first-rig';

@@ -1,10 +1,10 @@
 import * as v from 'valibot';
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
-import { BlendNetwork, wayOf } from '../assess/chemical/blend-network.js';
-import { Stocks } from '../assess/chemical/stock.js';
+import { BlendNetwork, wayOf } from '../solve/blend-network.js';
+import { Stocks } from '../solve/stock.js';
 import type { Mix } from '../rig/chemical-schema.js';
 import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
-import { washNeeds } from '../assess/chemical/consumption.js';
+import { washNeeds } from '../solve/consumption.js';
 import { typeableQuantity } from '../quantity/format.js';
 import { workDay, type JobDocument, type PhaseDocument, type WorkDay, type WorkDayDocument } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';

@@ -1,4 +1,4 @@
-import type { Cases } from '../assess/cases.js';
+import type { Cases } from '../solve/cases.js';
 import type { Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 

@@ -1,10 +1,10 @@
-import type { Cases } from '../assess/cases.js';
-import { isDraw } from '../assess/cases.js';
-import { bypassLine } from '../assess/bypass.js';
+import type { Cases } from '../solve/cases.js';
+import { isDraw } from '../solve/cases.js';
+import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
-import { feedByLevel, feedMargin } from '../assess/feed-limits.js';
-import { POUND_HP_HOUR } from '../assess/chemical/soft-pump.js';
-import { linkIds, nodeIds } from '../assess/rig-network.js';
+import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
+import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
+import { linkIds, nodeIds } from '../solve/rig-network.js';
 import { tidy } from './tidy.js';
 import type { Vessel } from './vessels.js';
 

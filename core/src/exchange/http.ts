@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { VERDICTS } from '../assess/verdict.js';
+import { SCALES, VERDICTS } from '../subject/verdict.js';
 import type { Message } from '../working/figure.js';
 import { RIG_FORMAT, type RigDocument } from '../rig/schema.js';
 
@@ -55,7 +55,13 @@ const chance = v.object({
   tolerance: share,
 });
 /** What is said of one version of a build; `chance` is null where its days could not be worked. */
-export const JudgementShape = v.object({ verdict: v.picklist(VERDICTS), headline: message, chance: v.nullable(chance), sampled: v.boolean() });
+export const JudgementShape = v.object({
+  verdict: v.picklist(VERDICTS),
+  scale: v.picklist(SCALES),
+  headline: message,
+  chance: v.nullable(chance),
+  sampled: v.boolean(),
+});
 export type Judgement = v.InferOutput<typeof JudgementShape>;
 
 /** A build's line in the yard. `judged` is null while it is being judged; `damaged` one cannot be read. */

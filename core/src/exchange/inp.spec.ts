@@ -1,6 +1,6 @@
 import { assumptionValues } from '../assumption/register';
 import { assess } from '../assess/assess';
-import { Cases } from '../assess/cases';
+import { Cases } from '../solve/cases';
 import { DEMO_RIGS } from '../layouts/demo';
 import { parseRig } from '../rig/read';
 import { epanet, loadEpanet } from '../testing/epanet';

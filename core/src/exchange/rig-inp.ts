@@ -1,8 +1,8 @@
 import { assumptionValues } from '../assumption/register.js';
-import { BlendNetwork, wayOf } from '../assess/chemical/blend-network.js';
-import { startLevels } from '../assess/chemical/blended-mix.js';
-import { Stocks } from '../assess/chemical/stock.js';
-import { Cases, type CaseSettings } from '../assess/cases.js';
+import { BlendNetwork, wayOf } from '../solve/blend-network.js';
+import { startLevels } from '../solve/blend-start.js';
+import { Stocks } from '../solve/stock.js';
+import { Cases, type CaseSettings } from '../solve/cases.js';
 import type { Rig } from '../rig/schema.js';
 import { writeInp } from './inp-write.js';
 

@@ -1,5 +1,5 @@
 import { assess } from '../assess/assess';
-import type { Assessment } from '../assess/types';
+import type { Assessment } from '../assess/assessment';
 import { dayModel } from '../day/model';
 import { simulateModel } from '../day/simulate-day';
 import { readRig } from '../rig/read';

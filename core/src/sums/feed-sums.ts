@@ -1,7 +1,7 @@
-import { bypassTime } from '../assess/bypass.js';
-import { ventVacuum } from '../assess/drain.js';
-import { submergence } from '../assess/heel.js';
-import { fitSpigot } from '../assess/spigot-curve.js';
+import { bypassTime } from '../subject/bypass/bypass.js';
+import { ventVacuum } from '../subject/drain/drain.js';
+import { submergence } from '../solve/heel.js';
+import { fitSpigot } from '../solve/spigot-curve.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { waterAt } from '../fluid/water.js';
 import { velocity } from '../hydraulics/friction.js';

@@ -1,4 +1,4 @@
-import { timeToEmpty } from '../assess/buffer.js';
+import { timeToEmpty } from '../subject/buffer/buffer.js';
 import { GRAVITY } from '../fluid/air.js';
 import { waterAt } from '../fluid/water.js';
 import { runHeadLoss, velocity } from '../hydraulics/friction.js';

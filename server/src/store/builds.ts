@@ -79,6 +79,7 @@ export interface PageAsked {
 interface LineRow extends Omit<Line, 'judged' | 'damaged'> {
   readonly sound: number;
   readonly verdict: string | null;
+  readonly scale: string | null;
   readonly headline: string | null;
   readonly sampled: number | null;
   readonly chance: string | null;
@@ -108,7 +109,7 @@ export class BuildStore {
       const rows = h
         .prepare(
           `SELECT b.id, b.version, b.updated_at AS updatedAt, b.deleted_at AS deletedAt, b.name, b.customer, b.machines, b.tanks, json_valid(b.document) AS sound,
-             j.verdict, j.headline, j.sampled, j.chance
+             j.verdict, j.scale, j.headline, j.sampled, j.chance
            FROM (SELECT id FROM build b WHERE ${where} ORDER BY ${deleted ? 'b.deleted_at DESC' : 'b.created_at'}, b.id LIMIT ? OFFSET ?) AS p
            JOIN build b ON b.id = p.id
            LEFT JOIN judgement j ON j.build_id = b.id AND j.version = b.version AND j.engine = ?
@@ -214,12 +215,13 @@ export class BuildStore {
 }
 
 function line(row: LineRow): Line {
-  const { sound, verdict, headline, sampled, chance, ...rest } = row;
+  const { sound, verdict, scale, headline, sampled, chance, ...rest } = row;
   const judged =
     verdict === null || headline === null
       ? null
       : ({
           verdict,
+          scale,
           headline: JSON.parse(headline) as unknown,
           sampled: sampled === 1,
           chance: chance === null ? null : (JSON.parse(chance) as unknown),

@@ -33,6 +33,7 @@ export interface JudgementRow {
   version: number;
   engine: string;
   verdict: string;
+  scale: string;
   /** Sentence as JSON. */
   headline: string;
   /** Whether days were sampled too. */
@@ -80,6 +81,7 @@ export const JudgementEntity = new EntitySchema<JudgementRow>({
     version: { type: 'integer' },
     engine: { type: 'text' },
     verdict: { type: 'text' },
+    scale: { type: 'text' },
     headline: { type: 'text' },
     sampled: { type: 'integer' },
     chance: { type: 'text', nullable: true },

@@ -69,11 +69,12 @@ export class JudgementStore {
               version,
               engine: this.engine,
               verdict: j.verdict,
+              scale: j.scale,
               headline: JSON.stringify(j.headline),
               sampled: j.sampled ? 1 : 0,
               chance: j.chance ? JSON.stringify(j.chance) : null,
             })
-            .orUpdate(['version', 'engine', 'verdict', 'headline', 'sampled', 'chance'], ['build_id']),
+            .orUpdate(['version', 'engine', 'verdict', 'scale', 'headline', 'sampled', 'chance'], ['build_id']),
         );
     });
   }

@@ -29,7 +29,7 @@ export class Judgements1700000000002 implements MigrationInterface {
     for (const column of ['machines', 'tanks']) await runner.query(`ALTER TABLE "build" ADD COLUMN "${column}" integer NOT NULL DEFAULT (0)`);
     await runner.query(`ALTER TABLE "revision" ADD COLUMN "request" text`);
     await runner.query(
-      `CREATE TABLE "judgement" ("build_id" text PRIMARY KEY NOT NULL, "version" integer NOT NULL, "engine" text NOT NULL, "verdict" text NOT NULL, "headline" text NOT NULL, "sampled" integer NOT NULL, "chance" text)`,
+      `CREATE TABLE "judgement" ("build_id" text PRIMARY KEY NOT NULL, "version" integer NOT NULL, "engine" text NOT NULL, "verdict" text NOT NULL, "scale" text NOT NULL, "headline" text NOT NULL, "sampled" integer NOT NULL, "chance" text)`,
     );
     await runner.query(`CREATE INDEX "build_in_order" ON "build" ("deleted_at", "created_at", "id")`);
     // A few rows at a time: the yard may be large.

@@ -39,7 +39,7 @@ export type JobName = keyof Jobs;
 type Worked = { readonly [K in JobName]: (ask: Jobs[K]['ask']) => Jobs[K]['gives'] | Promise<Jobs[K]['gives']> };
 
 function judge(text: string, days: boolean): Judgement {
-  const stop = (template: string): Judgement => ({ verdict: 'stop', headline: message(template), chance: null, sampled: true });
+  const stop = (template: string): Judgement => ({ verdict: 'stop', scale: 'feeding', headline: message(template), chance: null, sampled: true });
   let document: unknown;
   try {
     document = text.length > 2 * MOST_DOCUMENT_BYTES ? undefined : JSON.parse(text);
@@ -50,10 +50,10 @@ function judge(text: string, days: boolean): Judgement {
   const read = readRig(document);
   if (!read.ok) return stop(read.problems[0].message.replace(/[{}]/g, ''));
   const rig = parseRig(withoutOptions(read.document));
-  const { verdict, headline } = assess(rig);
-  if (!days) return { verdict, headline, chance: null, sampled: false };
+  const { verdict, scale, headline } = assess(rig);
+  if (!days) return { verdict, scale, headline, chance: null, sampled: false };
   const { short, tolerance } = sampleDays(dayModel(rig), YARD_DAYS, YARD_SEED);
-  return { verdict, headline, chance: { short, tolerance }, sampled: true };
+  return { verdict, scale, headline, chance: { short, tolerance }, sampled: true };
 }
 
 export const JOBS: Worked = {

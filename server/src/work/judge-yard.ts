@@ -96,7 +96,7 @@ export class JudgeYard {
       if (this.stopped) throw error;
       this.log.warn({ err: error, build: w.id }, 'a build could not be judged');
       const headline = message('This build could not be judged: the reckoning stopped. The server’s log says why.');
-      return { id: w.id, version: w.version, judgement: { verdict: 'stop', headline, chance: null, sampled: true } };
+      return { id: w.id, version: w.version, judgement: { verdict: 'stop', scale: 'feeding', headline, chance: null, sampled: true } };
     }
   }
 }

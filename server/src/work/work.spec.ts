@@ -82,7 +82,7 @@ describe('the yard is judged beside the saves', () => {
     const yard = await openYard();
     await yard.store.add('a', named('A'));
     await yard.judgements.put([
-      { id: 'a', version: 1, judgement: { verdict: 'stop', headline: { template: 'old', values: {} }, chance: null, sampled: true } },
+      { id: 'a', version: 1, judgement: { verdict: 'stop', scale: 'feeding', headline: { template: 'old', values: {} }, chance: null, sampled: true } },
     ]);
     expect((await judged(yard))[0].judged?.verdict).toBe('stop');
     const { BuildStore } = await import('../store/builds');

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
+import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { VerdictMark } from './verdict';
 import { WorkingPanel } from './working-panel';
@@ -11,7 +11,7 @@ import { WorkingPanel } from './working-panel';
   template: `
     @for (f of findings(); track $index) {
       <div class="finding" [class]="f.verdict">
-        <pz-verdict [of]="f.verdict" />
+        <pz-verdict [of]="f.verdict" [about]="scaleOf(f)" />
         <p>{{ words(f.message) }}</p>
       </div>
     } @empty {
@@ -139,15 +139,14 @@ export class HelpColumn {
   protected readonly shown = computed(() => (this.all() ? this.fixes() : this.fixes().slice(0, 3)));
   protected readonly cautions = computed(() => (this.rig.assessment()?.cautions ?? []).filter((c) => c.station === this.station()));
 
+  protected readonly scaleOf = (f: Finding) => FINDING_KINDS[f.code].scale;
   protected words(message: Parameters<typeof say>[0]): string {
     return say(message, this.rig.units());
   }
   protected gain(fix: Fix): string {
     const { before, after, dimension, label } = fix.gain;
-    // Figures that are better when smaller are carried negated, so both ends stand at or below zero.
-    const smaller = before <= 0 && after <= 0 && !['water left', 'inlet head', 'engine to spare'].includes(label);
     if (dimension === 'number') return '';
-    const change = smaller ? -(after - before) : after - before;
+    const change = after - before;
     if (!Number.isFinite(change)) return `${label}: no limit`;
     return `${formatDifference(change, dimension, this.rig.units(), { signed: true, digits: 2 })} ${label}`;
   }

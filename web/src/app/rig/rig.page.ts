@@ -1,7 +1,7 @@
 import { Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { say, type Station, type Verdict, VERDICTS } from '@pozzo/core';
+import { type Finding, FINDING_KINDS, say, severityWord, type Station } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from '../kit/working-panel';
@@ -63,11 +63,9 @@ export class RigPage implements OnDestroy {
   });
   protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
   private readonly byStation = computed(() => {
-    const out = new Map<Station, Verdict>();
-    for (const f of this.assessment()?.findings ?? []) {
-      const before = out.get(f.station);
-      if (!before || VERDICTS.indexOf(f.verdict) > VERDICTS.indexOf(before)) out.set(f.station, f.verdict);
-    }
+    const out = new Map<Station, Finding>();
+    // They come worst first.
+    for (const f of this.assessment()?.findings ?? []) if (!out.has(f.station)) out.set(f.station, f);
     return out;
   });
 
@@ -76,9 +74,11 @@ export class RigPage implements OnDestroy {
     this.router.events.subscribe(() => this.working.shown.set(null));
   }
 
-  protected verdictOf(station: Station): Verdict | undefined {
+  protected worstOf(station: Station): Finding | undefined {
     return this.byStation().get(station);
   }
+  protected readonly scaleOf = (f: Finding) => FINDING_KINDS[f.code].scale;
+  protected readonly wordOf = severityWord;
   protected retry(): void {
     this.store.dispatch(DocumentActions.open({ id: this.id() }));
   }

@@ -25,7 +25,7 @@ const settle = async (): Promise<void> => {
   for (let i = 0; i < 30; i++) await Promise.resolve();
 };
 const summary = (id: string, sampled = true): BuildSummary =>
-  ({ id, judged: sampled ? { verdict: 'fed', headline: { template: '', values: {} }, chance: null, sampled } : null }) as BuildSummary;
+  ({ id, judged: sampled ? { verdict: 'fed', scale: 'feeding', headline: { template: '', values: {} }, chance: null, sampled } : null }) as BuildSummary;
 
 describe('the list', () => {
   function yard(state: Partial<BuildsState>) {

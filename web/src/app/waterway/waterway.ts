@@ -2,7 +2,7 @@ import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, type E
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { VERDICT_WORDS } from '../kit/verdict';
+import { SEVERITY_WORDS } from '@pozzo/core';
 import { clockWords } from '../kit/clock';
 import { DayStore } from '../state/day-store';
 import { RigStore } from '../state/rig-store';
@@ -21,7 +21,7 @@ export class Waterway {
   private readonly day = inject(DayStore);
   private readonly router = inject(Router);
   readonly id = input.required<string>();
-  protected readonly words = VERDICT_WORDS;
+  protected readonly words = SEVERITY_WORDS.feeding;
   private readonly frame = viewChild<ElementRef<HTMLElement>>('frame');
   protected readonly drawing = computed(() => {
     const doc = this.rig.document();

@@ -13,6 +13,7 @@ import { YardPage } from './yard.page';
 
 const judged = (more: Partial<Judgement> = {}): Judgement => ({
   verdict: 'fed',
+  scale: 'feeding',
   headline: message('Washer is fed, all through the job.'),
   sampled: true,
   chance: { short: chanceOf(0, 300), tolerance: 0.02 },

@@ -1,0 +1,12 @@
+import { lineAt, type Rule } from './rule.js';
+
+export const openRules: Rule = (_finding, _rig, doc) =>
+  doc.lines
+    .filter((l) => l.closed && (l.role === 'feed' || l.role === 'boost' || l.role === 'pressure'))
+    .map((l) => ({
+      id: `open-${l.id}`,
+      title: `Open the valve of ${l.name ?? l.id}`,
+      change: (d) => {
+        delete lineAt(d, l.id).closed;
+      },
+    }));

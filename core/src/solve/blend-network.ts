@@ -1,0 +1,288 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import { GRAVITY } from '../fluid/air.js';
+import { waterAt, type Water } from '../fluid/water.js';
+import { type DiaphragmPump, pumpCurve } from '../chemistry/diaphragm-pump.js';
+import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
+import type { Mix, SoftPump, Sprayer } from '../rig/chemical-schema.js';
+import type { Line, Rig, Tank } from '../rig/schema.js';
+import { drawLevel, lineTerms } from './rig-network.js';
+import type { Stock, Stocks } from './stock.js';
+
+/** Discharge coefficient of a straight or fan tip. */
+const TIP = 0.97;
+
+/** A branch into the blend. */
+export interface Branch {
+  readonly line: Line;
+  /** Left out for a branch straight from a spigot. */
+  readonly tank: Tank | undefined;
+  readonly stock: Stock;
+}
+
+export interface BlendState {
+  /** m³/s into the blend, by branch. */
+  readonly flows: readonly number[];
+  readonly flowM3s: number;
+  /** Trade share. */
+  readonly strength: number;
+  /** Share of the blend by volume, by branch. */
+  readonly shares: readonly number[];
+  readonly gravity: number;
+  /** At the tip, Pa gauge. */
+  readonly tipPressurePa: number;
+  /** Put on by the pump, Pa. */
+  readonly pumpRisePa: number;
+  /** At the pump's inlet, Pa gauge. */
+  readonly inletPressurePa: number;
+  readonly solved: boolean;
+}
+
+/** A pump's hydraulic data. */
+export function diaphragmOf(pump: SoftPump, values: AssumptionValues): DiaphragmPump {
+  switch (pump.kind) {
+    case 'electric':
+      return {
+        kind: 'electric',
+        openFlow: pump.openFlow,
+        switchPressure: pump.limit,
+        volts: values['pump-volts'],
+        efficiency: values['pump-12v-efficiency'],
+      };
+    case 'engine':
+      return { kind: 'engine', openFlow: pump.openFlow, reliefPressure: pump.limit };
+    case 'air':
+      return { kind: 'air', openFlow: pump.openFlow, airPressure: pump.limit };
+  }
+}
+
+/**
+ * The way of a blend as a network: branches from their tanks to where they meet, through the pump, to the tip.
+ * All heads are metres of water; a denser liquid counts with its gravity in lift and in loss. Viscosity is water's.
+ */
+export class BlendNetwork {
+  readonly branches: readonly Branch[];
+  /** Strength of what each branch carries: only the mix's own stock counts. */
+  readonly strengths: readonly number[];
+  readonly suction: Line | undefined;
+  readonly delivery: Line;
+  readonly water: Water;
+  readonly network: Network;
+  /** Of the blend last solved: where the next solve begins. */
+  private gravity = 1;
+  private readonly tankNodes: Int32Array;
+  private readonly branchLinks: Int32Array;
+  private readonly clean: Float64Array;
+  private readonly dirty: Float64Array;
+  private readonly full: readonly number[];
+  private readonly deliveryLink: number;
+  private readonly tipLink: number;
+  private readonly airNode: number;
+  private readonly deliveryRuns: readonly number[];
+
+  constructor(
+    readonly rig: Rig,
+    readonly values: AssumptionValues,
+    stocks: Stocks,
+    readonly mix: Mix,
+    readonly pump: SoftPump,
+    readonly sprayer: Sprayer,
+    way: BlendWay,
+  ) {
+    this.water = waterAt(rig.brief.water);
+    this.branches = way.branches.map((line) => {
+      const tank = line.from.at === 'tank' ? rig.tanks.find((t) => t.id === line.from.id)! : undefined;
+      return { line, tank, stock: tank ? stocks.in(tank) : stocks.of(undefined) };
+    });
+    const active = stocks.of(mix.stock).liquid.id;
+    this.strengths = this.branches.map((b) => (b.stock.liquid.id === active ? b.stock.today : 0));
+    this.suction = way.suction;
+    this.delivery = way.delivery;
+    const nodes: NodeSpec[] = [
+      { id: 'mix', elevationM: mix.height },
+      { id: 'in', elevationM: pump.height },
+      { id: 'out', elevationM: pump.height },
+      { id: 'tip', elevationM: sprayer.height },
+      { id: 'air', elevationM: sprayer.height, headM: sprayer.height },
+    ];
+    const links: LinkSpec[] = [];
+    for (const [i, b] of this.branches.entries()) {
+      nodes.push({ id: `tank:${i}`, elevationM: mix.height, headM: mix.height });
+      links.push({ id: `branch:${i}`, from: `tank:${i}`, to: 'mix', ...this.terms(b.line, b.stock.gravity, false) });
+    }
+    links.push(
+      this.suction
+        ? { id: 'suction', from: 'mix', to: 'in', ...this.terms(this.suction, 1, false) }
+        : { id: 'suction', from: 'mix', to: 'in', quadratic: 1e-3 },
+      { id: 'pump', from: 'in', to: 'out', oneWay: true, curve: pumpCurve(diaphragmOf(pump, values), this.water.densityKgM3) },
+      { id: 'delivery', from: 'out', to: 'tip', ...this.terms(this.delivery, 1, false) },
+      { id: 'nozzle:tip', from: 'tip', to: 'air', oneWay: true, quadratic: this.tipQuadratic(sprayer.nozzleBore) },
+    );
+    this.network = new Network({ nodes, links });
+    this.network.viscosity = this.water.kinematicViscosityM2S;
+    this.tankNodes = Int32Array.from(this.branches, (_, i) => this.network.node(`tank:${i}`));
+    this.branchLinks = Int32Array.from(this.branches, (_, i) => this.network.link(`branch:${i}`));
+    this.clean = this.network.quadratic.slice();
+    this.dirty = this.network.quadratic.slice();
+    for (const [i, b] of this.branches.entries()) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;
+    if (this.suction) this.dirty[this.network.link('suction')] = this.terms(this.suction, 1, true).quadratic!;
+    this.full = this.branches.map((b) => b.tank?.fullLevel ?? 0);
+    this.deliveryLink = this.network.link('delivery');
+    this.tipLink = this.network.link('nozzle:tip');
+    this.airNode = this.network.node('air');
+    const { runStart, runLength } = this.network;
+    this.deliveryRuns = Array.from(runLength.slice(runStart[this.deliveryLink], runStart[this.deliveryLink + 1]));
+  }
+
+  private tipQuadratic(boreM: number): number {
+    const area = (Math.PI / 4) * boreM ** 2;
+    return quadraticOfOrifice(TIP * area * Math.sqrt(2 / this.water.densityKgM3), this.water.densityKgM3);
+  }
+
+  private terms(line: Line, gravity: number, dirty: boolean): Pick<LinkSpec, 'runs' | 'quadratic' | 'constantM' | 'oneWay'> {
+    const t = lineTerms(line, this.values, this.water, dirty);
+    return { ...t, runs: t.runs!.map((r) => ({ ...r, lengthM: r.lengthM * gravity })), quadratic: t.quadratic! * gravity };
+  }
+
+  /** Opens one metering valve of a branch to a share of its full coefficient. */
+  setValve(branch: number, partId: string, setting: number): void {
+    const b = this.branches[branch];
+    const line = { ...b.line, parts: b.line.parts.map((p) => (p.id === partId && p.kind === 'valve' ? { ...p, setting } : p)) };
+    this.clean[this.branchLinks[branch]] = this.terms(line, b.stock.gravity, false).quadratic!;
+    this.dirty[this.branchLinks[branch]] = this.terms(line, b.stock.gravity, true).quadratic!;
+  }
+
+  /** Shuts a branch, or opens it. */
+  shut(branch: number, closed: boolean): void {
+    this.network.closed[this.branchLinks[branch]] = closed ? 1 : 0;
+  }
+
+  /** Another tip at the end of the hose until the returned function is called. */
+  tryTip(boreM: number): () => void {
+    const before = this.clean[this.tipLink];
+    this.clean[this.tipLink] = this.tipQuadratic(boreM);
+    this.dirty[this.tipLink] = this.clean[this.tipLink];
+    return () => {
+      this.clean[this.tipLink] = before;
+      this.dirty[this.tipLink] = before;
+    };
+  }
+
+  /** Every elbow gone from suction and delivery, to tell what they cost. */
+  withoutElbows(levels?: readonly number[], strengths?: readonly number[]): { readonly count: number; readonly flowM3s: number } {
+    let count = 0;
+    const strip = (line: Line): Line => ({
+      ...line,
+      parts: line.parts.filter((p) => {
+        const elbow = p.kind === 'fitting' && (p.is === 'elbow-90' || p.is === 'elbow-90-swept');
+        if (elbow) count += p.count;
+        return !elbow;
+      }),
+    });
+    const before = this.clean.slice();
+    this.branches.forEach((b, i) => (this.clean[this.branchLinks[i]] = this.terms(strip(b.line), b.stock.gravity, false).quadratic!));
+    if (this.suction) this.clean[this.network.link('suction')] = this.terms(strip(this.suction), 1, false).quadratic!;
+    this.clean[this.deliveryLink] = this.terms(strip(this.delivery), 1, false).quadratic!;
+    const { flowM3s } = this.solve(levels, false, strengths);
+    this.clean.set(before);
+    return { count, flowM3s };
+  }
+
+  /**
+   * Flows and strength for tank levels.
+   * @param levels inside levels, m, by branch; left out, every tank is full
+   * @param strengths trade shares of what the branches carry; left out, {@link strengths}
+   */
+  solve(levels: readonly number[] = this.full, dirty = false, strengths: readonly number[] = this.strengths): BlendState {
+    const { network, branches, mix, sprayer } = this;
+    for (const [i, b] of branches.entries()) {
+      const surface = b.tank ? b.tank.base + Math.max(levels[i], 0) : mix.height;
+      network.head[this.tankNodes[i]] = mix.height + b.stock.gravity * (surface - mix.height);
+    }
+    let gravity = this.gravity;
+    let solved = true;
+    let total = 0;
+    const flows = branches.map(() => 0);
+    // The blend's weight hangs on the flows, which hang a little on the weight: from the last answer one round often settles it.
+    for (let round = 0; round < 3; round++) {
+      network.quadratic.set(dirty ? this.dirty : this.clean);
+      network.quadratic[this.deliveryLink] *= gravity;
+      network.quadratic[this.tipLink] *= gravity;
+      const start = network.runStart[this.deliveryLink];
+      this.deliveryRuns.forEach((length, r) => (network.runLength[start + r] = length * gravity));
+      network.head[this.airNode] = mix.height + gravity * (sprayer.height - mix.height);
+      solved = network.solve().converged;
+      if (!solved) {
+        network.restart();
+        solved = network.solve().converged;
+      }
+      total = 0;
+      for (let i = 0; i < flows.length; i++) {
+        flows[i] = Math.max(network.flow[this.branchLinks[i]], 0);
+        if (flows[i] < 1e-10) flows[i] = 0;
+        total += flows[i];
+      }
+      const next = total > 0 ? branches.reduce((s, b, i) => s + (b.stock.gravity * flows[i]) / total, 0) : 1;
+      const done = Math.abs(next - gravity) < 1e-4;
+      gravity = next;
+      this.gravity = next;
+      if (done || branches.length === 0) break;
+    }
+    const rhoG = this.water.densityKgM3 * GRAVITY;
+    const head = (id: string): number => network.head[network.node(id)];
+    const strength = total > 0 ? branches.reduce((s, _, i) => s + strengths[i] * flows[i], 0) / total : 0;
+    return {
+      flows,
+      flowM3s: total,
+      strength,
+      shares: flows.map((q) => (total > 0 ? q / total : 0)),
+      gravity,
+      tipPressurePa: Math.max(head('tip') - network.head[this.airNode], 0) * rhoG,
+      pumpRisePa: Math.max(head('out') - head('in'), 0) * rhoG,
+      inletPressurePa: (head('in') - mix.height - gravity * (this.pump.height - mix.height)) * rhoG,
+      solved,
+    };
+  }
+}
+
+/** The networks of a rig's blends, each built once. Solving leaves a network as its document has it. */
+export class Blends {
+  private readonly nets = new Map<string, BlendNetwork | undefined>();
+
+  constructor(
+    private readonly rig: Rig,
+    private readonly values: AssumptionValues,
+    private readonly stocks: Stocks,
+  ) {}
+
+  /** Of a mix; undefined when its way is not whole. */
+  of(mix: Mix): BlendNetwork | undefined {
+    if (!this.nets.has(mix.id)) {
+      const way = wayOf(this.rig, mix);
+      this.nets.set(mix.id, way && new BlendNetwork(this.rig, this.values, this.stocks, mix, way.pump, way.sprayer, way));
+    }
+    return this.nets.get(mix.id);
+  }
+}
+
+/** Lines that make up a blend's way. */
+export interface BlendWay {
+  readonly branches: readonly Line[];
+  readonly suction: Line | undefined;
+  readonly delivery: Line;
+  readonly pump: SoftPump;
+  readonly sprayer: Sprayer;
+}
+
+/** The open lines of a mix, through its pump to its first sprayer; undefined when the way is not whole. */
+export function wayOf(rig: Rig, mix: Mix): BlendWay | undefined {
+  const open = rig.lines.filter((l) => l.role === 'chemical' && !l.closed);
+  const branches = open.filter((l) => l.to.at === 'mix' && l.to.id === mix.id);
+  const suction = open.find((l) => l.from.at === 'mix' && l.from.id === mix.id && l.to.at === 'soft-pump');
+  const pump = rig.softPumps.find((p) => p.id === suction?.to.id);
+  const delivery = pump && open.find((l) => l.from.at === 'soft-pump' && l.from.id === pump.id && l.to.at === 'sprayer');
+  const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
+  return branches.length && pump && delivery && sprayer ? { branches, suction, delivery, pump, sprayer } : undefined;
+}
+
+/** Height at which a branch takes from its tank, inside it, m. */
+export const drawHeight = (b: Branch): number => (b.tank ? drawLevel(b.tank, b.line) : 0);

@@ -1,0 +1,65 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import type { LiquidKind } from '../chemistry/compatibility.js';
+import { hypochloriteGravity, strengthAfter, tradeShare } from '../chemistry/hypochlorite.js';
+import type { Liquid } from '../rig/chemical-schema.js';
+import type { Rig, Tank } from '../rig/schema.js';
+
+/** Products whose strength is counted as the share of the product itself. */
+const NEAT: ReadonlySet<LiquidKind> = new Set(['soap', 'degreaser', 'acid', 'caustic', 'ammonia', 'neutraliser']);
+
+/** A liquid as it is today. */
+export interface Stock {
+  readonly liquid: Liquid;
+  /** Of SH the trade share when bought; else 0. */
+  readonly bought: number;
+  /**
+   * Of SH the trade share today, titrated or aged by the reckoning; of a powder mixed on site its grams for each litre ÷ 1000;
+   * of any other product 1, so that a mix counts its share.
+   */
+  readonly today: number;
+  /** Specific gravity. */
+  readonly gravity: number;
+}
+
+const GRAVITIES: Readonly<Partial<Record<LiquidKind, number>>> = { acid: 1.1, caustic: 1.15, antifreeze: 1.04, degreaser: 1.05, ammonia: 1.0 };
+
+/** What a liquid is worth today. */
+export function stockOf(liquid: Liquid, values: AssumptionValues): Stock {
+  const s = liquid.strength;
+  const bought = s ? (s.as === 'weight' ? tradeShare(s.bought) : s.bought) : 0;
+  const today = s ? (s.titrated ?? strengthAfter(bought, s.age, s.kept)) : liquid.dose !== undefined ? liquid.dose / 1000 : NEAT.has(liquid.kind) ? 1 : 0;
+  const gravity =
+    liquid.kind === 'hypochlorite' ? hypochloriteGravity(bought) : liquid.kind === 'soap' ? values['gravity-soap'] : (GRAVITIES[liquid.kind] ?? 1);
+  return { liquid, bought, today, gravity };
+}
+
+export const WATER: Stock = {
+  liquid: { id: 'water', name: 'Water', kind: 'water', price: 0, strength: undefined, dose: undefined, useBy: undefined },
+  bought: 0,
+  today: 0,
+  gravity: 1,
+};
+
+/** Every liquid of a rig today, and what each tank holds. */
+export class Stocks {
+  private readonly byId: ReadonlyMap<string, Stock>;
+
+  constructor(
+    readonly rig: Rig,
+    readonly values: AssumptionValues,
+  ) {
+    this.byId = new Map(rig.liquids.map((l) => [l.id, stockOf(l, values)]));
+  }
+
+  of(liquidId: string | undefined): Stock {
+    return (liquidId !== undefined && this.byId.get(liquidId)) || WATER;
+  }
+
+  in(tank: Tank): Stock {
+    return this.of(tank.holds);
+  }
+
+  get all(): readonly Stock[] {
+    return [...this.byId.values()];
+  }
+}

@@ -1,0 +1,19 @@
+import { like, m, type Rule } from '../../edit/rule.js';
+import { shapeHeight } from '../../rig/tank-shape.js';
+
+export const outletRules: Rule = (finding, rig) => {
+  const tank = rig.tanks.find((t) => t.id === finding.subject.id)!;
+  return [
+    {
+      id: 'outlet-low',
+      title: 'Put the outlet an inch above the bottom',
+      change: (d) =>
+        d.lines.forEach((l) => {
+          if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) {
+            const h = m(l.from.height) - tank.base;
+            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, tank.base + 0.0254);
+          }
+        }),
+    },
+  ];
+};

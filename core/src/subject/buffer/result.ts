@@ -1,0 +1,44 @@
+import type { PartShare } from '../../solve/part-share.js';
+import type { Verdict } from '../verdict.js';
+import type { Figure } from '../../working/figure.js';
+
+/** Water on board against time, by a straight job. */
+export interface LevelSeries {
+  /** s. */
+  readonly timeS: readonly number[];
+  /** Usable and unusable water together, m³. */
+  readonly volumeM3: readonly number[];
+}
+
+export interface TankResult {
+  readonly tankId: string;
+  /** Tanks tied to it, itself included. */
+  readonly tiedIds: readonly string[];
+  /** Of this tank alone when full; all other volumes are of the tied tanks together. */
+  readonly ownVolumeM3: number;
+  readonly fullVolumeM3: number;
+  readonly startVolumeM3: number;
+  readonly heelVolumeM3: number;
+  readonly heelLevel: Figure;
+  readonly usable: Figure;
+  readonly inflow: Figure;
+  readonly inflowPoor: number;
+  readonly inflowGood: number;
+  readonly draw: Figure;
+  readonly fullDraw: Figure;
+  /** With every trigger held; Infinity when the spigot keeps up. */
+  readonly timeToEmpty: Figure;
+  /** Of the job as briefed; Infinity when it lasts. */
+  readonly dryAfter: Figure;
+  readonly dryAfterPoorS: number;
+  readonly timeToRecover: Figure;
+  /** Usable water that the job needs at its start, reserve included. */
+  readonly needed: Figure;
+  /** At the end of the job, m³ above the heel. */
+  readonly leftM3: number;
+  readonly series: LevelSeries;
+  readonly seriesPoor: LevelSeries;
+  readonly seriesGood: LevelSeries;
+  readonly tie: { readonly differenceM: Figure; readonly firstDryId: string; readonly parts: readonly PartShare[] } | undefined;
+  readonly verdict: Verdict;
+}

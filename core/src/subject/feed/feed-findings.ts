@@ -1,0 +1,93 @@
+import type { Machine } from '../../rig/schema.js';
+import { message } from '../../working/figure.js';
+import type { Cases } from '../../solve/cases.js';
+import type { FeedCase, FeedResult } from './result.js';
+import type { Finding } from '../finding.js';
+
+const WORDS = {
+  full: 'full tank',
+  half: 'half tank',
+  lowest: 'lowest level',
+  clean: 'clean strainer',
+  dirty: 'dirty strainer',
+  usual: 'usual water',
+  summer: 'summer water',
+  poor: 'poor spigot',
+  typical: 'typical spigot',
+  good: 'good spigot',
+} as const;
+
+/** The worst case in words: "lowest level, dirty strainer, summer water". */
+export function caseWords(c: FeedCase, direct: boolean): string {
+  return [...(direct ? [WORDS[c.spigot]] : [WORDS[c.level]]), WORDS[c.strainer], WORDS[c.water]].join(', ');
+}
+
+export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | undefined): Finding[] {
+  const subject = { kind: 'machine', id: machine.id } as const;
+  if (!feed)
+    return [
+      {
+        code: 'no-feed',
+        verdict: 'starved',
+        station: 'feed',
+        subject,
+        message: message('{machine} has no water: no open line joins its inlet to a tank or a spigot.', { machine: machine.name }),
+      },
+    ];
+  const out: Finding[] = [];
+  const where = caseWords(feed.worst, feed.direct);
+  const values = {
+    machine: machine.name,
+    where,
+    margin: { value: Math.abs(feed.worst.marginM), dimension: 'length' as const },
+    flow: { value: feed.limits.mostFlowM3s, dimension: 'flow' as const },
+    wants: { value: machine.flow, dimension: 'flow' as const },
+    hot: { value: feed.limits.hottestK, dimension: 'temperature' as const },
+  };
+  if (feed.verdict === 'starved')
+    out.push({
+      code: 'feed-starved',
+      verdict: 'starved',
+      station: 'feed',
+      subject,
+      message: message('{machine} is starved: {margin} of inlet head short at {where}. The feed passes {flow}; the pump wants {wants}.', values),
+    });
+  else if (feed.verdict === 'tight')
+    out.push({
+      code: 'feed-tight',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message(
+        Number.isFinite(feed.limits.hottestK)
+          ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. Above {hot} it starves.'
+          : '{machine} is fed, but only just: {margin} of inlet head to spare at {where}.',
+        values,
+      ),
+    });
+  if (feed.direct) {
+    const poor = feed.cases.filter((c) => c.spigot === 'poor').reduce((a, b) => (b.marginM < a.marginM ? b : a));
+    if (poor.marginM < 0 && feed.verdict !== 'starved')
+      out.push({
+        code: 'direct-poor-spigot',
+        verdict: 'tight',
+        station: 'feed',
+        subject,
+        message: message('{machine} runs straight from the spigot; at a poor site it starves. A buffer tank would carry it.', values),
+      });
+  }
+  const limit = cases.values['suction-velocity'];
+  if (!feed.direct && feed.velocity.value > 1.5 * limit && feed.verdict === 'fed')
+    out.push({
+      code: 'suction-fast',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message('Water runs at {v} in the suction line of {machine}; {limit} is the usual most.', {
+        machine: machine.name,
+        v: { value: feed.velocity.value, dimension: 'velocity' },
+        limit: { value: limit, dimension: 'velocity' },
+      }),
+    });
+  return out;
+}

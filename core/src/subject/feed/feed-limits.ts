@@ -1,0 +1,158 @@
+import { partHeadLoss } from '../../catalogue/part-loss.js';
+import { airPressure, GRAVITY } from '../../fluid/air.js';
+import { vapourPressure, waterDensity } from '../../fluid/water.js';
+import type { Line, Machine } from '../../rig/schema.js';
+import { shapeHeight } from '../../rig/tank-shape.js';
+import type { Cases, CaseState } from '../../solve/cases.js';
+import { feedPath, type InletMargin, inletMargin } from './feed-terms.js';
+import { nodeIds } from '../../solve/rig-network.js';
+import type { FeedCase, FeedResult } from './result.js';
+
+/** Heads at every joint of the path, m above the deck, in the case just solved. */
+export function gradeLine(cases: Cases, machine: Machine, path: readonly Line[]): FeedResult['grade'] {
+  const { net } = cases;
+  const out: { label: string; headM: number; lineId: string }[] = [];
+  for (const line of path) {
+    const start =
+      line.from.at === 'tank'
+        ? nodeIds.tank(line.from.id!)
+        : line.from.at === 'spigot'
+          ? nodeIds.tap(line.from.id!)
+          : line.from.at === 'booster'
+            ? nodeIds.boosterOut(line.from.id!)
+            : nodeIds.manifold(line.from.id!);
+    let head = net.headOf(start);
+    out.push({ label: line.from.at, headM: head, lineId: line.id });
+    const dirty = cases.state.strainer === 'dirty';
+    for (const part of line.parts) {
+      head -= partHeadLoss(part, net.flowOf(line.id), net.water, cases.values, dirty);
+      out.push({ label: part.name, headM: head, lineId: line.id });
+    }
+  }
+  out.push({ label: 'pump', headM: net.headOf(nodeIds.machineIn(machine.id)), lineId: path[path.length - 1].id });
+  return out;
+}
+
+/** Inlet head to spare against the water's height above the deck, everything else as set; empty for a machine not fed from a tank. */
+export function feedByLevel(cases: Cases, machine: Machine, settings: CaseState): FeedResult['byLevel'] {
+  if (cases.net.cutOff.has(machine.id)) return [];
+  cases.set(settings);
+  const path = feedPath(cases, machine);
+  if (path[0]?.from.at !== 'tank') return [];
+  return marginByLevel(cases, settings, path, () => inletMargin(cases, machine, path));
+}
+
+/** Inlet head to spare in the case just solved; undefined for a machine with no feed. */
+export function feedMargin(cases: Cases, machine: Machine): number | undefined {
+  if (cases.net.cutOff.has(machine.id)) return undefined;
+  const path = feedPath(cases, machine);
+  const from = path[0]?.from.at;
+  return from === 'tank' || from === 'spigot' ? inletMargin(cases, machine, path).marginM : undefined;
+}
+
+/** Margin at nine levels from the tank's top to its bottom, everything else as in the worst case. */
+export function marginByLevel(cases: Cases, worst: CaseState, path: readonly Line[], marginNow: () => { marginM: number }): FeedResult['byLevel'] {
+  const tank = cases.rig.tanks.find((t) => t.id === path[0].from.id);
+  if (!tank) return [];
+  const out = [];
+  const height = shapeHeight(tank.shape);
+  for (let i = 0; i <= 8; i++) {
+    const level = height * (1 - i / 8);
+    cases.set({ ...worst, levelOf: { tankId: tank.id, levelM: level } });
+    out.push({ surfaceM: tank.base + level, marginM: marginNow().marginM });
+  }
+  cases.set(worst);
+  return out;
+}
+
+/** Height of the water above the deck at which the margin is gone, m; undefined where it never is. */
+export function crossing(points: FeedResult['byLevel']): number | undefined {
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    if (a.marginM >= 0 && b.marginM < 0) return a.surfaceM + ((b.surfaceM - a.surfaceM) * a.marginM) / (a.marginM - b.marginM);
+  }
+  return undefined;
+}
+
+/** Water temperature that eats the margin by vapour pressure alone (friction falls as water warms, so this is safe). */
+export function hottest(marginM: number, temperatureK: number): number {
+  const vapourHead = (t: number): number => vapourPressure(t) / (waterDensity(t) * GRAVITY);
+  const start = vapourHead(temperatureK);
+  let low = 273.16;
+  let high = 373;
+  if (vapourHead(high) - start < marginM) return Infinity;
+  if (vapourHead(low) - start > marginM) return low;
+  for (let i = 0; i < 50; i++) {
+    const t = (low + high) / 2;
+    if (vapourHead(t) - start < marginM) low = t;
+    else high = t;
+  }
+  return low;
+}
+
+/** Altitude at which thinner air has eaten the margin, m. */
+export function highest(marginM: number, altitudeM: number, density: number): number {
+  const wanted = airPressure(altitudeM) - marginM * density * GRAVITY;
+  let low = -2000;
+  let high = 11000;
+  for (let i = 0; i < 50; i++) {
+    const h = (low + high) / 2;
+    if (airPressure(h) > wanted) low = h;
+    else high = h;
+  }
+  return low;
+}
+
+/** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */
+export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, marginNow: () => { marginM: number }): number {
+  const node = cases.net.network.node(nodeIds.machineIn(machine.id));
+  const own = machine.flow;
+  const marginAt = (flow: number): number => {
+    cases.net.network.demand[node] = flow;
+    return cases.net.solve() ? marginNow().marginM : -1e3;
+  };
+  cases.set(worst);
+  // Illinois rule: a secant that never leaves the bracket.
+  let low = 0;
+  let high = worst.marginM >= 0 ? own * 4 : own;
+  let atLow = marginAt(1e-9);
+  let atHigh = marginAt(high);
+  if (atLow > 0 && atHigh < 0) {
+    let side = 0;
+    for (let i = 0; i < 24 && high - low > 2e-4 * own; i++) {
+      const flow = (low * atHigh - high * atLow) / (atHigh - atLow);
+      const at = marginAt(flow);
+      if (Math.abs(at) < 1e-4) {
+        low = flow;
+        break;
+      }
+      if (at > 0) {
+        low = flow;
+        atLow = at;
+        if (side === 1) atHigh /= 2;
+        side = 1;
+      } else {
+        high = flow;
+        atHigh = at;
+        if (side === -1) atLow /= 2;
+        side = -1;
+      }
+    }
+  } else if (atHigh >= 0) low = high;
+  cases.net.network.demand[node] = own;
+  cases.set(worst);
+  return low;
+}
+
+/** The same feed the other way: its booster switched, or a usual one (45 psi shut off, open flow 2.2 times the line’s) where there is none. */
+export function otherWay(cases: Cases, worst: FeedCase, path: readonly Line[], marginNow: () => InletMargin): FeedResult['otherWay'] {
+  const { rig, net } = cases;
+  if (path[0].from.at !== 'tank') return undefined;
+  const own = rig.boosters.find((b) => path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
+  const undo = own ? net.switchBooster(own) : net.tryBooster(path[0], 310264, net.flowOf(path[0].id) * 2.2);
+  cases.set(worst);
+  const { marginM } = marginNow();
+  undo();
+  cases.set(worst);
+  return { boosted: own ? !own.running : true, marginM };
+}

@@ -1,0 +1,102 @@
+import { waveAssumption } from '../../catalogue/part-loss.js';
+import { airPressure, GRAVITY } from '../../fluid/air.js';
+import { velocity } from '../../hydraulics/friction.js';
+import { accelerationHead, lengthTimesVelocity } from '../../hydraulics/plunger-pump.js';
+import type { Hose, Line, Machine } from '../../rig/schema.js';
+import type { Cases } from '../../solve/cases.js';
+import { nodeIds } from '../../solve/rig-network.js';
+import type { FeedTerm } from './result.js';
+
+/** Lines from the source to a machine's inlet, in the order the water takes them: at each step back, the one that carries most. */
+export function feedPath(cases: Cases, machine: Machine): Line[] {
+  const { rig } = cases;
+  const path: Line[] = [];
+  let at: { kind: string; id: string } = { kind: 'machine', id: machine.id };
+  while (path.length <= rig.lines.length) {
+    const into = rig.lines.filter(
+      (l) => (l.role === 'feed' || l.role === 'boost' || l.role === 'fill') && !l.closed && l.to.at === at.kind && l.to.id === at.id,
+    );
+    if (into.length === 0) break;
+    const line = into.reduce((best, l) => (cases.net.flowOf(l.id) > cases.net.flowOf(best.id) ? l : best));
+    if (path.includes(line)) break;
+    path.unshift(line);
+    at = { kind: line.from.at, id: line.from.id ?? '' };
+    if (at.kind === 'tank' || at.kind === 'spigot') break;
+  }
+  return path;
+}
+
+/** Terms of the head at a machine's inlet in the case just solved. Their sum is the NPSH available. */
+export function inletTerms(cases: Cases, machine: Machine, path: readonly Line[], altitudeM: number): { terms: FeedTerm[]; rigidM: number; capM: number } {
+  const { net, rig } = cases;
+  const { water } = net;
+  const rhoG = water.densityKgM3 * GRAVITY;
+  const first = path[0];
+  const sourceHead = first.from.at === 'spigot' ? net.headOf(nodeIds.tap(first.from.id!)) : net.headOf(nodeIds.tank(first.from.id!));
+  let boosterM = 0;
+  for (const l of path) {
+    if (l.from.at !== 'booster') continue;
+    const b = rig.boosters.find((x) => x.id === l.from.id)!;
+    if (b.running) boosterM += net.headOf(nodeIds.boosterOut(b.id)) - net.headOf(nodeIds.boosterIn(b.id));
+  }
+  const inletHead = net.headOf(nodeIds.machineIn(machine.id));
+  const flow = net.network.demand[net.network.node(nodeIds.machineIn(machine.id))];
+  const pulse = pulses(cases, machine, path, flow);
+  const direct = first.from.at === 'spigot';
+  return {
+    rigidM: pulse.rigidM,
+    capM: pulse.capM,
+    terms: [
+      {
+        id: 'air',
+        label: direct ? 'air and spigot' : 'air',
+        valueM: airPressure(altitudeM) / rhoG + (direct ? sourceHead - rig.spigots.find((s) => s.id === first.from.id)!.height : 0),
+      },
+      { id: 'vapour', label: 'vapour', valueM: -water.vapourPressurePa / rhoG },
+      { id: 'lift', label: 'lift', valueM: (direct ? rig.spigots.find((s) => s.id === first.from.id)!.height : sourceHead) - machine.inletHeight },
+      { id: 'booster', label: 'booster', valueM: boosterM },
+      { id: 'friction', label: 'friction', valueM: inletHead - sourceHead - boosterM },
+      { id: 'pulses', label: 'pulses', valueM: -pulse.usedM },
+    ],
+  };
+}
+
+export const hosesOf = (path: readonly Line[]): Hose[] => path.flatMap((l) => l.parts.filter((p): p is Hose => p.kind === 'hose'));
+
+function pulses(cases: Cases, machine: Machine, path: readonly Line[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
+  const hoses = hosesOf(path);
+  if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0 };
+  const last = hoses[hoses.length - 1];
+  const lv = lengthTimesVelocity(
+    hoses.map((h) => ({ lengthM: h.length, boreM: h.bore })),
+    flowM3s,
+  );
+  return accelerationHead(
+    lv,
+    (machine.speed * flowM3s) / machine.flow,
+    machine.arrangement,
+    cases.values['acceleration-k'],
+    velocity(flowM3s, last.bore),
+    cases.values[waveAssumption(last)],
+  );
+}
+
+/** Head in all, m. */
+export const headOf = (terms: readonly FeedTerm[]): number => terms.reduce((s, t) => s + t.valueM, 0);
+
+export interface InletMargin {
+  readonly marginM: number;
+  readonly availableM: number;
+}
+
+/** Inlet head available and to spare in the case just solved, m. */
+export function inletMargin(cases: Cases, machine: Machine, path: readonly Line[]): InletMargin {
+  const { net, values, rig } = cases;
+  const availableM = headOf(inletTerms(cases, machine, path, rig.brief.altitude).terms);
+  let marginM = availableM - (machine.npshRequired ?? values['npsh-required']);
+  if (path[0].from.at === 'spigot') {
+    const gaugeM = net.headOf(nodeIds.machineIn(machine.id)) - machine.inletHeight;
+    marginM = Math.min(marginM, gaugeM - values['inlet-minimum'] / (net.water.densityKgM3 * GRAVITY));
+  }
+  return { marginM, availableM };
+}

@@ -1,0 +1,118 @@
+import type { AssumptionId } from '../../assumption/register.js';
+import { roughnessAssumption, tightestBore, waveAssumption } from '../../catalogue/part-loss.js';
+import { velocity } from '../../hydraulics/friction.js';
+import type { Machine } from '../../rig/schema.js';
+import { figure, input } from '../../working/figure.js';
+import type { Cases } from '../../solve/cases.js';
+import { crossing, gradeLine, highest, hottest, marginByLevel, mostFlow, otherWay } from './feed-limits.js';
+import { feedPath, headOf, hosesOf, inletMargin, inletTerms, type InletMargin } from './feed-terms.js';
+import { partShares } from '../../solve/part-shares.js';
+import type { FeedCase, FeedResult } from './result.js';
+import type { Verdict } from '../verdict.js';
+
+/** Judges the feed of one machine over all cases. Undefined when no open line reaches it. */
+export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefined {
+  const { rig, net, values } = cases;
+  if (net.cutOff.has(machine.id)) return undefined;
+  cases.set({ level: 'half' });
+  const path = feedPath(cases, machine);
+  const from = path[0]?.from.at;
+  if (path.length === 0 || (from !== 'tank' && from !== 'spigot')) return undefined;
+  const direct = from === 'spigot';
+  const requiredM = machine.npshRequired ?? values['npsh-required'];
+  const altitude = rig.brief.altitude;
+
+  const marginNow = (): InletMargin => inletMargin(cases, machine, path);
+
+  const list: FeedCase[] = [];
+  for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
+    for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))
+      for (const strainer of ['clean', 'dirty'] as const)
+        for (const water of ['usual', 'summer'] as const) {
+          cases.set({ level, strainer, water, spigot });
+          list.push({ level, strainer, water, spigot, ...marginNow() });
+        }
+  // A direct machine is judged on its typical spigot; the poor one is told as a finding.
+  const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
+  const worst = judged.reduce((a, b) => (b.marginM < a.marginM ? b : a));
+  cases.set(worst);
+  const { terms, rigidM, capM } = inletTerms(cases, machine, path, altitude);
+  const parts = partShares(cases, path, worst.strainer === 'dirty');
+  const grade = gradeLine(cases, machine, path);
+  const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
+  const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
+  const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
+  const elbowLoss = parts.filter((p) => elbowParts.some((e) => e.id === p.partId)).reduce((s, p) => s + p.lossM, 0);
+  const tightest = Math.min(...path.flatMap((l) => l.parts.map(tightestBore)), 1);
+  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hosesOf(path).flatMap((h) => [roughnessAssumption(h), waveAssumption(h)]))];
+  if (machine.npshRequired === undefined) used.push('npsh-required');
+  const widest = hosesOf(path);
+  const suction = widest.length ? Math.max(...widest.map((h) => velocity(machine.flow, h.bore))) : 0;
+  const available = headOf(terms);
+  const strainerLoss = parts
+    .filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId)))
+    .reduce((s, p) => s + p.lossM, 0);
+  const byLevel = direct ? [] : marginByLevel(cases, worst, path, marginNow);
+
+  const verdict: Verdict = worst.marginM < 0 ? 'starved' : worst.marginM < values['feed-comfort'] ? 'tight' : 'fed';
+  return {
+    machineId: machine.id,
+    lineIds: path.map((l) => l.id),
+    sourceId: path[0].from.id!,
+    direct,
+    boosted: path.some((l) => l.from.at === 'booster' && rig.boosters.find((b) => b.id === l.from.id)?.running),
+    cases: list,
+    worst,
+    terms,
+    available: figure(
+      available,
+      'length',
+      'npsh-available',
+      terms.map((t) => input(t.id, t.label, t.valueM, 'length')),
+      used,
+    ),
+    required: figure(requiredM, 'length', 'given', [], machine.npshRequired === undefined ? ['npsh-required'] : []),
+    margin: figure(
+      worst.marginM,
+      'length',
+      'npsh-margin',
+      [input('NPSHa', 'available', available, 'length'), input('NPSHr', 'required', requiredM, 'length')],
+      used,
+    ),
+    velocity: figure(
+      suction,
+      'velocity',
+      'velocity',
+      [input('Q', 'flow', machine.flow, 'flow'), input('d', 'tightest bore', tightest, 'length')],
+      ['suction-velocity'],
+    ),
+    acceleration: {
+      rigidM,
+      capM,
+      used: figure(
+        Math.min(rigidM, capM),
+        'length',
+        'acceleration-head',
+        [
+          input('h', 'rigid line, uncapped', rigidM, 'length'),
+          input('cap', 'water-hammer cap', capM, 'length'),
+          input('n', 'crank speed', machine.speed, 'rotation'),
+        ],
+        used,
+      ),
+    },
+    parts,
+    grade,
+    byLevel,
+    limits: {
+      hottestK: hottest(worst.marginM, net.water.temperatureK),
+      highestM: highest(worst.marginM, altitude, net.water.densityKgM3),
+      lowestSurfaceM: crossing(byLevel),
+      mostFlowM3s: mostFlow(cases, machine, worst, marginNow),
+      dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,
+    },
+    elbows: { count: elbowCount, shareByPhysics: lossTotal > 0 ? elbowLoss / lossTotal : 0, shareByRule: 1 - (1 - values['elbow-rule']) ** elbowCount },
+    otherWay: otherWay(cases, worst, path, marginNow),
+    verdict,
+  };
+}

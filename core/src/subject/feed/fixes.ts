@@ -1,0 +1,125 @@
+import type { Assessment } from '../../assess/assessment.js';
+import { nextBore } from '../../catalogue/hose-sizes.js';
+import { CATALOGUE, takePart } from '../../catalogue/items.js';
+import { type Candidate, eachPart, inches, like, lineAt, m, type Rule, sizeUp, structuredCopy, unusedId, upTo } from '../../edit/rule.js';
+import { typeableQuantity } from '../../quantity/format.js';
+import { si } from '../../quantity/parse.js';
+import type { PartDocument, RigDocument } from '../../rig/schema.js';
+
+/** 5/8 in is a garden hose's size: no suction line is built of it. */
+const nextFeedBore = (boreM: number): number | undefined => {
+  const next = nextBore(boreM);
+  return next && Math.abs(next - m('5/8 in')) < 1e-4 ? nextBore(next) : next;
+};
+
+const feedLines = (now: Assessment, machineId: string): readonly string[] => now.feeds.find((f) => f.machineId === machineId)?.lineIds ?? [];
+
+const has = (doc: RigDocument, lineIds: readonly string[], test: (p: PartDocument) => boolean): boolean =>
+  lineIds.some((id) => lineAt(doc, id).parts.some(test));
+
+const isElbow = (p: PartDocument): boolean => p.kind === 'fitting' && (p.is === 'elbow-90' || p.is === 'elbow-45');
+
+export const feedRules: Rule = (finding, rig, doc, now) => {
+  const machine = rig.machines.findIndex((x) => x.id === finding.subject.id);
+  const lines = feedLines(now, finding.subject.id);
+  const feed = now.feeds.find((f) => f.machineId === finding.subject.id);
+  if (machine < 0 || !feed || lines.length === 0) return [];
+  const out: Candidate[] = [];
+  const add = (id: string, title: string, change: Candidate['change']): void => void out.push({ id, title, change });
+  const tankIndex = rig.tanks.findIndex((t) => t.id === feed.sourceId);
+
+  const hose = lines
+    .flatMap((id) => lineAt(doc, id).parts)
+    .filter((p) => p.kind === 'hose')
+    .map((p) => m(p.bore));
+  const narrow = hose.length ? nextFeedBore(Math.min(...hose)) : undefined;
+  if (narrow) add('wider-all', `${inches(narrow)} hose, valve and fittings all the way`, (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
+  const widest = hose.length ? nextFeedBore(narrow ?? Math.max(...hose)) : undefined;
+  if (narrow && widest && widest > narrow) add('wider-two', `${inches(widest)} all the way, two sizes up`, (d) => eachPart(d, lines, (p) => upTo(p, widest)));
+  if (has(doc, lines, isElbow)) {
+    const count = lines
+      .flatMap((id) => lineAt(doc, id).parts)
+      .filter(isElbow)
+      .reduce((s, p) => s + Number((p as { count: string }).count), 0);
+    add('sweeps', count === 1 ? 'A sweep bend instead of the elbow' : `Sweep bends instead of ${count} elbows`, (d) =>
+      eachPart(d, lines, (p) => (isElbow(p) ? sweep(p) : undefined)),
+    );
+    add('no-elbows', 'Run the hose in a long curve, no elbows', (d) =>
+      lines.forEach((id) => {
+        const l = lineAt(d, id);
+        l.parts = l.parts.filter((p) => !isElbow(p));
+      }),
+    );
+  }
+  if (has(doc, lines, (p) => p.kind === 'strainer'))
+    add('strainer', 'A strainer one size larger', (d) => eachPart(d, lines, (p) => (p.kind === 'strainer' ? sizeUp(p) : undefined)));
+  if (has(doc, lines, (p) => p.kind === 'fitting' && p.is === 'ball-valve' && !!p.reducedBore))
+    add('full-bore', 'A full-bore ball valve', (d) => eachPart(d, lines, (p) => (p.kind === 'fitting' && p.is === 'ball-valve' ? fullBore(p) : undefined)));
+  if (has(doc, lines, (p) => p.kind === 'fitting' && p.is.startsWith('bulkhead')))
+    add('bulkhead', 'A bulkhead one size larger', (d) =>
+      eachPart(d, lines, (p) => (p.kind === 'fitting' && p.is.startsWith('bulkhead') ? sizeUp(p) : undefined)),
+    );
+  if (!feed.direct && tankIndex >= 0) {
+    const tied = now.tanks[tankIndex].tiedIds;
+    add('raise-tank', `Raise the tank ${inches(m('6 in'))}`, (d) => raise(d, tied, m('6 in')));
+    const low = rig.machines[machine].inletHeight;
+    if (low > m('6 in')) {
+      const to = Math.max(low - m('6 in'), m('4 in'));
+      add('lower-pump', `Lower the pump to ${inches(to)} above the deck`, (d) => {
+        d.machines[machine].inletHeight = like(d.machines[machine].inletHeight, to);
+      });
+    }
+    if (lines.length === 1)
+      add('second-feed', 'A second feed line beside the first', (d) => {
+        const first = lineAt(d, lines[0]);
+        d.lines.push({ ...structuredCopy(first), id: unusedId(d, `${first.id}-b`) });
+      });
+    if (rig.boosters.length === 0) add('booster', 'A booster pump before the strainer', (d) => addBooster(d, lines, machine));
+    for (const b of rig.boosters)
+      if (!b.running && lines.some((id) => rig.lines.find((l) => l.id === id)!.from.id === b.id))
+        add(`run-${b.id}`, `Switch ${b.name} on`, (d) => {
+          d.boosters.find((x) => x.id === b.id)!.running = true;
+        });
+  }
+  return out;
+};
+
+function sweep(p: PartDocument): PartDocument | undefined {
+  const target = CATALOGUE.find((x) => x.id.startsWith('elbow-90-swept-') && Math.abs(m(x.part.bore) - m(p.bore)) < 2e-4);
+  return target && p.kind === 'fitting' ? takePart(target.id, p.id, { count: p.count }) : undefined;
+}
+
+function fullBore(p: PartDocument): PartDocument | undefined {
+  const target = CATALOGUE.find((x) => x.id.startsWith('ball-valve-full-') && Math.abs(m(x.part.bore) - m(p.bore)) < 2e-4);
+  return target && p.kind === 'fitting' ? takePart(target.id, p.id, { count: p.count }) : undefined;
+}
+
+function raise(d: RigDocument, tankIds: readonly string[], by: number): void {
+  for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);
+  for (const l of d.lines)
+    for (const end of [l.from, l.to])
+      if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
+}
+
+/** Puts a booster between the first valve and the rest of the first line of a feed (line ids from source to machine). */
+export function addBooster(d: RigDocument, lines: readonly string[], machine: number): void {
+  const first = lineAt(d, lines[0]);
+  const cut = Math.max(
+    first.parts.findIndex((p) => p.kind === 'strainer' || p.kind === 'hose'),
+    1,
+  );
+  const id = unusedId(d, 'booster');
+  d.boosters.push({
+    id,
+    name: 'Booster',
+    height: first.from.height ?? '3 in',
+    running: true,
+    shutoffPressure: '45 psi',
+    openFlow: typeableQuantity(si(d.machines[machine].flow, 'flow') * 2.2, 'flow', 'gpm', 2),
+  });
+  const rest = first.parts.slice(cut);
+  const old = first.to;
+  first.parts = first.parts.slice(0, cut);
+  first.to = { at: 'booster', id };
+  d.lines.push({ id: unusedId(d, `${first.id}-boosted`), role: 'feed', from: { at: 'booster', id }, to: old, parts: rest });
+}

@@ -1,0 +1,33 @@
+import type { FindingFigure, Kinds } from '../kind.js';
+import { feedRules } from './fixes.js';
+import { openRules } from '../../edit/open-valves.js';
+
+export type FeedCode = 'no-feed' | 'feed-starved' | 'feed-tight' | 'direct-poor-spigot' | 'suction-fast';
+
+const margin: FindingFigure = {
+  label: 'inlet head',
+  dimension: 'length',
+  better: 'more',
+  step: 0.02,
+  of: (a, id) => a.feeds.find((f) => f.machineId === id)?.margin.value ?? -100,
+};
+
+export const FEED_KINDS: Kinds<FeedCode> = {
+  'no-feed': {
+    figure: { label: 'machines without water', dimension: 'number', better: 'less', step: 0.5, of: (a, _id, rig) => rig.machines.length - a.feeds.length },
+    rules: openRules,
+  },
+  'feed-starved': { figure: margin, rules: feedRules },
+  'feed-tight': { figure: margin, rules: feedRules, minor: true },
+  'direct-poor-spigot': { figure: margin, rules: feedRules },
+  'suction-fast': {
+    figure: {
+      label: 'suction speed',
+      dimension: 'velocity',
+      better: 'less',
+      step: 0.01,
+      of: (a, id) => a.feeds.find((f) => f.machineId === id)?.velocity.value ?? 0,
+    },
+    rules: feedRules,
+  },
+};

@@ -1,0 +1,57 @@
+import type { PartShare } from '../../solve/part-share.js';
+import type { Verdict } from '../verdict.js';
+import type { Figure } from '../../working/figure.js';
+
+export interface FeedTerm {
+  readonly id: 'air' | 'vapour' | 'lift' | 'booster' | 'friction' | 'pulses';
+  readonly label: string;
+  /** Head, m; negative terms take away. */
+  readonly valueM: number;
+}
+
+export interface FeedCase {
+  readonly level: 'full' | 'half' | 'lowest';
+  readonly strainer: 'clean' | 'dirty';
+  readonly water: 'usual' | 'summer';
+  readonly spigot: 'poor' | 'typical' | 'good';
+  readonly marginM: number;
+  readonly availableM: number;
+}
+
+export interface FeedResult {
+  readonly machineId: string;
+  /** From source to pump. */
+  readonly lineIds: readonly string[];
+  readonly sourceId: string;
+  readonly direct: boolean;
+  readonly boosted: boolean;
+  readonly cases: readonly FeedCase[];
+  readonly worst: FeedCase;
+  readonly terms: readonly FeedTerm[];
+  readonly available: Figure;
+  readonly required: Figure;
+  readonly margin: Figure;
+  readonly velocity: Figure;
+  readonly acceleration: { readonly rigidM: number; readonly capM: number; readonly used: Figure };
+  readonly parts: readonly PartShare[];
+  /** Heads along the path at the worst case, above the deck: for the grade line. */
+  readonly grade: readonly { readonly label: string; readonly headM: number; readonly lineId: string }[];
+  /** Margin, m, against the height of the water above the deck, m. */
+  readonly byLevel: readonly { readonly surfaceM: number; readonly marginM: number }[];
+  readonly limits: {
+    /** Water temperature at which the margin is gone, K; Infinity when boiling comes first. */
+    readonly hottestK: number;
+    /** Altitude at which it is gone, m. */
+    readonly highestM: number;
+    /** Water surface above the deck at which it is gone, m; undefined when it never is. */
+    readonly lowestSurfaceM: number | undefined;
+    /** Most the feed passes before the margin is gone, m³/s. */
+    readonly mostFlowM3s: number;
+    /** How much dirtier than its dirty mark every strainer may get: factor on its loss. */
+    readonly dirtFactor: number;
+  };
+  readonly elbows: { readonly count: number; readonly shareByPhysics: number; readonly shareByRule: number };
+  /** Margin the other way: by gravity where a booster runs, with one where none does. Undefined for a feed straight from a spigot. */
+  readonly otherWay: { readonly boosted: boolean; readonly marginM: number } | undefined;
+  readonly verdict: Verdict;
+}

@@ -1,0 +1,101 @@
+import { nextBore } from '../../catalogue/hose-sizes.js';
+import { partHeadLoss } from '../../catalogue/part-loss.js';
+import { GRAVITY } from '../../fluid/air.js';
+import type { Line } from '../../rig/schema.js';
+import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import type { Cases } from '../../solve/cases.js';
+import { partShares } from '../../solve/part-shares.js';
+import type { FillResult } from './result.js';
+import type { Finding } from '../finding.js';
+import { figure, input, message } from '../../working/figure.js';
+
+/** What arrives at a tank by one fill line. */
+export function assessFill(cases: Cases, line: Line): FillResult | undefined {
+  if (line.role !== 'fill' || line.from.at !== 'spigot' || line.to.at !== 'tank' || line.closed) return undefined;
+  const { rig, net } = cases;
+  const tank = rig.tanks.find((t) => t.id === line.to.id)!;
+  const spigot = rig.spigots.find((s) => s.id === line.from.id)!;
+  cases.set({ spigot: 'poor' });
+  const poor = net.flowOf(line.id);
+  cases.set({ spigot: 'good' });
+  const good = net.flowOf(line.id);
+  cases.set({});
+  const arrives = net.flowOf(line.id);
+  const parts = partShares(cases, [line], false);
+  const curve = net.curves.get(spigot.id)!;
+  const bareFlow = curve.k > 0 ? Math.sqrt(curve.staticPressurePa / curve.k) : Infinity;
+  const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const head = curve.staticPressurePa / (net.water.densityKgM3 * GRAVITY);
+  return {
+    lineId: line.id,
+    spigotId: spigot.id,
+    tankId: tank.id,
+    arrives: figure(
+      arrives,
+      'flow',
+      'network',
+      [
+        input('p₀', 'at rest', curve.staticPressurePa, 'pressure'),
+        input('H', 'as head', head, 'length'),
+        ...parts.filter((p) => p.share > 0.005).map((p) => input('h', p.name, p.lossM, 'length')),
+      ],
+      ['roughness-smooth'],
+    ),
+    poor,
+    good,
+    spigotFlow: figure(bareFlow, 'flow', 'spigot-curve', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure')]),
+    parts,
+    costliest: parts.reduce<FillResult['costliest']>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined),
+    fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [
+      input('V', 'full tank', full, 'volume'),
+      input('Q_in', 'arrives', arrives, 'flow'),
+    ]),
+    wider: widerHose(cases, line),
+    curve,
+    asks: asks(cases, line, bareFlow, Math.max(line.to.height ?? 0, tank.base) - spigot.height),
+    verdict: arrives > 0 ? 'fed' : 'starved',
+  };
+}
+
+/** Pressure the line asks at the spigot, from rest to what the bare spigot gives. */
+function asks(cases: Cases, line: Line, most: number, liftM: number): FillResult['asks'] {
+  if (!Number.isFinite(most)) return [];
+  const { water } = cases.net;
+  const rhoG = water.densityKgM3 * GRAVITY;
+  return Array.from({ length: 21 }, (_, i) => {
+    const flowM3s = (most * i) / 20;
+    const head = line.parts.reduce((s, p) => s + partHeadLoss(p, flowM3s, water, cases.values, false), liftM);
+    return { flowM3s, pressurePa: head * rhoG };
+  });
+}
+
+/** The same line with its longest hose one size wider. */
+function widerHose(cases: Cases, line: Line): FillResult['wider'] {
+  const hoses = line.parts.filter((p) => p.kind === 'hose');
+  if (hoses.length === 0) return undefined;
+  const longest = hoses.reduce((a, b) => (b.length > a.length ? b : a));
+  const boreM = nextBore(longest.bore);
+  if (!boreM) return undefined;
+  // The spigot stays what it was measured to be, through the hose it was measured with.
+  const undo = cases.net.tryBore(line, longest, boreM);
+  cases.set({});
+  const flowM3s = cases.net.flowOf(line.id);
+  undo();
+  cases.set({});
+  return { boreM, flowM3s };
+}
+
+export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
+  const line = cases.rig.lines.find((l) => l.id === fill.lineId)!;
+  const tank = cases.rig.tanks.find((t) => t.id === fill.tankId)!;
+  const out: Finding[] = [];
+  if (!(fill.arrives.value > 0))
+    out.push({
+      code: 'no-fill',
+      verdict: 'starved',
+      station: 'fill',
+      subject: { kind: 'line', id: line.id },
+      message: message('Nothing arrives at {tank}: its inlet is higher than the spigot can push.', { tank: tank.name }),
+    });
+  return out;
+}

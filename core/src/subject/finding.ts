@@ -1,0 +1,28 @@
+import type { FindingCode } from './index.js';
+import type { Verdict } from './verdict.js';
+import type { Message } from '../working/figure.js';
+
+export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'mix', 'liquids', 'dump', 'day', 'options'] as const;
+
+export type Station = (typeof STATIONS)[number];
+
+export interface Subject {
+  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel' | 'mix' | 'soft-pump' | 'liquid';
+  readonly id: string;
+}
+
+/** Something the builder should hear. */
+export interface Finding {
+  /** What kind of trouble, for the fixes to answer. */
+  readonly code: FindingCode;
+  readonly verdict: Verdict;
+  readonly station: Station;
+  readonly subject: Subject;
+  readonly message: Message;
+}
+
+/** A standing warning shown where work can hurt someone. */
+export interface Caution {
+  readonly station: Station;
+  readonly text: string;
+}

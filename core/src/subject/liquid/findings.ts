@@ -1,0 +1,176 @@
+import type { ChemicalResult } from '../../assess/chemical-result.js';
+import { LIQUID_NAMES } from '../../chemistry/compatibility.js';
+import type { Rig } from '../../rig/schema.js';
+import type { Stocks } from '../../solve/stock.js';
+import type { Finding } from '../finding.js';
+import { finding, percent } from '../message-parts.js';
+import { linesOf } from '../../solve/paths.js';
+import { message } from '../../working/figure.js';
+
+export function meetingFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  const name = (id: string): string => rig.liquids.find((l) => l.id === id)?.name ?? id;
+  return r.meetings.flatMap((m) => {
+    if (m.verdict !== 'never') return [];
+    if (m.places.length)
+      return [
+        finding(
+          'never-mix',
+          'stop',
+          'liquids',
+          { kind: 'liquid', id: m.a },
+          message('{a} and {b} can meet in {place}: {reason}. Give each its own pump, hose and reel.', {
+            a: name(m.a),
+            b: name(m.b),
+            place: m.places[0],
+            reason: m.reason,
+          }),
+        ),
+      ];
+    return [];
+  });
+}
+
+export function liquidFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  return r.liquids.flatMap((l) => {
+    const liquid = rig.liquids.find((x) => x.id === l.liquidId)!;
+    const subject = { kind: 'liquid', id: liquid.id } as const;
+    const out: Finding[] = [];
+    if (l.bought > 0 && l.today.value < l.bought * 0.8)
+      out.push(
+        finding(
+          'stock-stale',
+          'tight',
+          'liquids',
+          subject,
+          message('{liquid} is at {now}, bought at {then}: age has eaten it. Set the valves for today, or fetch fresh.', {
+            liquid: liquid.name,
+            now: percent(l.today.value),
+            then: percent(l.bought),
+          }),
+        ),
+      );
+    const refilled = rig.mixes.some((m) => m.way === 'draw-stick' && m.stock === l.liquidId);
+    if (l.perDay.value > 0 && l.tanks.length && l.lastsDays < 0.999 && !refilled)
+      out.push(
+        finding(
+          'stock-short',
+          'starved',
+          'liquids',
+          subject,
+          message('{liquid} on board lasts {share} of a day: {need} are wanted, {have} are there.', {
+            liquid: liquid.name,
+            share: percent(l.lastsDays),
+            need: { value: l.perDay.value, dimension: 'volume' },
+            have: { value: l.onBoardM3, dimension: 'volume' },
+          }),
+        ),
+      );
+    if (liquid.useBy !== undefined && l.tanks.length && l.verdict === 'tight' && l.bought === 0)
+      out.push(
+        finding(
+          'use-by',
+          'tight',
+          'liquids',
+          subject,
+          message('{liquid} is good for {t} once mixed; what is mixed lasts longer than that. Mix less at a time.', {
+            liquid: liquid.name,
+            t: { value: liquid.useBy, dimension: 'time' },
+          }),
+        ),
+      );
+    return out;
+  });
+}
+
+const FUMES = new Set(['hypochlorite', 'acid', 'ammonia']);
+
+export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
+  return rig.tanks.flatMap((t) => {
+    const { liquid } = stocks.in(t);
+    if (!FUMES.has(liquid.kind)) return [];
+    const subject = { kind: 'tank', id: t.id } as const;
+    const out: Finding[] = [];
+    if (t.ventTo !== 'outside')
+      out.push(
+        finding(
+          'fumes-deck',
+          'tight',
+          'tanks',
+          subject,
+          message('{tank} breathes onto the deck: fumes of {liquid} rust everything there. Lead its vent outside and down.', {
+            tank: t.name,
+            liquid: LIQUID_NAMES[liquid.kind],
+          }),
+        ),
+      );
+    if (!t.dropTube)
+      out.push(
+        finding(
+          'no-drop-tube',
+          'tight',
+          'tanks',
+          subject,
+          message('{tank} is filled from the top: suds and fumes. A tube to the bottom fills it quietly.', { tank: t.name }),
+        ),
+      );
+    return out;
+  });
+}
+
+/** A bund that would not hold what its tank can spill. Whether there is to be one is for local rules, and the builder's school. */
+export function bundFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  return r.tanks.flatMap((x) => {
+    const tank = rig.tanks.find((t) => t.id === x.tankId)!;
+    if (x.bundM3 === 0 || x.bundM3 >= x.bundWanted.value * 0.9999) return [];
+    return [
+      finding(
+        'bund-small',
+        'tight',
+        'tanks',
+        { kind: 'tank', id: tank.id },
+        message('The bund under {tank} holds {b}; should the tank split, {n} are wanted.', {
+          tank: tank.name,
+          b: { value: x.bundM3, dimension: 'volume' },
+          n: { value: x.bundWanted.value, dimension: 'volume' },
+        }),
+      ),
+    ];
+  });
+}
+
+/** A line that ends below a full tank's level runs by itself once it is full, unless something shuts it. */
+export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
+  const shuts = (l: Rig['lines'][number]): boolean =>
+    l.parts.some((p) => (p.kind === 'valve' && p.is === 'gun-valve') || (p.kind === 'fitting' && p.is === 'ball-valve'));
+  return rig.mixes.flatMap((mix) => {
+    const lines = linesOf(rig, mix);
+    const delivery = lines.find((l) => l.to.at === 'sprayer');
+    const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
+    if (!delivery || !sprayer || lines.some((l) => l.to.at !== 'mix' && shuts(l))) return [];
+    return lines
+      .filter((l) => l.from.at === 'tank' && !shuts(l))
+      .flatMap((l) => {
+        const tank = rig.tanks.find((t) => t.id === l.from.id)!;
+        // Laid down, the gun rests on the ground, lower than the deck.
+        const over = tank.base + tank.fullLevel;
+        if (over <= 0) return [];
+        return [
+          finding(
+            'siphon',
+            'tight',
+            'mix',
+            { kind: 'mix', id: mix.id },
+            message(
+              '{tank} can siphon through {pump}: laid on the ground, the gun lies at least {h} below its full level and nothing in between shuts. A ball valve or a trigger stops it.',
+              {
+                tank: `${tank.name} (${stocks.in(tank).liquid.name})`,
+                pump: mix.name,
+                h: { value: over, dimension: 'length' },
+              },
+            ),
+          ),
+        ];
+      })
+      .slice(0, 1);
+  });
+}

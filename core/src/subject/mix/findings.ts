@@ -1,0 +1,106 @@
+import type { Cases } from '../../solve/cases.js';
+import type { Finding } from '../finding.js';
+import { finding, percent } from '../message-parts.js';
+import { strengthVerdict } from './mix.js';
+import { linesOf } from '../../solve/paths.js';
+import type { MixResult } from './result.js';
+import { DRY } from '../../solve/blend-start.js';
+import { message } from '../../working/figure.js';
+
+export function mixFindings(cases: Cases, m: MixResult): Finding[] {
+  const { rig, values } = cases;
+  const mix = rig.mixes.find((x) => x.id === m.mixId)!;
+  const subject = { kind: 'mix', id: mix.id } as const;
+  const out: Finding[] = [];
+  const wanted = m.wanted.value;
+  // Where nothing comes at all the pump says why.
+  const flows = m.pumpId === undefined || m.flow.value > DRY;
+  const first = strengthVerdict(m.first.value, wanted, values);
+  const last = strengthVerdict(m.last.value, wanted, values);
+  if (m.way === 'batch' && !m.recipe && wanted > 0)
+    out.push(
+      finding(
+        'batch-impossible',
+        'starved',
+        'mix',
+        subject,
+        message('{mix} cannot be mixed: the stock is at {s} today and {w} is wanted at the wall.', {
+          mix: mix.name,
+          s: percent(m.streams[0]?.strength ?? 0),
+          w: percent(wanted),
+        }),
+      ),
+    );
+  if (flows && first !== 'fed')
+    out.push(
+      finding(
+        m.first.value < wanted ? 'mix-weak' : 'mix-strong',
+        first,
+        'mix',
+        subject,
+        message(
+          m.first.value < wanted
+            ? '{mix} reaches the wall at {s}; {w} is wanted.'
+            : '{mix} reaches the wall at {s}, stronger than the {w} wanted: waste, and hard on plants.',
+          {
+            mix: mix.name,
+            s: percent(m.first.value),
+            w: percent(wanted),
+          },
+        ),
+      ),
+    );
+  else if (flows && last !== 'fed')
+    out.push(
+      finding(
+        'mix-drifts',
+        last,
+        'mix',
+        subject,
+        message('{mix} starts the day at {s} and ends it at {e}: the levels change and the valves do not.', {
+          mix: mix.name,
+          s: percent(m.first.value),
+          e: percent(m.last.value),
+        }),
+      ),
+    );
+  else if (flows && (m.way === 'proportioner' || m.way === 'downstream')) {
+    const worst = m.cases.find((c) => strengthVerdict(c.strength, wanted, values) === 'starved');
+    if (worst)
+      out.push(
+        finding(
+          'mix-strays',
+          'tight',
+          'mix',
+          subject,
+          message('{mix} strays to {s} with {case}.', { mix: mix.name, s: percent(worst.strength), case: worst.label }),
+        ),
+      );
+  }
+  if (m.unrinsed.length)
+    out.push(
+      finding(
+        'flush-partial',
+        'tight',
+        'mix',
+        subject,
+        message('A flush of {mix} rinses pump and hose only: {n} valves keep their chemical, {which} first. Let the flush water in before them.', {
+          mix: mix.name,
+          n: String(m.unrinsed.length),
+          which: m.unrinsed[0],
+        }),
+      ),
+    );
+  const draw = linesOf(rig, mix).find((l) => l.to.at === 'mix');
+  if ((m.way === 'downstream' || m.way === 'nozzle') && draw && !draw.parts.some((p) => p.kind === 'fitting' && p.is === 'check-valve'))
+    out.push(
+      finding(
+        'no-check',
+        'tight',
+        'mix',
+        subject,
+        message('The draw line of {mix} has no check valve: the first stuck ball lets water into the stock.', { mix: mix.name }),
+      ),
+    );
+  return out;
+}

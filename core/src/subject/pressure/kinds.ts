@@ -1,0 +1,63 @@
+import type { Assessment } from '../../assess/assessment.js';
+import { openRules } from '../../edit/open-valves.js';
+import { type FindingFigure, type Kinds, places } from '../kind.js';
+import { gunRules, machineRules, setRules, surfaceRules } from './fixes.js';
+import type { MachineResult } from './result.js';
+
+export type PressureCode = 'unloader-high' | 'engine-small' | 'unloader-cycles' | 'no-gun' | 'surface-harsh' | 'nozzle-set' | 'gun-weak' | 'gun-strong';
+
+const machine = (a: Assessment, id: string): MachineResult | undefined => a.machines.find((m) => m.machineId === id);
+const atTheGun = (better: 'more' | 'less'): FindingFigure => ({
+  label: 'at the gun',
+  dimension: 'pressure',
+  better,
+  step: 5e4,
+  of: (a, id) => a.outlets.find((o) => o.outletId === id)?.pressure.value ?? 0,
+});
+
+export const PRESSURE_KINDS: Kinds<PressureCode> = {
+  'unloader-high': {
+    figure: {
+      label: 'over the pump’s rating',
+      dimension: 'pressure',
+      better: 'less',
+      step: 1e3,
+      of: (_a, id, rig) => {
+        const m = rig.machines.find((x) => x.id === id);
+        return m ? Math.max(0, m.unloader.setting - m.ratedPressure) : 0;
+      },
+    },
+    rules: machineRules,
+  },
+  'engine-small': {
+    figure: {
+      label: 'engine to spare',
+      dimension: 'power',
+      better: 'more',
+      step: 10,
+      of: (a, id) => {
+        const m = machine(a, id);
+        return m ? m.engineAvailable.value - m.enginePower.value : 0;
+      },
+    },
+    rules: machineRules,
+  },
+  'unloader-cycles': {
+    figure: { label: 'turned back', dimension: 'flow', better: 'less', step: 1e-7, of: (a, id) => machine(a, id)?.returned.value ?? 0 },
+    rules: machineRules,
+  },
+  'no-gun': { scale: 'practice', figure: places('no-gun'), rules: openRules },
+  'surface-harsh': {
+    figure: {
+      label: 'at the gun',
+      dimension: 'pressure',
+      better: 'less',
+      step: 5e4,
+      of: (a, id) => Math.max(...a.cases.map((c) => c.guns.find((g) => g.outletId === id)?.pressurePa ?? 0)),
+    },
+    rules: surfaceRules,
+  },
+  'nozzle-set': { scale: 'practice', figure: places('nozzle-set'), rules: setRules },
+  'gun-weak': { figure: atTheGun('more'), rules: gunRules },
+  'gun-strong': { figure: atTheGun('less'), rules: gunRules },
+};

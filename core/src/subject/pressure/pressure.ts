@@ -1,0 +1,253 @@
+import { GRAVITY } from '../../fluid/air.js';
+import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
+import { deratedPower } from '../../hydraulics/plunger-pump.js';
+import type { Machine, Outlet } from '../../rig/schema.js';
+import type { Cases } from '../../solve/cases.js';
+import { partShares } from '../../solve/part-shares.js';
+import { pressurePath } from '../../solve/paths.js';
+import { linkIds, nodeIds } from '../../solve/rig-network.js';
+import type { Finding } from '../finding.js';
+import type { MachineResult, OutletResult, PressureCase } from './result.js';
+import type { Verdict } from '../verdict.js';
+import { figure, input, type Message, message } from '../../working/figure.js';
+
+/** Every way of holding the triggers: all shut, each alone, pairs and so on; with more than four outlets only none, each and all. */
+export function gunCombinations(outlets: readonly Outlet[]): { label: string; open: readonly string[] }[] {
+  const ids = outlets.map((o) => o.id);
+  const name = (id: string): string => outlets.find((o) => o.id === id)!.name;
+  const out: { label: string; open: readonly string[] }[] = [{ label: 'All triggers shut', open: [] }];
+  if (ids.length <= 4) {
+    for (let bits = 1; bits < 2 ** ids.length; bits++) {
+      const open = ids.filter((_, i) => bits & (1 << i));
+      out.push({ label: open.length === ids.length && ids.length > 1 ? 'All open' : open.map(name).join(' + '), open });
+    }
+  } else {
+    ids.forEach((id) => out.push({ label: name(id), open: [id] }));
+    out.push({ label: 'All open', open: ids });
+  }
+  return out;
+}
+
+/** Solves the pressure side for each combination of triggers. */
+export function pressureCases(cases: Cases): PressureCase[] {
+  const { rig, net } = cases;
+  const usable = rig.outlets.filter((o) => o.open);
+  return gunCombinations(usable).map(({ label, open }) => {
+    cases.set({ guns: (o) => open.includes(o.id) });
+    return {
+      label,
+      guns: rig.outlets.map((o) => ({
+        outletId: o.id,
+        open: open.includes(o.id),
+        pressurePa: open.includes(o.id) ? net.pressureOf(nodeIds.outlet(o.id)) : 0,
+        flowM3s: open.includes(o.id) ? net.network.flow[net.network.link(linkIds.nozzle(o.id))] : 0,
+      })),
+      machines: rig.machines
+        .filter((m) => !net.cutOff.has(m.id))
+        .map((m) => ({
+          machineId: m.id,
+          pumpPressurePa: net.pressureOf(nodeIds.machineOut(m.id)),
+          returnedM3s: Math.max(net.network.flow[net.network.link(linkIds.unloader(m.id))], 0),
+          returnPressurePa: net.pressureOf(nodeIds.machineReturn(m.id)),
+        })),
+    };
+  });
+}
+
+const allOpen = (list: readonly PressureCase[]): PressureCase => list[list.length - 1];
+
+/** Pump pressure, what it returns and what it asks of its engine, with every gun open. */
+export function assessMachine(cases: Cases, machine: Machine, list: readonly PressureCase[]): MachineResult | undefined {
+  const { rig, values } = cases;
+  const state = allOpen(list).machines.find((m) => m.machineId === machine.id);
+  if (!state) return undefined;
+  const hardest = Math.max(...list.map((c) => c.machines.find((m) => m.machineId === machine.id)?.pumpPressurePa ?? 0));
+  const needed = (hardest * machine.flow) / values['pump-efficiency'];
+  const available = deratedPower(machine.enginePower, rig.brief.altitude, values['engine-derate']);
+  const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
+  return {
+    machineId: machine.id,
+    pumpPressure: figure(state.pumpPressurePa, 'pressure', 'gun-pressure', [
+      input('Q', 'machine flow', machine.flow, 'flow'),
+      input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
+    ]),
+    returned: figure(state.returnedM3s, 'flow', 'network', [input('Q', 'machine flow', machine.flow, 'flow')]),
+    enginePower: figure(
+      needed,
+      'power',
+      'shaft-power',
+      [
+        input('p', 'highest pump pressure', hardest, 'pressure'),
+        input('Q', 'flow', machine.flow, 'flow'),
+        input('η', 'efficiency', values['pump-efficiency'], 'ratio'),
+      ],
+      ['pump-efficiency'],
+    ),
+    engineAvailable: figure(
+      available,
+      'power',
+      'shaft-power',
+      [input('P', 'rated', machine.enginePower, 'power'), input('z', 'altitude', rig.brief.altitude, 'length')],
+      ['engine-derate'],
+    ),
+    verdict,
+  };
+}
+
+/** What arrives at a nozzle with every gun open. */
+export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undefined {
+  const { rig, net } = cases;
+  if (!outlet.open) return undefined;
+  const machines = rig.machines.filter((m) => !net.cutOff.has(m.id) && net.outletsOf(m.id).some((o) => o.id === outlet.id));
+  if (machines.length === 0) return undefined;
+  cases.set({});
+  const path = pressurePath(cases, machines[0].id, outlet.id);
+  const pressure = net.pressureOf(nodeIds.outlet(outlet.id));
+  const flow = net.network.flow[net.network.link(linkIds.nozzle(outlet.id))];
+  const parts = partShares(cases, path, false);
+  const loss = parts.reduce((s, p) => s + p.lossM, 0) * net.water.densityKgM3 * GRAVITY;
+  const wanted = outlet.wantedPressure;
+  const verdict: Verdict = pressure < 0.75 * wanted ? 'starved' : pressure < 0.92 * wanted || pressure > 1.25 * wanted ? 'tight' : 'fed';
+  return {
+    outletId: outlet.id,
+    machineIds: machines.map((m) => m.id),
+    lineIds: path.map((l) => l.id),
+    pressure: figure(
+      pressure,
+      'pressure',
+      'gun-pressure',
+      [
+        input('p_pump', 'at the pump', net.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
+        input('Δp', 'lost on the way', loss, 'pressure'),
+        input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
+      ],
+      ['roughness-smooth'],
+    ),
+    flow: figure(flow, 'flow', 'nozzle-flow', [
+      input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
+      input('p', 'at the nozzle', pressure, 'pressure'),
+    ]),
+    lineLossPa: loss,
+    parts,
+    betterSize: flow > 0 ? nozzleSize(flow / outlet.nozzle.count, wanted) : 0,
+    verdict,
+  };
+}
+
+export function pressureFindings(cases: Cases, list: readonly PressureCase[], machines: readonly MachineResult[], outlets: readonly OutletResult[]): Finding[] {
+  const { rig } = cases;
+  const out: Finding[] = [];
+  const p = (value: number) => ({ value, dimension: 'pressure' as const });
+  for (const result of machines) {
+    const machine = rig.machines.find((m) => m.id === result.machineId)!;
+    const subject = { kind: 'machine', id: machine.id } as const;
+    if (machine.unloader.setting > machine.ratedPressure * 1.001)
+      out.push({
+        code: 'unloader-high',
+        verdict: 'tight',
+        station: 'machines',
+        subject,
+        message: message('The unloader of {m} opens at {set}, above the pump’s {rated}: set it lower.', {
+          m: machine.name,
+          set: p(machine.unloader.setting),
+          rated: p(machine.ratedPressure),
+        }),
+      });
+    if (result.enginePower.value > result.engineAvailable.value * 1.02)
+      out.push({
+        code: 'engine-small',
+        verdict: 'tight',
+        station: 'machines',
+        subject,
+        message: message('{m} asks {need} of an engine that gives {have} at this altitude: it labours.', {
+          m: machine.name,
+          need: { value: result.enginePower.value, dimension: 'power' },
+          have: { value: result.engineAvailable.value, dimension: 'power' },
+        }),
+      });
+    const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
+    const flows = cases.net.outletsOf(machine.id).length > 0;
+    if (flows && open.returnedM3s > 0.05 * machine.flow)
+      out.push({
+        code: 'unloader-cycles',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.', {
+          m: machine.name,
+          q: { value: open.returnedM3s, dimension: 'flow' },
+        }),
+      });
+    if (!flows)
+      out.push({
+        code: 'no-gun',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('{m} has no gun: no open pressure line leads to an outlet.', { m: machine.name }),
+      });
+  }
+  for (const result of outlets) {
+    const outlet = rig.outlets.find((o) => o.id === result.outletId)!;
+    const subject = { kind: 'outlet', id: outlet.id } as const;
+    if (outlet.surface) {
+      const most = cases.values[`surface-${outlet.surface}`];
+      const highest = Math.max(...list.map((c) => c.guns.find((g) => g.outletId === outlet.id)?.pressurePa ?? 0));
+      if (highest > most * 1.02)
+        out.push({
+          code: 'surface-harsh',
+          verdict: 'tight',
+          station: 'guns',
+          subject,
+          message: message('{gun} can meet the {surface} with {p}; {most} is usually the most for it.', {
+            gun: outlet.name,
+            surface: outlet.surface,
+            p: p(highest),
+            most: p(most),
+          }),
+        });
+    }
+    const wrongSet = leftFromOtherSet(cases, outlet);
+    if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });
+    const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
+    if (result.pressure.value < 0.92 * outlet.wantedPressure)
+      out.push({
+        code: 'gun-weak',
+        verdict: result.verdict,
+        station: 'guns',
+        subject,
+        message: message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
+      });
+    else if (result.pressure.value > 1.25 * outlet.wantedPressure)
+      out.push({
+        code: 'gun-strong',
+        verdict: 'tight',
+        station: 'guns',
+        subject,
+        message: message('{gun} gets {p}, well over the {want} that is wanted: a larger nozzle spares the surface.', values),
+      });
+  }
+  return out;
+}
+
+/**
+ * A full-flow nozzle left in on a machine split to several guns, or a half one on a machine with a single gun: told from
+ * the sizes that would pass the machine's flow, shared or whole, at the wanted pressure.
+ */
+function leftFromOtherSet(cases: Cases, outlet: Outlet): Message | undefined {
+  const machine = cases.rig.machines.find((m) => cases.net.outletsOf(m.id).some((o) => o.id === outlet.id));
+  if (!machine || cases.rig.machines.filter((m) => cases.net.outletsOf(m.id).some((o) => o.id === outlet.id)).length > 1) return undefined;
+  const guns = cases.net.outletsOf(machine.id).filter((o) => o.open).length;
+  const whole = nozzleSize(machine.flow, outlet.wantedPressure);
+  const own = outlet.nozzle.size * outlet.nozzle.count;
+  const near = (size: number): boolean => Math.abs(own / size - 1) < 0.2;
+  const code = (size: number): string => nozzleCode(shelfSize(size), outlet.nozzle.angle);
+  if (guns === 2 && near(whole))
+    return message('{gun} carries a nozzle of the full-flow set; with two guns each wants one of the half set, {code}.', {
+      gun: outlet.name,
+      code: code(whole / 2),
+    });
+  if (guns === 1 && near(whole / 2))
+    return message('{gun} carries a nozzle of the half-flow set; alone it wants one of the full set, {code}.', { gun: outlet.name, code: code(whole) });
+  return undefined;
+}

@@ -1,0 +1,44 @@
+import type { PartShare } from '../../solve/part-share.js';
+import type { Verdict } from '../verdict.js';
+import type { Figure } from '../../working/figure.js';
+
+export interface GunState {
+  readonly outletId: string;
+  readonly open: boolean;
+  readonly pressurePa: number;
+  readonly flowM3s: number;
+}
+
+export interface PressureCase {
+  readonly label: string;
+  readonly guns: readonly GunState[];
+  readonly machines: readonly {
+    readonly machineId: string;
+    readonly pumpPressurePa: number;
+    readonly returnedM3s: number;
+    readonly returnPressurePa: number;
+  }[];
+}
+
+export interface MachineResult {
+  readonly machineId: string;
+  /** With all its guns open. */
+  readonly pumpPressure: Figure;
+  readonly returned: Figure;
+  readonly enginePower: Figure;
+  readonly engineAvailable: Figure;
+  readonly verdict: Verdict;
+}
+
+export interface OutletResult {
+  readonly outletId: string;
+  readonly machineIds: readonly string[];
+  readonly lineIds: readonly string[];
+  readonly pressure: Figure;
+  readonly flow: Figure;
+  readonly lineLossPa: number;
+  readonly parts: readonly PartShare[];
+  /** Nozzle that would give the wanted pressure with everything else as it is. */
+  readonly betterSize: number;
+  readonly verdict: Verdict;
+}

@@ -1,0 +1,114 @@
+import type { ChemicalResult } from '../../assess/chemical-result.js';
+import type { Rig } from '../../rig/schema.js';
+import type { Cases } from '../../solve/cases.js';
+import type { Finding, Subject } from '../finding.js';
+import { finding } from '../message-parts.js';
+import type { SoftPumpResult } from './result.js';
+import { DRY } from '../../solve/blend-start.js';
+import { message } from '../../working/figure.js';
+
+/** Nothing, or too little to work with, comes out of what a pump feeds. */
+function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject): Finding {
+  const gun = rig.sprayers.find((s) => s.id === p.sprayerId)!.name;
+  if (p.flow.value > DRY)
+    return finding(
+      'gun-thin',
+      p.flow.value < p.leastFlow / 2 ? 'starved' : 'tight',
+      'machines',
+      subject,
+      message('{pump} brings {q} to {gun}; at least {w} are wanted there.', {
+        pump,
+        gun,
+        q: { value: p.flow.value, dimension: 'flow' },
+        w: { value: p.leastFlow, dimension: 'flow' },
+      }),
+    );
+  return finding(
+    'gun-dry',
+    'starved',
+    'machines',
+    subject,
+    message('{pump} brings nothing to {gun}: it is {h} above what it draws from, and the pump lifts {most}.', {
+      pump,
+      gun,
+      h: { value: p.liftM, dimension: 'length' },
+      most: { value: p.liftsM, dimension: 'length' },
+    }),
+  );
+}
+
+export function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
+  const { rig } = cases;
+  return r.softPumps.flatMap((p) => {
+    const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;
+    const subject = { kind: 'soft-pump', id: pump.id } as const;
+    const out: Finding[] = [];
+    if (p.flow.value <= DRY || p.flow.value < p.leastFlow) out.push(thinFinding(rig, p, pump.name, subject));
+    if (p.flow.value > DRY && p.reachWantedM > 0 && p.jetHeight.value < p.reachWantedM)
+      out.push(
+        finding(
+          'jet-low',
+          p.jetHeight.value < 0.8 * p.reachWantedM ? 'starved' : 'tight',
+          'machines',
+          subject,
+          message('The jet of {pump} climbs {h}; the work is {w} above it.', {
+            pump: pump.name,
+            h: { value: p.jetHeight.value, dimension: 'length' },
+            w: { value: p.reachWantedM, dimension: 'length' },
+          }),
+        ),
+      );
+    if (p.batteryDay && rig.power && p.batteryDay.value > p.batteryUsable * 0.8)
+      out.push(
+        finding(
+          'battery-short',
+          p.batteryDay.value > p.batteryUsable ? 'starved' : 'tight',
+          'machines',
+          subject,
+          message('{pump} takes {a} over the day; the battery may give {b}.', {
+            pump: pump.name,
+            a: { value: p.batteryDay.value, dimension: 'charge' },
+            b: { value: p.batteryUsable, dimension: 'charge' },
+          }),
+        ),
+      );
+    if (p.airUse && p.airPower) {
+      const power = rig.power?.compressorPower ?? 0;
+      if (p.airShort)
+        out.push(
+          finding(
+            'air-short',
+            p.airGiven < 0.7 * p.airUse.value ? 'starved' : 'tight',
+            'machines',
+            subject,
+            message(
+              p.airCarriesS > 0
+                ? '{pump} breathes {a} of free air; the compressor gives {b} at this altitude, and its receiver makes up for it for {t}.'
+                : '{pump} breathes {a} of free air; the compressor gives {b} at this altitude.',
+              {
+                pump: pump.name,
+                a: { value: p.airUse.value, dimension: 'airFlow' },
+                b: { value: p.airGiven, dimension: 'airFlow' },
+                t: { value: p.airCarriesS, dimension: 'time' },
+              },
+            ),
+          ),
+        );
+      else if (power * 0.85 < p.airPower.value)
+        out.push(
+          finding(
+            'air-weak',
+            'tight',
+            'machines',
+            subject,
+            message('The compressor for {pump} wants {a} at its shaft; its engine has {b}.', {
+              pump: pump.name,
+              a: { value: p.airPower.value, dimension: 'power' },
+              b: { value: power, dimension: 'power' },
+            }),
+          ),
+        );
+    }
+    return out;
+  });
+}

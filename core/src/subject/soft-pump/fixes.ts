@@ -1,0 +1,106 @@
+import { assumptionValues } from '../../assumption/register.js';
+import { type Candidate, eachPart, m, nextSize, type Rule, sizeUp } from '../../edit/rule.js';
+import { airPressure } from '../../fluid/air.js';
+import { typeableQuantity } from '../../quantity/format.js';
+import type { Rig, RigDocument } from '../../rig/schema.js';
+import type { SoftPumpResult } from './result.js';
+
+/** Another tip, a wider hose, more pump. */
+export const jetRules: Rule = (finding, rig, _doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const pump = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  const sprayer = rig.sprayers.findIndex((s) => s.id === p?.sprayerId);
+  if (!p || pump < 0 || sprayer < 0) return [];
+  const bore = rig.sprayers[sprayer].nozzleBore * 1000;
+  return [
+    ...[0.7, 0.8, 0.9, 1.15, 1.3].map((f) => {
+      const mm = Math.round(bore * f * 10) / 10;
+      return { id: `tip-${mm}`, title: `Jet tip ${mm} mm`, change: (d: RigDocument) => void (d.sprayers![sprayer].nozzleBore = `${mm} mm`) };
+    }),
+    {
+      id: 'hose',
+      title: 'Soft wash hose one size wider',
+      change: (d) => eachPart(d, p.lineIds.slice(-1), (x) => (x.kind === 'hose' && m(x.length) > 5 ? sizeUp(x) : undefined)),
+    },
+    {
+      id: 'pump',
+      title: 'A pump of half as much again in flow and pressure',
+      change: (d) => {
+        d.softPumps![pump].openFlow = typeableQuantity(rig.softPumps[pump].openFlow * 1.5, 'flow', 'gpm', 2);
+        d.softPumps![pump].limit = typeableQuantity(rig.softPumps[pump].limit * 1.5, 'pressure', 'psi', 2);
+      },
+    },
+  ];
+};
+
+/** More pressure, a wider hose, valves opened. */
+export const liftRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  if (!p || i < 0) return [];
+  const lines = doc.lines.filter((l) => p.lineIds.includes(l.id));
+  const out: Candidate[] = [1.5, 2, 3].map((f) => {
+    const limit = nextSize(rig.softPumps[i].limit * Math.max(p.liftM / p.liftsM, 1) * f, 'pressure', 'psi', 5);
+    return { id: `psi-${f}`, title: `A pump of ${limit}`, change: (d: RigDocument) => void (d.softPumps![i].limit = limit) };
+  });
+  out.push({
+    id: 'hose',
+    title: 'Hose to the gun one size wider',
+    change: (d) => eachPart(d, p.lineIds.slice(-1), (x) => (x.kind === 'hose' && m(x.length) > 5 ? sizeUp(x) : undefined)),
+  });
+  const metered = lines.filter((l) => l.parts.some((x) => x.kind === 'valve' && x.is === 'metering-valve'));
+  if (metered.length)
+    out.push({
+      id: 'open',
+      title: 'Open the metering valves halfway',
+      change: (d) => {
+        for (const l of metered)
+          for (const x of d.lines.find((y) => y.id === l.id)!.parts) if (x.kind === 'valve' && x.is === 'metering-valve') x.setting = '50 %';
+      },
+    });
+  return out;
+};
+
+export const batteryRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  if (!p?.batteryDay || !doc.power || !rig.power) return [];
+  const need = nextSize((rig.power.battery * p.batteryDay.value * 1.25) / p.batteryUsable, 'charge', 'Ah', 10);
+  return [
+    { id: 'larger', title: `A battery of ${need}`, change: (d) => void (d.power!.battery = need) },
+    { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.power!.chemistry = 'lithium') },
+    { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void (d.power!.charging = '30 A') },
+  ];
+};
+
+/** 120 gal, m³. */
+const LARGEST_RECEIVER = 0.4542;
+
+/** A receiver that lasts the spraying of a job, where one of a usual size does. */
+function receiverFixes(p: SoftPumpResult, rig: Rig, base: NonNullable<RigDocument['power']>): Candidate[] {
+  const spare = (rig.power?.cutOut ?? assumptionValues(rig.assumptions)['air-cut-out']) - rig.softPumps.find((x) => x.id === p.pumpId)!.limit;
+  const needed = (p.sprayS * (p.airUse!.value - p.airGiven) * airPressure(rig.brief.altitude)) / Math.max(spare, 1);
+  if (!(spare > 0) || needed * 1.1 > LARGEST_RECEIVER) return [];
+  const receiver = nextSize(needed * 1.1, 'volume', 'gal', 10);
+  return [{ id: 'receiver', title: `An air receiver of ${receiver}`, change: (d) => void (d.power = { ...(d.power ?? base), receiver }) }];
+}
+
+export const airRules: Rule = (finding, rig, doc, now) => {
+  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
+  const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
+  if (!p?.airUse || !p.airPower || i < 0) return [];
+  const freeAir = nextSize(p.airUse.value * (Math.max(rig.power?.freeAir ?? 0, 1e-9) / Math.max(p.airGiven, 1e-9)) * 1.1, 'airFlow', 'cfm', 1);
+  const compressorPower = nextSize(p.airPower.value / 0.85, 'power', 'hp', 0.5);
+  const base = doc.power ?? { battery: '100 Ah', chemistry: 'agm' as const, charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
+  return [
+    {
+      id: 'compressor',
+      title: `A compressor of ${freeAir} and ${compressorPower}`,
+      change: (d) => void (d.power = { ...base, freeAir, compressorPower }),
+    },
+    ...receiverFixes(p, rig, base),
+    ...[0.8, 0.6].map((f) => {
+      const psi = typeableQuantity(rig.softPumps[i].limit * f, 'pressure', 'psi', 2);
+      return { id: `air-${psi}`, title: `Turn the air down to ${psi}`, change: (d: RigDocument) => void (d.softPumps![i].limit = psi) };
+    }),
+  ];
+};

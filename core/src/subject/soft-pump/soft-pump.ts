@@ -1,0 +1,136 @@
+import { lineVolume } from '../../catalogue/part-loss.js';
+import { airUse, compressorPower, pumpCurrent, pumpCurve, receiverAir } from '../../chemistry/diaphragm-pump.js';
+import { airPressure, GRAVITY } from '../../fluid/air.js';
+import { jetHeight } from '../../hydraulics/outflow.js';
+import type { Rig } from '../../rig/schema.js';
+import { type Blends, diaphragmOf, wayOf } from '../../solve/blend-network.js';
+import { carriedStrengths, DRY, startLevels } from '../../solve/blend-start.js';
+import type { Cases } from '../../solve/cases.js';
+import { wantedStrength } from '../../solve/consumption.js';
+import type { MixResult } from '../mix/result.js';
+import type { SoftPumpResult } from './result.js';
+import { type Verdict, worse } from '../verdict.js';
+import { figure, input } from '../../working/figure.js';
+
+/** Share of a battery that may be taken out, by chemistry. */
+export const USABLE: Readonly<Record<NonNullable<Rig['power']>['chemistry'], number>> = { 'lead-acid': 0.5, agm: 0.6, lithium: 0.9 };
+/** Fuel by weight for an hour at a shaft power: 0.60 lb/(hp·h) is 3.38e-7 kg/s for 2 W. SI factor of lb per hp and hour. */
+
+export const POUND_HP_HOUR = 0.45359237 / (745.6998716 * 3600);
+
+/** Spraying of a day through one pump, s. */
+function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
+  return mixes.filter((m) => m.pumpId === pumpId && m.flow.value > 0).reduce((s, m) => s + m.dayM3.value / m.flow.value, 0);
+}
+
+/** Jobs of a day that are sprayed through one pump. */
+const dayJobs = (mixes: readonly MixResult[], pumpId: string): number => mixes.reduce((s, m) => (m.pumpId === pumpId ? s + m.jobsPerDay : s), 0);
+
+/** Every pump with a whole way: where its curve meets hose and tip, how high it throws, what it eats in a day. */
+export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly MixResult[]): SoftPumpResult[] {
+  const { rig, values } = cases;
+  return rig.softPumps.flatMap((pump) => {
+    const mix = rig.mixes.find((m) => wayOf(rig, m)?.pump.id === pump.id);
+    const way = mix && wayOf(rig, mix);
+    const net = mix && blends.of(mix);
+    if (!mix || !way || !net) return [];
+    const half = startLevels(net).map((x) => x / 2);
+    const strengths = carriedStrengths(net, wantedStrength(mix, values));
+    const state = net.solve(half, false, strengths);
+    const elbows = net.withoutElbows(half, strengths);
+    const rhoG = net.water.densityKgM3 * GRAVITY;
+    const head = state.tipPressurePa / (rhoG * state.gravity);
+    const height = way.sprayer.kind === 'jet' ? jetHeight(head, way.sprayer.nozzleBore) : 0;
+    const site = rig.site?.height ?? 0;
+    const reachWanted = way.sprayer.kind === 'jet' ? Math.max(site - way.sprayer.height, 0) : 0;
+    const air = airPressure(rig.brief.altitude);
+    const day = daySeconds(mixes, pump.id);
+    const power = rig.power;
+    const current = pumpCurrent(state.flowM3s, state.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']);
+    const usable = power ? power.battery * USABLE[power.chemistry] : 0;
+    const drain = Math.max(current - (power?.charging ?? 0), 0) * day;
+    const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
+    // A compressor fills its cylinder with thinner air up here: the mass falls with the pressure, so do standard feet.
+    const given = (power?.freeAir ?? 0) * (air / 101325);
+    const stored = receiverAir(power?.receiver ?? 0, power?.cutOut ?? values['air-cut-out'], pump.limit, air);
+    const carries = given < airFlow ? stored / (airFlow - given) : Infinity;
+    const jobs = dayJobs(mixes, pump.id);
+    const spray = jobs > 0 ? day / jobs : 0;
+    // A receiver that lasts a job is full again by the next.
+    const airShort = given < airFlow && !(carries > 0 && carries >= spray);
+    const airW = compressorPower(airFlow, pump.limit, air, values['compressor-efficiency']);
+    const shaft = pump.kind === 'engine' ? (state.flowM3s * state.pumpRisePa) / values['pump-efficiency'] : pump.kind === 'air' ? airW : 0;
+    const leastFlow = values[way.sprayer.kind === 'brush' ? 'brush-flow' : 'spray-flow'];
+    let verdict: Verdict = state.flowM3s <= DRY || state.flowM3s < leastFlow / 2 ? 'starved' : state.flowM3s < leastFlow ? 'tight' : 'fed';
+    if (pump.kind === 'electric' && power && drain > usable) verdict = 'starved';
+    else if (pump.kind === 'electric' && power && drain > usable * 0.8) verdict = worse(verdict, 'tight');
+    if (pump.kind === 'air' && (airShort || (power?.compressorPower ?? 0) * 0.85 < airW))
+      verdict = worse(verdict, airShort && given < 0.7 * airFlow ? 'starved' : 'tight');
+    if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < 0.8 * reachWanted ? 'starved' : 'tight');
+    const curve = pumpCurve(diaphragmOf(pump, values), net.water.densityKgM3)
+      .filter((p) => p.headM >= 0)
+      .map((p) => ({ flowM3s: p.flowM3s, pressurePa: p.headM * rhoG }));
+    return [
+      {
+        pumpId: pump.id,
+        sprayerId: way.sprayer.id,
+        lineIds: [...way.branches, ...(way.suction ? [way.suction] : []), way.delivery].map((l) => l.id),
+        flow: figure(state.flowM3s, 'flow', 'pump-duty', [input('Δp', 'pump', state.pumpRisePa, 'pressure')], ['roughness-smooth']),
+        rise: figure(state.pumpRisePa, 'pressure', 'pump-duty', [input('Q', 'flow', state.flowM3s, 'flow')]),
+        tipPressure: figure(state.tipPressurePa, 'pressure', 'pump-duty', [input('Q', 'flow', state.flowM3s, 'flow')]),
+        liftM: way.sprayer.height - Math.min(...net.branches.map((b, i) => (b.tank ? b.tank.base + half[i] : pump.height))),
+        liftsM: pump.limit / (rhoG * state.gravity),
+        leastFlow,
+        jetHeight: figure(height, 'length', 'jet-height', [input('h', 'head at the tip', head, 'length'), input('d', 'tip', way.sprayer.nozzleBore, 'length')]),
+        jetThrow: figure(height * values['jet-throw'], 'length', 'jet-height', [input('H', 'straight up', height, 'length')], ['jet-throw']),
+        reachWantedM: reachWanted,
+        elbows: {
+          count: elbows.count,
+          shareByPhysics: elbows.count > 0 && elbows.flowM3s > 0 ? 1 - Math.min(state.flowM3s / elbows.flowM3s, 1) : 0,
+          shareByRule: 1 - (1 - values['elbow-rule']) ** elbows.count,
+        },
+        curve,
+        asks: asksOf(state.flowM3s, state.pumpRisePa, (way.sprayer.height - pump.height) * rhoG * state.gravity),
+        daySeconds: day,
+        current:
+          pump.kind === 'electric'
+            ? figure(
+                current,
+                'current',
+                'pump-current',
+                [input('Q', 'flow', state.flowM3s, 'flow'), input('Δp', 'pump', state.pumpRisePa, 'pressure')],
+                ['pump-volts', 'pump-12v-efficiency', 'pump-free-current'],
+              )
+            : undefined,
+        batteryDay:
+          pump.kind === 'electric'
+            ? figure(drain, 'charge', 'battery-day', [input('I', 'pump', current, 'current'), input('t', 'spraying', day, 'time')])
+            : undefined,
+        batteryUsable: usable,
+        airUse:
+          pump.kind === 'air'
+            ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
+            : undefined,
+        airGiven: given,
+        sprayS: spray,
+        airCarriesS: carries,
+        airShort,
+        airPower: pump.kind === 'air' ? figure(airW, 'power', 'air-use', [input('q', 'free air', airFlow, 'airFlow')], ['compressor-efficiency']) : undefined,
+        fuelDayKg: shaft * day * values['engine-fuel'] * POUND_HP_HOUR,
+        bypassLimitS: values['chem-bypass-limit'],
+        spare: pump.spare ?? false,
+        verdict,
+      },
+    ];
+  });
+}
+
+/** What hose and tip ask at other flows: height, and the rest with the square. */
+function asksOf(flow: number, risePa: number, liftPa: number): { flowM3s: number; pressurePa: number }[] {
+  const rest = Math.max(risePa - liftPa, 0);
+  return Array.from({ length: 21 }, (_, i) => ({ flowM3s: (flow * 1.4 * i) / 20, pressurePa: Math.max(liftPa, 0) + rest * ((1.4 * i) / 20) ** 2 }));
+}
+
+/** Liquid in a pump's lines, m³. */
+export const pumpCircuit = (rig: Rig, result: SoftPumpResult): number =>
+  rig.lines.filter((l) => result.lineIds.includes(l.id)).reduce((s, l) => s + lineVolume(l.parts), 0);

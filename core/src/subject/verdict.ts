@@ -1,0 +1,21 @@
+/** In rising order of trouble. "stop" is danger, not thirst. */
+export const VERDICTS = ['fed', 'tight', 'starved', 'stop'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+/**
+ * What a verdict is about, and so the words that fit it: feeding, the strength of a mix, what a thing is rated for, good
+ * practice. Under the words stands the one scale of four.
+ */
+export const SCALES = ['feeding', 'strength', 'rating', 'practice'] as const;
+export type Scale = (typeof SCALES)[number];
+
+/** The words of severity by what they are about. */
+export const SEVERITY_WORDS: Readonly<Record<Scale, Readonly<Record<Verdict, string>>>> = {
+  feeding: { fed: 'Fed', tight: 'Tight', starved: 'Starved', stop: 'Stop' },
+  strength: { fed: 'Right', tight: 'Off', starved: 'Far off', stop: 'Stop' },
+  rating: { fed: 'Within ratings', tight: 'At its limit', starved: 'Over its limit', stop: 'Stop' },
+  practice: { fed: 'In order', tight: 'To mend', starved: 'Missing', stop: 'Stop' },
+};
+
+export const worse = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);
+export const worstOf = (all: readonly Verdict[]): Verdict => all.reduce(worse, 'fed');

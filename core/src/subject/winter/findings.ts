@@ -1,0 +1,31 @@
+import type { ChemicalResult } from '../../assess/chemical-result.js';
+import type { Rig } from '../../rig/schema.js';
+import type { Finding } from '../finding.js';
+import { finding } from '../message-parts.js';
+import { message } from '../../working/figure.js';
+
+/** Antifreeze on board against what the winter takes. */
+export function winterFindings(rig: Rig, r: ChemicalResult): Finding[] {
+  const w = r.winter;
+  if (w?.onBoardM3 === undefined || !(w.antifreeze.value > w.onBoardM3 * 1.0001)) return [];
+  const tank = rig.tanks.find((t) => t.liquid === 'antifreeze')!;
+  return [
+    finding(
+      'antifreeze-short',
+      'tight',
+      'liquids',
+      { kind: 'tank', id: tank.id },
+      message(
+        Number.isFinite(w.antifreeze.value)
+          ? '{tank} holds {have}; {need} are wanted before a night of {cold}.'
+          : 'No amount of the antifreeze in {tank} stands a night of {cold}: keep the rig warm, or drain it and blow it dry.',
+        {
+          tank: tank.name,
+          have: { value: w.onBoardM3, dimension: 'volume' },
+          need: { value: w.antifreeze.value, dimension: 'volume' },
+          cold: { value: w.coldestK!, dimension: 'temperature' },
+        },
+      ),
+    ),
+  ];
+}

@@ -1,0 +1,9 @@
+import type { Rule } from '../../edit/rule.js';
+import { moreOf } from '../../edit/more-of.js';
+
+/** Fills the antifreeze tank, or makes it larger. */
+export const antifreezeRules: Rule = (finding, rig, doc, now) => {
+  const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
+  const w = now.chemical.winter;
+  return i < 0 || !w || w.glycolShare === null ? [] : moreOf(rig, doc, i, (w.antifreeze.value / w.onBoardM3!) * 1.02);
+};

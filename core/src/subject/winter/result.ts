@@ -1,0 +1,27 @@
+import type { Figure } from '../../working/figure.js';
+
+/** A stretch to be filled with antifreeze. */
+export interface CircuitResult {
+  readonly name: string;
+  readonly wettedM3: number;
+}
+
+export interface WinterResult {
+  readonly circuits: readonly CircuitResult[];
+  readonly coldestK: number | undefined;
+  /** Of the mix in the lines; 0 without frost, null where the product does not stand the coldest night: no amount of it would do. */
+  readonly glycolShare: number | null;
+  readonly antifreeze: Figure;
+  readonly cost: number;
+  /** In antifreeze tanks as the rig stands, m³; undefined where there is none. */
+  readonly onBoardM3: number | undefined;
+  readonly away: readonly string[];
+  readonly back: readonly string[];
+}
+
+export interface PureWaterResult {
+  readonly sprayerId: string;
+  readonly life: Figure;
+  readonly flow: Figure;
+  readonly heightM: number;
+}
