@@ -49,6 +49,18 @@ export class Rates {
   private readonly branch: Float64Array;
   private readonly open: number[] = [];
   private readonly pull: number[] = [];
+  /** What went on when the sums over taps and triggers were last made, and those sums: they hold until it changes. */
+  private readonly kept: {
+    trigger: Float64Array | undefined;
+    place: Going['place'] | undefined;
+    connected: boolean;
+    stored: boolean;
+    phases: number[];
+    into: Float64Array;
+    out: Float64Array;
+    fuel: number;
+    current: number;
+  };
 
   constructor(private readonly model: DayModel) {
     const array = (length: number): Float64Array => new Float64Array(length);
@@ -64,6 +76,17 @@ export class Rates {
     this.row = array(Math.max(2, ...soft.map((s) => s.width)));
     this.branch = array(this.row.length);
     this.refilling = new Uint8Array(vessels.length);
+    this.kept = {
+      trigger: undefined,
+      place: undefined,
+      connected: false,
+      stored: false,
+      phases: [],
+      into: array(vessels.length),
+      out: array(vessels.length),
+      fuel: 0,
+      current: 0,
+    };
   }
 
   /**
@@ -73,24 +96,54 @@ export class Rates {
    * @param stored whether the receiver holds air
    */
   set(going: Going, volume: Float64Array, stock: number, stored: boolean): void {
-    this.into.fill(0);
-    this.out.fill(0);
-    this.heat.fill(0);
-    this.loopHeat.fill(0);
-    this.through.fill(0);
-    this.strength.fill(NaN);
-    this.gun.fill(0);
-    this.refilling.fill(0);
-    this.current = -this.model.charging;
-    this.fuel = 0;
-    this.breathe(going, stored);
-    this.wash(going);
-    for (const p of going.phases) {
-      const { mix } = going.job.phases[p];
-      if (mix >= 0) this.spray(mix, going.trigger[p], volume, stock);
+    const { into, out, kept, strength } = this;
+    if (this.sameAsKept(going, stored)) {
+      for (let v = 0; v < into.length; v++) {
+        into[v] = kept.into[v];
+        out[v] = kept.out[v];
+      }
+      this.fuel = kept.fuel;
+      this.current = kept.current;
+    } else {
+      into.fill(0);
+      out.fill(0);
+      this.heat.fill(0);
+      this.loopHeat.fill(0);
+      this.through.fill(0);
+      this.gun.fill(0);
+      this.current = -this.model.charging;
+      this.fuel = 0;
+      this.breathe(going, stored);
+      this.wash(going);
+      this.fill(going);
+      kept.into.set(into);
+      kept.out.set(out);
+      kept.fuel = this.fuel;
+      kept.current = this.current;
     }
-    this.fill(going);
+    for (let k = 0; k < strength.length; k++) strength[k] = NaN;
+    const { phases, job, trigger } = going;
+    for (let i = 0; i < phases.length; i++) {
+      const { mix } = job.phases[phases[i]];
+      if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock);
+    }
     this.refillAndDump(going, volume);
+  }
+
+  /** Whether the same hands do the same as when last set; if not, what they do is noted. */
+  private sameAsKept({ phases, trigger, connected, place }: Going, stored: boolean): boolean {
+    const { kept } = this;
+    let same =
+      kept.trigger === trigger && kept.connected === connected && kept.place === place && kept.stored === stored && kept.phases.length === phases.length;
+    for (let i = 0; same && i < phases.length; i++) if (kept.phases[i] !== phases[i]) same = false;
+    if (same) return true;
+    kept.trigger = trigger;
+    kept.connected = connected;
+    kept.place = place;
+    kept.stored = stored;
+    kept.phases.length = phases.length;
+    for (let i = 0; i < phases.length; i++) kept.phases[i] = phases[i];
+    return false;
   }
 
   /** Washers: every way that the triggers in hand can stand at one moment, by its chance. */
@@ -193,16 +246,18 @@ export class Rates {
   }
 
   private refillAndDump({ job, phases }: Going, volume: Float64Array): void {
-    const { into, out, model } = this;
+    const { into, out, model, refilling } = this;
     const { vessels } = model;
-    for (const p of phases) {
-      const { kind, refill } = job.phases[p];
+    for (let v = 0; v < refilling.length; v++) refilling[v] = 0;
+    for (let i = 0; i < phases.length; i++) {
+      const { kind, refill } = job.phases[phases[i]];
       if (refill) {
-        const room = (v: number): boolean => volume[v] < vessels[v].full - TOUCH;
-        const n = refill.vessels.filter(room).length;
-        for (const v of refill.vessels) {
-          this.refilling[v] = 1;
-          into[v] = room(v) ? refill.flow / n : 0;
+        let n = 0;
+        for (let k = 0; k < refill.vessels.length; k++) if (volume[refill.vessels[k]] < vessels[refill.vessels[k]].full - TOUCH) n++;
+        for (let k = 0; k < refill.vessels.length; k++) {
+          const v = refill.vessels[k];
+          refilling[v] = 1;
+          into[v] = volume[v] < vessels[v].full - TOUCH ? refill.flow / n : 0;
         }
       }
       if (kind === 'dump') for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += model.dump[v];

@@ -21,6 +21,8 @@ export interface DayDraw {
   readonly day: number;
 }
 
+type Writable<T> = { -readonly [K in keyof T]: T[K] };
+
 /**
  * Works a rig's day through, event by event. Within a step every rate is constant, or for a float valve bends by its own
  * exponential, and a step ends exactly where a level meets a limit or a phase its end, so nothing passes a limit unseen and
@@ -39,6 +41,10 @@ export class Simulator extends DayTally {
   /** Volume of its vessel at which each machine starves. */
   private readonly starve: Float64Array;
   private readonly middle: Float64Array;
+  /** Of the step at hand: what holds up each phase, and what goes on; made once, filled anew each step. */
+  private readonly held: number[] = [];
+  private readonly phases: number[] = [];
+  private readonly going: Writable<Going>;
   private stock = 1;
   /** Place of the day's season in the model. */
   season = 0;
@@ -49,6 +55,7 @@ export class Simulator extends DayTally {
   constructor(model: DayModel) {
     super(model);
     this.rates = new Rates(model);
+    this.going = { job: model.jobs[0], phases: this.phases, trigger: new Float64Array(0), connected: false, place: WaterStates.place(1) };
     this.warm = new Float64Array(model.vessels.length);
     this.short = new Uint8Array(model.vessels.length);
     this.middle = new Float64Array(model.vessels.length);
@@ -144,7 +151,11 @@ export class Simulator extends DayTally {
       }
       if (active.length === 0) return;
       if (driving) this.carriedMost = Math.max(this.carriedMost, this.waterOnBoard());
-      const dt = this.step(at, active, left, { job, trigger, connected: connected && !driving, place }, patience, recorder);
+      this.going.job = job;
+      this.going.trigger = trigger;
+      this.going.connected = connected && !driving;
+      this.going.place = place;
+      const dt = this.step(at, active, left, patience, recorder);
       if (this.waitedNow) patience -= dt;
       for (const p of active) {
         if (left[p] > 1e-9) continue;
@@ -167,16 +178,9 @@ export class Simulator extends DayTally {
   }
 
   /** One step to the next event; gives its length, s. */
-  private step(
-    at: number,
-    active: readonly number[],
-    left: Float64Array,
-    work: Omit<Going, 'phases'>,
-    patience: number,
-    recorder: Recorder | undefined,
-  ): number {
-    const { volume, rates } = this;
-    const { job } = work;
+  private step(at: number, active: readonly number[], left: Float64Array, patience: number, recorder: Recorder | undefined): number {
+    const { volume, rates, going, held, phases } = this;
+    const { job } = going;
     let done = false;
     for (const p of active)
       if (left[p] > 0 && this.reached(job.phases[p])) {
@@ -184,8 +188,15 @@ export class Simulator extends DayTally {
         done = true;
       }
     if (done) return 0;
-    const held = active.map((p) => this.holdUp(job.phases[p]));
-    const going: Going = { ...work, phases: active.filter((_, i) => held[i] < 0) };
+    let soft = false;
+    let count = 0;
+    for (let i = 0; i < active.length; i++) {
+      held[i] = this.holdUp(job.phases[active[i]]);
+      if (held[i] >= 0) continue;
+      phases[count++] = active[i];
+      if (job.phases[active[i]].mix >= 0) soft = true;
+    }
+    phases.length = count;
     rates.set(going, volume, this.stock, this.airLeft > 0);
     let dt = Infinity;
     // Held up: wait while the water comes back, else leave the rest undone.
@@ -210,7 +221,7 @@ export class Simulator extends DayTally {
     }
     for (const p of going.phases) dt = Math.min(dt, left[p]);
     dt = this.untilEvent(going, dt);
-    if (dt > 0 && going.phases.some((p) => job.phases[p].mix >= 0)) dt = this.toTheMiddle(going, dt);
+    if (dt > 0 && soft) dt = this.toTheMiddle(going, dt);
     this.advance(going, dt, recorder);
     for (const p of going.phases) left[p] -= dt;
     for (let i = 0; i < active.length; i++) {
@@ -228,7 +239,7 @@ export class Simulator extends DayTally {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
     const { into, out } = rates;
-    const soft = going.phases.some((p) => going.job.phases[p].mix >= 0);
+    const soft = this.any(going, 'soft');
     for (let v = 0; v < vessels.length; v++) {
       const vessel = vessels[v];
       law.set(vessel, volume[v], into[v], out[v]);
@@ -307,7 +318,7 @@ export class Simulator extends DayTally {
   private moveWater({ job, phases }: Going, dt: number): void {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
-    const dumping = phases.some((p) => job.phases[p].kind === 'dump');
+    const dumping = this.any({ job, phases }, 'dump');
     for (let v = 0; v < vessels.length; v++) {
       const before = volume[v];
       law.set(rates.refilling[v] ? { full: vessels[v].full, band: 0 } : vessels[v], before, rates.into[v], rates.out[v]);
@@ -355,7 +366,7 @@ export class Simulator extends DayTally {
     const { model, volume, rates } = this;
     const { into, out } = rates;
     const { vessels, shortOf } = model;
-    const dumping = phases.some((p) => job.phases[p].kind === 'dump');
+    const dumping = this.any({ job, phases }, 'dump');
     for (let v = 0; v < vessels.length; v++) {
       if (this.short[v]) {
         if (volume[v] >= this.restartOf(v) - TOUCH) this.short[v] = 0;
@@ -387,14 +398,27 @@ export class Simulator extends DayTally {
   private reached({ kind, refill }: Planned): boolean {
     const { model, volume } = this;
     const { vessels } = model;
-    if (refill) return refill.vessels.every((v) => volume[v] >= vessels[v].full - TOUCH);
-    if (kind === 'fill') return this.all((v) => !vessels[v].filled || volume[v] >= vessels[v].full - vessels[v].band - TOUCH);
-    if (kind === 'dump') return this.all((v) => !vessels[v].water || model.dump[v] === 0 || volume[v] <= TOUCH);
+    if (refill) {
+      for (let k = 0; k < refill.vessels.length; k++) if (!(volume[refill.vessels[k]] >= vessels[refill.vessels[k]].full - TOUCH)) return false;
+      return true;
+    }
+    if (kind === 'fill') {
+      for (let v = 0; v < vessels.length; v++) if (vessels[v].filled && !(volume[v] >= vessels[v].full - vessels[v].band - TOUCH)) return false;
+      return true;
+    }
+    if (kind === 'dump') {
+      for (let v = 0; v < vessels.length; v++) if (vessels[v].water && model.dump[v] !== 0 && !(volume[v] <= TOUCH)) return false;
+      return true;
+    }
     return false;
   }
 
-  private all(is: (v: number) => boolean): boolean {
-    for (let v = 0; v < this.volume.length; v++) if (!is(v)) return false;
-    return true;
+  /** Whether any phase at hand sprays a mix, or dumps. */
+  private any({ job, phases }: Pick<Going, 'job' | 'phases'>, what: 'soft' | 'dump'): boolean {
+    for (let i = 0; i < phases.length; i++) {
+      const p = job.phases[phases[i]];
+      if (what === 'soft' ? p.mix >= 0 : p.kind === 'dump') return true;
+    }
+    return false;
   }
 }

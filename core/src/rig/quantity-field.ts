@@ -43,19 +43,29 @@ export function readField(rule: QuantityRule, text: string, bareUnit?: string): 
   return { ok: true, si: read.si, text: read.text };
 }
 
+/** Texts of one field whose value is remembered: a document is read again at every keystroke. */
+const MOST_REMEMBERED = 400;
+
 /**
  * A quantity in the document: a text with a unit, such as "8 gpm"; its output is the SI number.
  * The text as typed is the document, so a file reads as the builder wrote it.
  */
 export function quantity(dimension: Dimension, min: string, max: string) {
   const rule = quantityRuleOf(dimension, min, max);
+  const remembered = new Map<string, number>();
   return v.pipe(
     v.string(({ received }) => `${aDimension(dimension).replace(/^a/, 'A')} is a text with its unit, such as "${example(dimension)}"; found ${received}.`),
     v.metadata({ quantity: rule }),
     v.maxLength(MOST_QUANTITY_TEXT, `A quantity has at most ${MOST_QUANTITY_TEXT} characters.`),
     v.rawTransform<string, number>(({ dataset, addIssue, NEVER }) => {
+      const known = remembered.get(dataset.value);
+      if (known !== undefined) return known;
       const read = readField(rule, dataset.value);
-      if (read.ok) return read.si;
+      if (read.ok) {
+        if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+        remembered.set(dataset.value, read.si);
+        return read.si;
+      }
       addIssue({ message: read.error.message, expected: read.error.bound });
       return NEVER;
     }),

@@ -8,19 +8,29 @@ const DEEPEST = 24;
  * (`constructor`, `__proto__`), or nesting without end. Linear in the size of the tree.
  */
 export function strayKey(tree: unknown): Problem | undefined {
-  const walk = (node: unknown, path: readonly string[]): Problem | undefined => {
+  /** Keys from the stray one back to the root; undefined where there is none. The path is made only when it is wanted. */
+  const walk = (node: unknown, depth: number): string[] | undefined => {
     if (typeof node !== 'object' || node === null) return undefined;
-    if (path.length > DEEPEST)
-      return { code: 'deep', path: path.slice(0, 6).join('.'), bound: `≤ ${DEEPEST} levels`, message: 'It is nested deeper than any rig file.' };
+    if (depth > DEEPEST) return [];
+    if (Array.isArray(node)) {
+      for (let i = 0; i < node.length; i++) {
+        const found = walk(node[i], depth + 1);
+        if (found) return [...found, String(i)];
+      }
+      return undefined;
+    }
     for (const key of Object.keys(node)) {
-      if (key in Object.prototype)
-        return { code: 'key', path: [...path, key].join('.'), bound: 'a field of the rig file', message: `"${key}" is not a field known here.` };
-      const found = walk((node as Record<string, unknown>)[key], [...path, key]);
-      if (found) return found;
+      if (key in Object.prototype) return [key];
+      const found = walk((node as Record<string, unknown>)[key], depth + 1);
+      if (found) return [...found, key];
     }
     return undefined;
   };
-  return walk(tree, []);
+  const found = walk(tree, 0)?.reverse();
+  if (!found) return undefined;
+  if (found.length > DEEPEST)
+    return { code: 'deep', path: found.slice(0, 6).join('.'), bound: `≤ ${DEEPEST} levels`, message: 'It is nested deeper than any rig file.' };
+  return { code: 'key', path: found.join('.'), bound: 'a field of the rig file', message: `"${found.at(-1)!}" is not a field known here.` };
 }
 
 /**

@@ -12,13 +12,14 @@ export class SparseLdl {
   private readonly rowIndex: Int32Array;
   private readonly parent: Int32Array;
   private readonly lStart: Int32Array;
-  private readonly lCount: Int32Array;
   private readonly lRow: Int32Array;
   private readonly lValue: Float64Array;
   private readonly d: Float64Array;
   private readonly work: Float64Array;
-  private readonly flag: Int32Array;
-  private readonly pattern: Int32Array;
+  /** By column: where its rows begin in {@link rows}; each with the slot of its entry. */
+  private readonly rowsOf: Int32Array;
+  private rows = new Int32Array(0);
+  private slotsOf = new Int32Array(0);
   private readonly slots = new Map<number, number>();
 
   /** @param n size; @param pairs off-diagonal neighbours (i, j), any order, repeats allowed */
@@ -56,27 +57,28 @@ export class SparseLdl {
     this.values = new Float64Array(this.colStart[n]);
     this.rightSide = new Float64Array(n);
     this.parent = new Int32Array(n).fill(-1);
-    this.flag = new Int32Array(n).fill(-1);
-    this.lCount = new Int32Array(n);
+    const flag = new Int32Array(n).fill(-1);
+    const count = new Int32Array(n);
     for (let k = 0; k < n; k++) {
-      this.flag[k] = k;
+      flag[k] = k;
       for (let p = this.colStart[k]; p < this.colStart[k + 1]; p++) {
         let i = this.rowIndex[p];
-        while (i < k && this.flag[i] !== k) {
+        while (i < k && flag[i] !== k) {
           if (this.parent[i] === -1) this.parent[i] = k;
-          this.lCount[i]++;
-          this.flag[i] = k;
+          count[i]++;
+          flag[i] = k;
           i = this.parent[i];
         }
       }
     }
     this.lStart = new Int32Array(n + 1);
-    for (let k = 0; k < n; k++) this.lStart[k + 1] = this.lStart[k] + this.lCount[k];
+    for (let k = 0; k < n; k++) this.lStart[k + 1] = this.lStart[k] + count[k];
     this.lRow = new Int32Array(this.lStart[n]);
     this.lValue = new Float64Array(this.lStart[n]);
     this.d = new Float64Array(n);
     this.work = new Float64Array(n);
-    this.pattern = new Int32Array(n);
+    this.rowsOf = new Int32Array(n + 1);
+    this.schedule();
   }
 
   /** Where entry (i, j) of the original matrix lives in {@link values}. */
@@ -98,48 +100,67 @@ export class SparseLdl {
    * lost to rounding against its own diagonal.
    */
   factor(): number {
-    const { n, colStart, rowIndex, values, parent, lStart, lCount, lRow, lValue, d, work, flag, pattern } = this;
-    flag.fill(-1);
+    const { n, colStart, rowIndex, values, lStart, lRow, lValue, d, work, rowsOf, rows, slotsOf } = this;
     for (let k = 0; k < n; k++) {
-      let top = n;
-      flag[k] = k;
-      lCount[k] = 0;
+      for (let p = colStart[k], end = colStart[k + 1]; p < end; p++) work[rowIndex[p]] = values[p];
+      const diagonal = work[k];
+      let dk = diagonal;
       work[k] = 0;
-      let diagonal = 0;
-      for (let p = colStart[k], end = colStart[k + 1]; p < end; p++) {
-        let i = rowIndex[p];
-        work[i] += values[p];
-        if (i === k) diagonal = values[p];
-        let length = 0;
-        while (flag[i] !== k) {
-          pattern[length++] = i;
-          flag[i] = k;
-          i = parent[i];
-        }
-        while (length > 0) pattern[--top] = pattern[--length];
-      }
-      let dk = work[k];
-      work[k] = 0;
-      for (; top < n; top++) {
-        const i = pattern[top];
+      for (let t = rowsOf[k], end = rowsOf[k + 1]; t < end; t++) {
+        const i = rows[t];
         const yi = work[i];
         work[i] = 0;
-        const start = lStart[i];
-        const end = start + lCount[i];
-        for (let p = start; p < end; p++) work[lRow[p]] -= lValue[p] * yi;
+        const slot = slotsOf[t];
+        for (let p = lStart[i]; p < slot; p++) work[lRow[p]] -= lValue[p] * yi;
         const l = yi / d[i];
         dk -= l * yi;
-        lRow[end] = k;
-        lValue[end] = l;
-        lCount[i]++;
+        lValue[slot] = l;
       }
       if (!(dk > 1e-15 * diagonal)) {
-        if (!(diagonal > 0)) return this.order[k];
+        if (!(diagonal > 0)) {
+          work.fill(0);
+          return this.order[k];
+        }
         dk = 1e-15 * diagonal;
       }
       d[k] = dk;
     }
     return -1;
+  }
+
+  /**
+   * Which rows of the factor each column meets, in the order of elimination, and where their entries live: the same for
+   * every factorisation of the pattern, so it is found once.
+   */
+  private schedule(): void {
+    const { n, colStart, rowIndex, parent, lStart, lRow } = this;
+    const flag = new Int32Array(n).fill(-1);
+    const filled = new Int32Array(n);
+    const stack = new Int32Array(n);
+    const rows: number[] = [];
+    const slots: number[] = [];
+    for (let k = 0; k < n; k++) {
+      let top = n;
+      flag[k] = k;
+      for (let p = colStart[k]; p < colStart[k + 1]; p++) {
+        const path: number[] = [];
+        for (let i = rowIndex[p]; flag[i] !== k; i = parent[i]) {
+          path.push(i);
+          flag[i] = k;
+        }
+        while (path.length > 0) stack[--top] = path.pop()!;
+      }
+      for (; top < n; top++) {
+        const i = stack[top];
+        const slot = lStart[i] + filled[i]++;
+        lRow[slot] = k;
+        rows.push(i);
+        slots.push(slot);
+      }
+      this.rowsOf[k + 1] = rows.length;
+    }
+    this.rows = Int32Array.from(rows);
+    this.slotsOf = Int32Array.from(slots);
   }
 
   /** Solves in place: {@link rightSide} becomes the solution (read with {@link row}). */

@@ -76,6 +76,10 @@ export class Network {
   private readonly loss: Float64Array;
   private readonly slope: Float64Array;
   private readonly net: Float64Array;
+  /** How the links stood when what is cut off was last found. */
+  private readonly closedThen: Uint8Array;
+  private isolationKnown = false;
+  private anyIsolated = false;
   private readonly parent: Int32Array;
   private readonly ldl: SparseLdl;
   private readonly unknown: Int32Array;
@@ -117,6 +121,7 @@ export class Network {
     this.loss = new Float64Array(m);
     this.slope = new Float64Array(m);
     this.net = new Float64Array(n);
+    this.closedThen = new Uint8Array(m);
     this.parent = new Int32Array(n);
 
     const runs = links.flatMap((x) => x.runs ?? []);
@@ -221,8 +226,9 @@ export class Network {
 
   /** Heads and flows for the present settings. Starts from the last answer. */
   solve(): SolveOutcome {
-    const cut = this.findIsolated();
+    const cut = this.cutOff();
     if (cut >= 0) return { converged: false, iterations: 0, failure: { reason: 'cut-off', nodeId: this.spec.nodes[cut].id } };
+    if (!this.hasValves) return this.solvePlain();
     const { flow, closed, isValve } = this;
     const m = flow.length;
     for (let l = 0; l < m; l++) if (closed[l]) flow[l] = 0;
@@ -265,6 +271,105 @@ export class Network {
     };
   }
 
+  /** As {@link solve} without reducing valves: assembly and update in one place, the same sums in the same order. */
+  private solvePlain(): SolveOutcome {
+    const { ldl, from, to, flow, head, fixed, closed, slope, loss, slotFrom, slotTo, slotPair, rowOf, isolated, net, demand, diagonalOf, unknown } = this;
+    const a = ldl.values;
+    const b = ldl.rightSide;
+    const m = flow.length;
+    const u = unknown.length;
+    for (let l = 0; l < m; l++) if (closed[l]) flow[l] = 0;
+    let worst = 0;
+    let worstChange = 0;
+    for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+      for (let i = 0; i < a.length; i++) a[i] = 0;
+      // Head corrections, not heads, are solved for: what is left to solve shrinks with the error.
+      for (let i = 0; i < net.length; i++) net[i] = -demand[i];
+      for (let l = 0; l < m; l++) {
+        const i = from[l];
+        const j = to[l];
+        const q = flow[l];
+        net[j] += q;
+        net[i] -= q;
+        if (closed[l]) continue;
+        this.evaluate(l);
+        const p = 1 / slope[l];
+        const step = p * (head[i] - head[j] - loss[l]);
+        net[j] += step;
+        net[i] -= step;
+        if (slotFrom[l] >= 0) a[slotFrom[l]] += p;
+        if (slotTo[l] >= 0) a[slotTo[l]] += p;
+        if (slotPair[l] >= 0) a[slotPair[l]] -= p;
+      }
+      for (let t = 0; t < u; t++) {
+        const i = unknown[t];
+        const diagonal = diagonalOf[i];
+        if (isolated[i] || a[diagonal] === 0) {
+          a[diagonal] += 1;
+          b[rowOf[i]] = 0;
+        } else b[rowOf[i]] = net[i];
+      }
+      const lost = ldl.factor();
+      if (lost >= 0) return { converged: false, iterations: iteration, failure: { reason: 'cut-off', nodeId: this.spec.nodes[unknown[lost]].id } };
+      ldl.solve();
+      for (let t = 0; t < u; t++) head[unknown[t]] += b[rowOf[unknown[t]]];
+      const relax = iteration > 25 ? (iteration % 3 === 0 ? 1 : 0.5) : 1;
+      let change = 0;
+      let total = 0;
+      worstChange = 0;
+      for (let l = 0; l < m; l++) {
+        if (closed[l]) continue;
+        const step = relax * (1 / slope[l]) * (head[from[l]] - head[to[l]] - loss[l]);
+        const q = flow[l] + step;
+        flow[l] = q;
+        const size = step < 0 ? -step : step;
+        change += size;
+        total += q < 0 ? -q : q;
+        if (size > worstChange) {
+          worstChange = size;
+          worst = l;
+        }
+      }
+      if (relax === 1 && change <= Math.max(RELATIVE_FLOW_CHANGE * total, STANDSTILL)) {
+        let error = this.massError();
+        if (error >= 1e-13) {
+          for (let t = 0; t < u; t++) b[rowOf[unknown[t]]] = isolated[unknown[t]] ? 0 : net[unknown[t]];
+          ldl.solve();
+          for (let l = 0; l < m; l++) {
+            if (closed[l]) continue;
+            const x = fixed[from[l]] ? 0 : b[rowOf[from[l]]];
+            const y = fixed[to[l]] ? 0 : b[rowOf[to[l]]];
+            flow[l] += (x - y) / slope[l];
+          }
+          error = this.massError();
+        }
+        return { converged: true, iterations: iteration, massError: error };
+      }
+    }
+    return {
+      converged: false,
+      iterations: MAX_ITERATIONS,
+      failure: { reason: 'not-converged', linkId: this.spec.links[worst].id, flowChange: worstChange },
+    };
+  }
+
+  /** A node that wants water and has none, or -1. What is cut off is found anew only where a link was opened or shut. */
+  private cutOff(): number {
+    const { closed, closedThen, isolated, demand } = this;
+    let same = this.isolationKnown;
+    for (let l = 0; same && l < closed.length; l++) if (closed[l] !== closedThen[l]) same = false;
+    if (!same) {
+      const wanting = this.findIsolated();
+      closedThen.set(closed);
+      this.isolationKnown = true;
+      this.anyIsolated = isolated.includes(1);
+      return wanting;
+    }
+    let wanting = -1;
+    if (this.anyIsolated) for (let i = 0; i < isolated.length; i++) if (isolated[i] && demand[i] !== 0) wanting = i;
+    return wanting;
+  }
+
   /**
    * Takes out what rounding left: heads of hundreds of metres across links with hardly any loss blur the flows.
    * One more solve with the last matrix, for the imbalance alone.
@@ -287,12 +392,22 @@ export class Network {
 
   /** Largest imbalance at a junction, relative to the largest flow of the network. */
   massError(): number {
-    this.sumNet();
+    const { net, demand, flow, from, to, unknown, isolated } = this;
+    for (let i = 0; i < net.length; i++) net[i] = -demand[i];
     let scale = 1e-6;
-    for (let l = 0; l < this.flow.length; l++) scale = Math.max(scale, Math.abs(this.flow[l]));
+    for (let l = 0; l < flow.length; l++) {
+      const q = flow[l];
+      net[to[l]] += q;
+      net[from[l]] -= q;
+      const size = q < 0 ? -q : q;
+      if (size > scale) scale = size;
+    }
     let worst = 0;
-    for (let i = 0; i < this.net.length; i++) {
-      if (!this.fixed[i] && !this.isolated[i]) worst = Math.max(worst, Math.abs(this.net[i]));
+    for (let t = 0; t < unknown.length; t++) {
+      if (isolated[unknown[t]]) continue;
+      const off = Math.abs(net[unknown[t]]);
+      // Written so that an imbalance that is no number is one.
+      if (!(off <= worst)) worst = off;
     }
     return worst / scale;
   }
