@@ -10,7 +10,7 @@ import { DocumentActions, documentFeature } from './document.feature';
 export const askWorker = createEffect(
   (actions = inject(Actions), store = inject(Store), client = inject(AssessClient)) =>
     actions.pipe(
-      ofType(DocumentActions.opened, DocumentActions.edited, DocumentActions.undo, DocumentActions.redo, DocumentActions.takeTheirs),
+      ofType(DocumentActions.opened, DocumentActions.edited, DocumentActions.undo, DocumentActions.redo, DocumentActions.takeTheirs, AssessmentActions.again),
       withLatestFrom(store.select(documentFeature.selectDocument)),
       filter(([, document]) => document !== null),
       tap(([, document]) => client.ask(document!)),

@@ -21,6 +21,8 @@ export const AssessmentActions = createActionGroup({
     Refused: props<{ problems: readonly Problem[] }>(),
     Advised: props<{ fixes: readonly Fix[] }>(),
     Failed: props<{ message: string }>(),
+    /** Asks once more after the worker failed. */
+    Again: emptyProps(),
     Hold: emptyProps(),
     'Let Go': emptyProps(),
   },
@@ -34,6 +36,7 @@ export const assessmentFeature = createFeature({
     on(AssessmentActions.refused, (s, { problems }): AssessmentState => ({ ...s, problems, fixes: [], fixing: false })),
     on(AssessmentActions.advised, (s, { fixes }): AssessmentState => ({ ...s, fixes, fixing: false })),
     on(AssessmentActions.failed, (s, { message }): AssessmentState => ({ ...s, failed: message, fixing: false })),
+    on(AssessmentActions.again, (s): AssessmentState => ({ ...s, failed: null })),
     on(AssessmentActions.hold, (s): AssessmentState => ({ ...s, held: s.now })),
     on(AssessmentActions.letGo, (s): AssessmentState => ({ ...s, held: null })),
     on(DocumentActions.open, (): AssessmentState => initial),

@@ -15,6 +15,8 @@ export class RigStore {
   readonly held: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
   readonly fixes: Signal<readonly Fix[]> = this.store.selectSignal(assessmentFeature.selectFixes);
   readonly fixing = this.store.selectSignal(assessmentFeature.selectFixing);
+  /** Why the last figures could not be worked out; null while all is well. */
+  readonly failed = this.store.selectSignal(assessmentFeature.selectFailed);
   readonly problems = this.store.selectSignal(assessmentFeature.selectProblems);
   readonly units: Signal<UnitSystem> = this.store.selectSignal(settingsFeature.selectUnits);
   readonly state = this.store.selectSignal(documentFeature.selectDocumentState);
@@ -34,6 +36,11 @@ export class RigStore {
 
   apply(fix: Fix): void {
     this.edit(fix.title, (draft) => void applyPatches(draft, [...fix.patches]));
+  }
+
+  /** Works the figures out once more. */
+  again(): void {
+    this.store.dispatch(AssessmentActions.again());
   }
 
   undo(): void {

@@ -166,6 +166,11 @@ describe('figures', () => {
     expect(assessmentFeature.reducer(s, AssessmentActions.letGo()).held).toBeNull();
     expect(assessmentFeature.reducer(s, DocumentActions.open({ id: 'b' })).now).toBeNull();
   });
+  test('that could not be worked out are told until they are asked for again', () => {
+    const s = assessmentFeature.reducer(undefined, AssessmentActions.failed({ message: 'It stopped.' }));
+    expect(s.failed).toBe('It stopped.');
+    expect(assessmentFeature.reducer(s, AssessmentActions.again()).failed).toBeNull();
+  });
   test('stay while a half-typed document is refused', () => {
     const s = assessmentFeature.reducer(undefined, AssessmentActions.assessed({ assessment: { verdict: 'fed' } as never }));
     expect(assessmentFeature.reducer(s, AssessmentActions.refused({ problems: [{ code: '', path: '', bound: '', message: 'no' }] }))).toMatchObject({
