@@ -1,8 +1,25 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
+import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Scale, type Station } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { VerdictMark } from './verdict';
 import { WorkingPanel } from './working-panel';
+
+/** What a station without findings is well in. */
+const CALM: Readonly<Record<Station, Scale>> = {
+  brief: 'practice',
+  tanks: 'feeding',
+  fill: 'feeding',
+  feed: 'feeding',
+  machines: 'rating',
+  bypass: 'rating',
+  guns: 'rating',
+  reels: 'practice',
+  mix: 'strength',
+  liquids: 'practice',
+  dump: 'rating',
+  day: 'feeding',
+  options: 'feeding',
+};
 
 /** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
 @Component({
@@ -17,7 +34,7 @@ import { WorkingPanel } from './working-panel';
     } @empty {
       @if (rig.assessment() && calm()) {
         <div class="finding fed">
-          <pz-verdict of="fed" />
+          <pz-verdict of="fed" [about]="about()" />
           <p>{{ calm() }}</p>
         </div>
       }
@@ -128,6 +145,8 @@ import { WorkingPanel } from './working-panel';
   `,
 })
 export class HelpColumn {
+  /** What being well is about at this station. */
+  protected readonly about = computed(() => CALM[this.station()]);
   protected readonly rig = inject(RigStore);
   readonly station = input.required<Station>();
   /** Said where there is nothing to find; empty to say nothing. */

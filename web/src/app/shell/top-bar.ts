@@ -109,6 +109,7 @@ const SAVE_WORDS = {
       font-weight: 600;
     }
     .bar {
+      text-decoration: none;
       background: none;
       border: 0;
       color: var(--bar-ink);
