@@ -9,6 +9,7 @@ const LOOK_EVERY_MS = 30 * 60_000;
 
 const DAILY = /^pozzo-\d{4}-\d\d-\d\d\.zip$/;
 const ANY = /^pozzo-\d{4}-\d\d-\d\d(-\d{6})?\.zip$/;
+const UNFINISHED = /^\.pozzo-.*\.part(-wal|-shm)?$/;
 const two = (n: number): string => String(n).padStart(2, '0');
 const dayName = (d: Date): string => `pozzo-${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
 const clockName = (d: Date): string => `${two(d.getHours())}${two(d.getMinutes())}${two(d.getSeconds())}`;
@@ -33,10 +34,17 @@ export class DailyBackups {
 
   /** Makes today's backup if it is missing, and looks again now and then. */
   start(): void {
+    this.clearUnfinished();
     const look = (): void => void this.daily();
     look();
     this.clock = setInterval(look, LOOK_EVERY_MS);
     this.clock.unref();
+  }
+
+  /** A backup cut short by a kill left its pieces: they are no backup. */
+  private clearUnfinished(): void {
+    if (!existsSync(this.folder)) return;
+    for (const name of readdirSync(this.folder)) if (UNFINISHED.test(name)) rmSync(join(this.folder, name), { force: true });
   }
 
   async stop(): Promise<void> {

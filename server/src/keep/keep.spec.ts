@@ -156,6 +156,15 @@ describe('the daily backup', () => {
     await well.daily();
     expect(well.list().trouble).toBeNull();
   });
+  test('pieces of one that was cut short are cleared at the start, and nothing else', async () => {
+    const into = join(place, 'cut');
+    const daily = new DailyBackups(yard.folder, into, () => new Date(2026, 0, 1));
+    await daily.daily();
+    for (const name of ['.pozzo-2026-01-01-101010.zip.part', '.pozzo-2026-01-01.zip.sqlite.part', 'mine.part']) writeFileSync(join(into, name), 'x');
+    daily.start();
+    await daily.stop();
+    expect(readdirSync(into).sort()).toEqual(['mine.part', 'pozzo-2026-01-01.zip']);
+  });
   test('is on the list of the application, made there, and taken away by its name only', async () => {
     const made = await request(yard.app).post('/api/v1/backups').send({});
     expect([made.status, made.body.builds]).toEqual([201, 1]);
