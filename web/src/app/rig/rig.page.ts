@@ -7,39 +7,12 @@ import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from '../kit/working-panel';
 import { DocumentActions } from '../state/document.feature';
 import { RigStore } from '../state/rig-store';
+import { GROUPS, STATION_LIST } from '../stations/registry';
 import { Waterway } from '../waterway/waterway';
 import { ConflictPanel } from './conflict-panel';
 
-const GROUPS: readonly { name: string; stations: readonly { id: Station; name: string }[] }[] = [
-  { name: 'Ask', stations: [{ id: 'brief', name: 'Brief' }] },
-  {
-    name: 'Water',
-    stations: [
-      { id: 'tanks', name: 'Tanks' },
-      { id: 'fill', name: 'Fill' },
-      { id: 'feed', name: 'Feed' },
-      { id: 'machines', name: 'Machines' },
-      { id: 'bypass', name: 'Bypass' },
-      { id: 'guns', name: 'Guns' },
-      { id: 'reels', name: 'Reels and runs' },
-      { id: 'dump', name: 'Dump and vent' },
-    ],
-  },
-  {
-    name: 'Chemicals',
-    stations: [
-      { id: 'mix', name: 'Mix' },
-      { id: 'liquids', name: 'Liquids' },
-    ],
-  },
-  {
-    name: 'Prove',
-    stations: [
-      { id: 'day', name: 'Work day' },
-      { id: 'options', name: 'Options' },
-    ],
-  },
-];
+/** The list as it is shown: each group with its stations. */
+const LIST = GROUPS.map((name) => ({ name, stations: STATION_LIST.filter((s) => s.group === name) }));
 
 /** An open build: its verdict in a sentence, the waterway, the stations. */
 @Component({
@@ -54,7 +27,7 @@ export class RigPage implements OnDestroy {
   private readonly working = inject(OpenWorking);
   protected readonly rig = inject(RigStore);
   readonly id = input.required<string>();
-  protected readonly groups = GROUPS;
+  protected readonly groups = LIST;
   protected readonly state = this.rig.state;
   protected readonly assessment = this.rig.assessment;
   protected readonly headline = computed(() => {

@@ -1,5 +1,5 @@
 import { LAYOUTS, sensitivitySteps, sizingSteps } from '@pozzo/core';
-import { ALL_STATIONS } from '../testing/all-stations';
+import { stationOf } from '../testing/all-stations';
 import { FakeRig } from '../testing/fake-rig';
 import { bench, render } from '../testing/render';
 
@@ -41,7 +41,7 @@ describe.each(['small-buffer', 'metric-header', 'crew-of-four'])('charts of %s',
     for (const units of ['us', 'metric'] as const) {
       mockDrawn.length = 0;
       rig.units.set(units);
-      const s = render(ALL_STATIONS[name]);
+      const s = render(await stationOf(name));
       await s.settle();
       await drawn();
       expect(mockDrawn.length).toBeGreaterThan(0);

@@ -1,5 +1,5 @@
 import { LAYOUTS } from '@pozzo/core';
-import { ALL_STATIONS } from '../testing/all-stations';
+import { STATION_NAMES, stationOf } from '../testing/all-stations';
 import { FakeRig } from '../testing/fake-rig';
 import { bench, render } from '../testing/render';
 
@@ -12,7 +12,8 @@ const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}/;
 const SHOWN = ['buffer-skid', 'tied-tanks', 'boosted-skid', 'metric-header', 'small-buffer', 'two-batch', 'crew-of-four'];
 
 describe.each(LAYOUTS.filter((l) => SHOWN.includes(l.id)).map((l) => [l.id, l] as const))('%s', (_id, layout) => {
-  test.each(Object.entries(ALL_STATIONS))('%s opens, in both unit systems, with nothing but sense on it', (name, station) => {
+  test.each(STATION_NAMES)('%s opens, in both unit systems, with nothing but sense on it', async (name) => {
+    const station = await stationOf(name);
     const { rig, day } = bench(new FakeRig(layout.make()));
     if (name === 'Work day') day.work(12);
     const r = render(station);
