@@ -92,13 +92,14 @@ export function fuzzFiles(count, seed) {
   const figures = { read: 0, sound: 0, refused: 0, slowestMs: 0, odd: [] };
   const inps = LAYOUTS.map((l) => rigInp(parseRig(l.make())));
   for (let i = 0; i < count; i++) {
+    const given = i % 4 === 3 ? garble(random.pick(inps), random) : document(random);
     const from = performance.now();
     try {
       if (i % 4 === 3) {
-        const r = readInp(garble(random.pick(inps), random));
+        const r = readInp(given);
         figures[r.ok ? 'sound' : 'refused']++;
       } else {
-        const r = readRig(document(random));
+        const r = readRig(given);
         figures[r.ok ? 'sound' : 'refused']++;
         if (!r.ok && (r.problems.length === 0 || r.problems.length > 50 || r.problems.some((p) => !p.message)))
           figures.odd.push(`${r.problems.length} problems`);

@@ -46,6 +46,9 @@ function deep(n) {
   return x;
 }
 
+/** Places in a tree. */
+const sizeOf = (x) => (typeof x === 'object' && x !== null ? Object.values(x).reduce((n, v) => n + sizeOf(v), 1) : 1);
+
 /** A rig document with some of its places turned into what they should not be. */
 export function document(random) {
   const { whole, pick } = random;
@@ -66,7 +69,12 @@ export function document(random) {
       () => (at[key] = quantity(random)),
       () => delete at[key],
       () => Object.defineProperty(at, pick(KEYS), { value: pick(ODD), enumerable: true, configurable: true, writable: true }),
-      () => (at[key] = Array.from({ length: whole(300) }, () => at[key])),
+      () => {
+        // Some ten thousand places at most: what is larger is refused by its size before anybody reads it.
+        const copies = Math.min(whole(300), Math.floor(10_000 / sizeOf(at[key])));
+        const one = at[key];
+        at[key] = Array.from({ length: copies }, () => one);
+      },
       () => (at[key] = whole(20) ? pick(ODD) : deep(whole(3000))),
     ])();
   }
