@@ -34,6 +34,7 @@ export default tseslint.config(
         process: 'readonly',
         Buffer: 'readonly',
         AbortSignal: 'readonly',
+        structuredClone: 'readonly',
         console: 'readonly',
         URL: 'readonly',
         module: 'writable',

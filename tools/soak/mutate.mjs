@@ -30,15 +30,20 @@ const ODD = [
 const KEYS = ['__proto__', 'constructor', 'toString', 'a', '', 'id', 'name', 'x'.repeat(300)];
 const UNITS = ['gpm', 'L/min', 'psi', 'bar', 'ft', 'in', 'm', '%', 'min', 'h', '', 'Ω', 'furlongs'];
 
+/** Something odd, fresh each time: what is changed of it stays with its document. */
+const odd = ({ pick }) => structuredClone(pick(ODD));
+
 /** A quantity that somebody might type, or nobody would. */
-export const quantity = ({ whole, pick }) =>
-  pick([
+export const quantity = (random) => {
+  const { whole, pick } = random;
+  return pick([
     `${whole(1000)} ${pick(UNITS)}`,
     `${whole(9)}/${whole(9)} ${pick(UNITS)}`,
     `-${whole(9)}e${whole(400)} ${pick(UNITS)}`,
-    pick(ODD),
+    odd(random),
     `${whole(10)} ft ${whole(20)} in`,
   ]);
+};
 
 function deep(n) {
   let x = {};
@@ -64,18 +69,18 @@ export function document(random) {
     walk(d, 0);
     const [at, key] = pick(places);
     pick([
-      () => (at[key] = pick(ODD)),
+      () => (at[key] = odd(random)),
       () => (at[key] = quantity(random)),
       () => (at[key] = quantity(random)),
       () => delete at[key],
-      () => Object.defineProperty(at, pick(KEYS), { value: pick(ODD), enumerable: true, configurable: true, writable: true }),
+      () => Object.defineProperty(at, pick(KEYS), { value: odd(random), enumerable: true, configurable: true, writable: true }),
       () => {
         // Some ten thousand places at most: what is larger is refused by its size before anybody reads it.
         const copies = Math.min(whole(300), Math.floor(10_000 / sizeOf(at[key])));
         const one = at[key];
         at[key] = Array.from({ length: copies }, () => one);
       },
-      () => (at[key] = whole(20) ? pick(ODD) : deep(whole(3000))),
+      () => (at[key] = whole(20) ? odd(random) : deep(whole(3000))),
     ])();
   }
   return d;
