@@ -61,7 +61,9 @@ describe('a full disk', () => {
     yard.db.handle.exec(
       `PRAGMA foreign_keys = ON; CREATE TABLE parent (id TEXT PRIMARY KEY); CREATE TABLE child (p TEXT REFERENCES parent(id) DEFERRABLE INITIALLY DEFERRED)`,
     );
-    await expect(yard.db.write((w) => w.run({ getQueryAndParameters: () => [`INSERT INTO child VALUES ('nobody')`, []] }))).rejects.toMatchObject({ code: 'SQLITE_CONSTRAINT_FOREIGNKEY' });
+    await expect(yard.db.write((w) => w.run({ getQueryAndParameters: () => [`INSERT INTO child VALUES ('nobody')`, []] }))).rejects.toMatchObject({
+      code: 'SQLITE_CONSTRAINT_FOREIGNKEY',
+    });
     expect(yard.db.handle.inTransaction).toBe(false);
     expect((await save('a', 1, 'After')).status).toBe(200);
     yard.db.handle.exec(`DROP TABLE child; DROP TABLE parent`);
