@@ -82,6 +82,8 @@ export function document(random) {
       },
       () => (at[key] = whole(20) ? odd(random) : deep(whole(3000))),
     ])();
+    // A copy changed inside grows everywhere it stands: past this it would be refused by its size alone.
+    if (sizeOf(d) > 20_000) return pick(LAYOUTS).make();
   }
   return d;
 }
