@@ -25,7 +25,7 @@ export const KeptActions = createActionGroup({
   },
 });
 
-/** Names an edit on the way to its own new build. */
+/** What an edit is called where it is told of: its build's name as it was edited. */
 export const nameOfKept = (e: Pick<KeptEdit, 'document'>): string => e.document.name;
 
 export const keptFeature = createFeature({
