@@ -6,6 +6,7 @@ export * from './assumption/index.js';
 export * from './working/index.js';
 export * from './rig/index.js';
 export * from './catalogue/index.js';
+export * from './edit/index.js';
 export * from './assess/index.js';
 export * from './day/index.js';
 export * from './layouts/index.js';

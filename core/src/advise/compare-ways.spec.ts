@@ -2,7 +2,7 @@ import { crewOfFour } from '../layouts/crew-of-four';
 import { LAYOUTS } from '../layouts/layouts';
 import { twoBatchSingleAxle } from '../layouts/two-batch-single-axle';
 import { assess } from '../assess/assess';
-import { MIX_WAYS } from '../rig/chemical-schema';
+import { MIX_WAYS } from '../rig/schema';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';

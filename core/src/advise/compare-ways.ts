@@ -1,12 +1,12 @@
 import { assess } from '../assess/assess.js';
 import type { MixResult } from '../subject/mix/result.js';
 import { worstOf, type Verdict } from '../subject/verdict.js';
-import { convertMix } from '../catalogue/mix-ways.js';
-import { MIX_WAYS, type MixWay } from '../rig/chemical-schema.js';
+import { convertMix } from '../edit/mix-way.js';
+import { MIX_WAYS, type MixWay } from '../rig/schema.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { bill } from './bill.js';
-import { changed } from '../edit/rule.js';
+import { changed } from '../edit/draft.js';
 
 /** One way of mixing on this rig, for this customer. Strengths are trade shares. */
 export interface WayCompared {

@@ -1,4 +1,4 @@
-import { convertMix, convertPump } from '../catalogue/mix-ways';
+import { convertMix, convertPump } from '../edit/mix-way';
 import { takePart } from '../catalogue/items';
 import { advise, applyFix } from '../advise/advise';
 import { bigTankTrailer } from '../layouts/big-tank-trailer';
@@ -7,7 +7,7 @@ import { LAYOUTS } from '../layouts/layouts';
 import { smallBuffer } from '../layouts/small-buffer';
 import { tiedTanksTruck } from '../layouts/tied-tanks-truck';
 import { twoBatchSingleAxle } from '../layouts/two-batch-single-axle';
-import { MIX_WAYS } from '../rig/chemical-schema';
+import { MIX_WAYS } from '../rig/schema';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { near, seeded } from '../testing/near';

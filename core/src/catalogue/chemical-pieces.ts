@@ -1,4 +1,4 @@
-import type { LiquidDocument, SoftPumpDocument } from '../rig/chemical-schema.js';
+import type { LiquidDocument, SoftPumpDocument } from '../rig/schema.js';
 import type { LineDocument, RigDocument, TankDocument } from '../rig/schema.js';
 import { type EndText, line, parts } from './build-line.js';
 

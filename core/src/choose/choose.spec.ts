@@ -8,11 +8,12 @@ import { sampleDays } from '../day/sample';
 import { parseRig, readRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { say } from '../working/figure';
-import { joinGuns, mendInjectors, removeGun, splitGun } from './guns';
+import { joinGuns, mendInjectors, removeGun, splitGun } from '../edit/gun';
 import { adviceOn, compareOptionsSteps, type OptionRow } from './options';
 import { sensitivitySteps } from './sensitivity';
 import { resizeLine, sizingSteps } from './sizing';
-import { variantsOf, withoutOptions } from './variants';
+import { withoutOptions } from '../edit/option';
+import { variantsOf } from './variants';
 import { growTank } from '../edit/grow-tank';
 
 function whole<T>(steps: Generator<number, T>): T {

@@ -1,5 +1,5 @@
 import { bill } from '../advise/bill.js';
-import { changed } from '../edit/rule.js';
+import { changed } from '../edit/draft.js';
 import { assess } from '../assess/assess.js';
 import type { Verdict } from '../subject/verdict.js';
 import { dayModel } from '../day/model.js';
@@ -10,7 +10,7 @@ import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { massOf } from './try-days.js';
-import { withoutOptions } from './variants.js';
+import { withoutOptions } from '../edit/option.js';
 
 /** Something to compare: the build as it is, or an option kept beside it. */
 export interface Contender {

@@ -1,5 +1,5 @@
 import { bill } from '../advise/bill.js';
-import { changed } from '../edit/rule.js';
+import { changed } from '../edit/draft.js';
 import { dayModel, type DayModel } from '../day/model.js';
 import { type Chance, chanceOf, type DayChunk, sampleSteps, thirstyDays } from '../day/sample.js';
 import { dayOf } from '../day/usual-day.js';

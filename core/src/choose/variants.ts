@@ -1,17 +1,19 @@
+import { withoutOptions } from '../edit/option.js';
 import { asWanted } from '../advise/compare-ways.js';
 import { growTank } from '../edit/grow-tank.js';
-import { addBooster } from '../subject/feed/fixes.js';
-import { changed, unusedId } from '../edit/rule.js';
-import { convertMix, convertPump } from '../catalogue/mix-ways.js';
+import { addBooster } from '../edit/booster.js';
+import { changed } from '../edit/draft.js';
+import { unusedId } from '../edit/id.js';
+import { convertMix, convertPump } from '../edit/mix-way.js';
 import { line } from '../catalogue/build-line.js';
 import { dayModel, type DayModel } from '../day/model.js';
 import { DAY_FIGURES, sampleChunk } from '../day/sample.js';
 import { gardenFill, spigot } from '../layouts/pieces.js';
-import { MIX_WAYS, type MixWay, type SoftPumpDocument } from '../rig/chemical-schema.js';
+import { MIX_WAYS, type MixWay, type SoftPumpDocument } from '../rig/schema.js';
 import { readRig } from '../rig/read.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { mainVessel } from './sizing.js';
-import { joinGuns, splitGun } from './guns.js';
+import { joinGuns, splitGun } from '../edit/gun.js';
 
 /** Another way of building the same rig. */
 export interface Variant {
@@ -75,12 +77,6 @@ export function variantsOf(doc: RigDocument): Variant[] {
       );
     }
   return out;
-}
-
-/** A document without the options kept beside it. */
-export function withoutOptions(doc: RigDocument): RigDocument {
-  const { options: _kept, ...rest } = doc;
-  return rest;
 }
 
 /** Whether pressure comes to an end from a machine, over headers; a ring of headers leads nowhere new. */

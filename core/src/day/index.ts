@@ -27,3 +27,4 @@ export { DayRandom, triangular } from './random.js';
 export { JOB_TEMPLATES, type JobTemplate } from './templates.js';
 export { seasonsOf, type SeasonSpread } from './seasons.js';
 export { momentAt, type Moment } from './moment.js';
+export * from './edit-day.js';

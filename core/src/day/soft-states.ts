@@ -10,7 +10,7 @@ import type { Stocks } from '../solve/stock.js';
 import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { jetHeight } from '../hydraulics/outflow.js';
-import type { Mix } from '../rig/chemical-schema.js';
+import type { Mix } from '../rig/schema.js';
 import type { Rig } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { hoseIn } from '../solve/paths.js';

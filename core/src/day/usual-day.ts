@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
 import { BlendNetwork, wayOf } from '../solve/blend-network.js';
 import { Stocks } from '../solve/stock.js';
-import type { Mix } from '../rig/chemical-schema.js';
+import type { Mix } from '../rig/schema.js';
 import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
 import { washNeeds } from '../solve/consumption.js';
 import { typeableQuantity } from '../quantity/format.js';

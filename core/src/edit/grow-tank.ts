@@ -1,5 +1,5 @@
 import type { RigDocument } from '../rig/schema.js';
-import { like, m } from './rule.js';
+import { like, m } from './length.js';
 
 /** Scales a tank to hold `factor` times as much, to the next full inch: longer and taller in equal parts. */
 export function growTank(d: RigDocument, tankId: string, factor: number): void {

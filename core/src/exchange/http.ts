@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { SCALES, VERDICTS } from '../subject/verdict.js';
 import type { Message } from '../working/figure.js';
+import { upgrade } from '../rig/upgrade.js';
 import { RIG_FORMAT, type RigDocument } from '../rig/schema.js';
 
 /**
@@ -32,7 +33,14 @@ const message = v.custom<Message>(
 
 /** A document as far as its frame: enough to know that it is one. `readRig` tells the rest. */
 const frame = v.looseObject({ format: v.literal(RIG_FORMAT), version: v.number(), name: v.string(), lines: v.array(v.unknown()) });
-const document = v.custom<RigDocument>((x) => v.is(frame, x), 'a rig document');
+const document = v.pipe(
+  v.custom<RigDocument>((x) => v.is(frame, x), 'a rig document'),
+  // Stored by an older Pozzo: screens and edits know today's version only.
+  v.transform((stored): RigDocument => {
+    const lifted = upgrade(stored);
+    return lifted.ok ? (lifted.document as unknown as RigDocument) : stored;
+  }),
+);
 
 /** POST /builds. */
 export const AddBody = v.strictObject({ id: v.optional(IdText), request: v.optional(IdText), document: v.unknown() });

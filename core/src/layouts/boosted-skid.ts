@@ -39,7 +39,7 @@ export function boostedSkid(): RigDocument {
         'machine:washer-a',
         parts('barb-34', ['hose-helix-34', { length: '9 ft' }], ['elbow-90-34', { count: '2' }], 'barb-34'),
       ),
-      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '6 ft', name: 'Whip line' }])),
+      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '6 ft', name: 'Whip line', use: 'whip' }])),
       line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '100 ft', '30 ft')),
       line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '100 ft', '30 ft')),
       line(

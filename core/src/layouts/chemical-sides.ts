@@ -10,7 +10,7 @@ import {
   soap,
   softDelivery,
 } from '../catalogue/chemical-pieces.js';
-import type { LiquidDocument, MixDocument, SoftPumpDocument } from '../rig/chemical-schema.js';
+import type { LiquidDocument, MixDocument, SoftPumpDocument } from '../rig/schema.js';
 import type { LineDocument, RigDocument } from '../rig/schema.js';
 import type { EndText } from './pieces.js';
 
@@ -149,7 +149,7 @@ export function withBatch(rig: RigDocument, o: BatchSide): RigDocument {
   const tank = `${o.id}-tank`;
   return add(rig, {
     liquids: [stock, soap()],
-    tanks: [chemicalTank(tank, o.name ? `Mix ${o.name}` : 'Mix tank', stock.id, o.tank, { base, ...o.changes })],
+    tanks: [chemicalTank(tank, o.name ? `Mix ${o.name}` : 'Mix tank', stock.id, o.tank, { base, use: 'mixed', ...o.changes })],
     softPumps: [o.pump],
     sprayers: [jet(`${o.id}-gun`, o.name ? `${o.name} gun` : 'Soft wash gun', o.tip, o.gunHeight)],
     mixes: [

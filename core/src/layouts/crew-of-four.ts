@@ -41,7 +41,13 @@ export function crewOfFour(): RigDocument {
       line('feed-a', 'feed', 'manifold:header', 'machine:washer-a', feed()),
       line('feed-b', 'feed', 'manifold:header', 'machine:washer-b', feed()),
       ...(['a', 'b'] as const).flatMap((m) => [
-        line(`whip-${m}`, 'pressure', `machine:washer-${m}`, `manifold:split-${m}`, parts(['hose-pressure-12', { length: '4 ft', name: 'Whip line' }])),
+        line(
+          `whip-${m}`,
+          'pressure',
+          `machine:washer-${m}`,
+          `manifold:split-${m}`,
+          parts(['hose-pressure-12', { length: '4 ft', name: 'Whip line', use: 'whip' }]),
+        ),
         line(`hose-${m}1`, 'pressure', `manifold:split-${m}`, `outlet:gun-${m}1`, pressureRun('38', '150 ft', '40 ft')),
         line(`hose-${m}2`, 'pressure', `manifold:split-${m}`, `outlet:gun-${m}2`, pressureRun('38', '150 ft', '40 ft')),
         line(

@@ -43,7 +43,7 @@ export function metricHeader(): RigDocument {
         'machine:washer',
         'outlet:gun',
         parts(
-          ['hose-pressure-38', { length: '2 m', name: 'Whip line' }],
+          ['hose-pressure-38', { length: '2 m', name: 'Whip line', use: 'whip' }],
           'swivel-38',
           ['hose-pressure-38', { length: '60 m', coiledLength: '15 m', coilDiameter: '40 cm' }],
           'gun-valve',

@@ -29,7 +29,7 @@ export function twoGunSplit(): RigDocument {
           'barb-1-14',
         ),
       ),
-      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }])),
+      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line', use: 'whip' }])),
       line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '150 ft', '30 ft')),
       line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '150 ft', '30 ft')),
       line('return-a', 'bypass', 'machine:washer-a', 'tank:water@32 in~50 in', parts('barb-1', ['hose-helix-1', { length: '7 ft', name: 'Return hose 1 in' }])),

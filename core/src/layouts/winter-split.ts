@@ -49,7 +49,7 @@ export function winterSplit(): RigDocument {
         parts('bulkhead-1', 'ball-valve-full-1', ['hose-helix-1', { length: '3 ft' }]),
         true,
       ),
-      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-12', { length: '4 ft', name: 'Whip line' }])),
+      line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-12', { length: '4 ft', name: 'Whip line', use: 'whip' }])),
       line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '150 ft', '30 ft')),
       line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '150 ft', '30 ft')),
       line('return-a', 'bypass', 'machine:washer-a', 'tank:water@36 in~50 in', parts('barb-1', ['hose-helix-1', { length: '7 ft', name: 'Return hose 1 in' }])),

@@ -5,6 +5,8 @@ import { ASSUMPTIONS } from '../assumption/register';
 import { LAYOUTS, pontoonRig } from '../layouts/index';
 import { MOST_QUANTITY_TEXT, parseQuantity } from '../quantity/parse';
 import { doSum, findSum } from '../sums/index';
+import { RIG_VERSION, type RigDocument } from './schema';
+import { hoseIn } from '../solve/paths';
 import { MOST_PROBLEMS, readRig } from './read';
 
 const problems = (change: (d: Record<string, never>) => void): readonly { path: string; code: string; message: string }[] => {
@@ -105,6 +107,56 @@ describe('rig files of version 1, kept as they were written', () => {
   test.each(files)('%s is read, lifted where need be, and judged', (file) => {
     const r = readRig(JSON.parse(readFileSync(join(folder, file), 'utf8')));
     expect(r).toMatchObject({ ok: true });
+    if (r.ok) expect(r.document.version).toBe(RIG_VERSION);
     if (r.ok) expect(['fed', 'tight', 'starved', 'stop']).toContain(assess(r.rig).verdict);
   });
+});
+
+describe('what a name decided in version 1, a use decides in version 2', () => {
+  /** A file as version 1 wrote it: no uses, the trade's words in the names. */
+  const old = (): Record<string, unknown> => {
+    const d = JSON.parse(JSON.stringify(LAYOUTS.find((l) => l.id === 'crew-of-four')!.make()), (key, value: unknown) =>
+      key === 'use' ? undefined : key === 'version' ? 1 : value,
+    ) as Record<string, unknown>;
+    return { ...d, options: [{ id: 'option-1', name: 'Kept', rig: JSON.parse(JSON.stringify(d)) as unknown }] };
+  };
+  const read = (d: unknown): RigDocument => {
+    const r = readRig(d);
+    if (!r.ok) throw new Error(JSON.stringify(r.problems));
+    return r.document;
+  };
+  const uses = (d: Pick<RigDocument, 'lines' | 'tanks'>): number =>
+    d.lines.flatMap((l) => l.parts).filter((p) => p.kind === 'hose' && p.use === 'whip').length + d.tanks.filter((t) => t.use === 'mixed').length;
+
+  test('whips and mix tanks are lifted, in the build and in every option kept beside it', () => {
+    const d = read(old());
+    const [option] = d.options!;
+    expect(uses(d)).toBeGreaterThan(3);
+    expect(uses(option.rig)).toBe(uses(d));
+    expect(option.rig.version).toBe(RIG_VERSION);
+    expect(read(d)).toEqual(d);
+  });
+  test('the file that was read stays as it was', () => {
+    const d = old();
+    const before = JSON.stringify(d);
+    read(d);
+    expect(JSON.stringify(d)).toBe(before);
+  });
+  test('from then on names are only names', () => {
+    const d = read(old());
+    const renamed = JSON.parse(
+      JSON.stringify(d).replaceAll('Whip line', 'Short hose').replaceAll('Mix ', 'Blend ').replaceAll('"Washer', '"Fill'),
+    ) as RigDocument;
+    const [was, is] = [readRig(d), readRig(renamed)];
+    if (!was.ok || !is.ok) throw new Error('unread');
+    expect(hoseIn(is.rig.lines)).toBe(hoseIn(was.rig.lines));
+    const [a, b] = [assess(was.rig), assess(is.rig)];
+    expect(b.chemical.winter?.antifreeze.value).toBe(a.chemical.winter?.antifreeze.value);
+    expect(b.runs.map((r) => r.carried.value)).toEqual(a.runs.map((r) => r.carried.value));
+    expect(b.reels.map((r) => r.hoseM)).toEqual(a.reels.map((r) => r.hoseM));
+  });
+  test.each([[{ lines: 7 }], [{ lines: [3, { parts: 'x' }] }], [{ tanks: [null] }], [{ options: [{ rig: 4 }] }], [{ options: 5 }]])(
+    'what is no list is left for the schema to tell: %j',
+    (broken) => expect(readRig({ ...old(), ...broken })).toMatchObject({ ok: false }),
+  );
 });

@@ -1,3 +1,5 @@
+import { THINGS } from './thing/index.js';
+
 /** A place where two documents differ, in words: what it belongs to, which field, and what stands there in each. */
 export interface Difference {
   /** The thing by its name, such as "Buffer tank", with the line it is a part of; empty for the build itself. */
@@ -15,19 +17,9 @@ type Tree = Record<string, unknown>;
 const isTree = (x: unknown): x is Tree => typeof x === 'object' && x !== null;
 
 const LIST_WORD: Readonly<Record<string, string>> = {
-  spigots: 'spigot',
-  tanks: 'tank',
-  manifolds: 'header',
-  boosters: 'booster',
-  machines: 'machine',
-  outlets: 'gun',
-  liquids: 'liquid',
-  softPumps: 'soft wash pump',
-  sprayers: 'soft wash gun',
-  mixes: 'mix',
+  ...Object.fromEntries(Object.values(THINGS).map((k) => [k.list, k.word])),
   lines: 'line',
   parts: 'part',
-  reels: 'reel',
   jobs: 'job',
   phases: 'phase',
   refills: 'refill place',

@@ -1,18 +1,6 @@
 export * from './quantity-field.js';
 export * from './schema.js';
 export {
-  MIX_WAYS,
-  type Liquid,
-  type LiquidDocument,
-  type Mix,
-  type MixDocument,
-  type MixWay,
-  type Power,
-  type SoftPump,
-  type SoftPumpDocument,
-  type Sprayer,
-} from './chemical-schema.js';
-export {
   clockPattern,
   CREW,
   type Job,

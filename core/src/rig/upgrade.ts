@@ -6,8 +6,34 @@ type Raw = Record<string, unknown>;
 /** One step each: from the version that is the key to the next. A step never changes what it was given. */
 export type Upgrades = Readonly<Record<number, (old: Raw) => Raw>>;
 
-/** Version 1 is the first that was ever written, so there is no step yet. */
-const UPGRADES: Upgrades = {};
+const isTree = (x: unknown): x is Raw => typeof x === 'object' && x !== null && !Array.isArray(x);
+
+/** Each entry of a list that is one, changed; anything else is left for the schema to tell. */
+const each = (list: unknown, change: (entry: Raw) => Raw): unknown => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? change(x) : x)) : list);
+
+const named = (x: Raw, pattern: RegExp): boolean => typeof x['name'] === 'string' && pattern.test(x['name']);
+
+/** Fields of `x` with those of `next`; a field that was never there stays away. */
+const withFields = (x: Raw, next: Raw): Raw => {
+  const out = { ...x };
+  for (const [key, value] of Object.entries(next)) if (value !== undefined || key in x) out[key] = value;
+  return out;
+};
+
+/**
+ * Version 2: what names decided before, a `use` decides. A hose called a whip is one; a tank of chemicals whose name
+ * begins with "Mix" holds finished mix.
+ */
+function usesFromNames(old: Raw): Raw {
+  return withFields(old, {
+    lines: each(old['lines'], (line) =>
+      withFields(line, { parts: each(line['parts'], (part) => (part['kind'] === 'hose' && named(part, /whip/i) ? { ...part, use: 'whip' } : part)) }),
+    ),
+    tanks: each(old['tanks'], (tank) => (tank['holds'] !== undefined && named(tank, /^\s*Mix/) ? { ...tank, use: 'mixed' } : tank)),
+  });
+}
+
+const UPGRADES: Upgrades = { 1: usesFromNames };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 
@@ -29,8 +55,16 @@ export function upgrade(input: unknown, upgrades: Upgrades = UPGRADES, current: 
   while ((version as number) < current) {
     const step = upgrades[version as number];
     if (!step) return refuse('version', 'version', `1 to ${current}`, `Version ${String(version)} of the rig file is not known.`);
-    document = { ...step(document), version: (version as number) + 1 };
+    document = lift(document, step, version as number);
     version = (version as number) + 1;
   }
   return { ok: true, document };
+}
+
+/** One step for a document and for every option kept beside it: an option holds a whole rig with a version of its own. */
+function lift(document: Raw, step: (old: Raw) => Raw, version: number): Raw {
+  const of = (x: Raw): Raw => ({ ...step(x), version: version + 1 });
+  return withFields(of(document), {
+    options: each(document['options'], (o) => withFields(o, { rig: isTree(o['rig']) && o['rig']['version'] === version ? of(o['rig']) : o['rig'] })),
+  });
 }

@@ -1,29 +1,16 @@
-import type { End, LineRole, Rig } from './schema.js';
+import { type End, type EndThing, LINE_ROLES, type LineRole, type Rig, THING_LISTS, THINGS } from './schema.js';
 import type { Problem } from './read.js';
 
-/** What each role may join. */
-const ENDS: Readonly<Record<LineRole, { from: readonly End['at'][]; to: readonly End['at'][] }>> = {
-  fill: { from: ['spigot', 'manifold'], to: ['tank', 'manifold', 'machine'] },
-  tie: { from: ['tank'], to: ['tank'] },
-  feed: { from: ['tank', 'manifold', 'booster', 'spigot'], to: ['machine', 'manifold', 'booster'] },
-  boost: { from: ['tank', 'manifold', 'booster'], to: ['booster', 'manifold', 'machine'] },
-  pressure: { from: ['machine', 'manifold'], to: ['outlet', 'manifold'] },
-  bypass: { from: ['machine'], to: ['tank', 'machine'] },
-  dump: { from: ['tank'], to: ['open'] },
-  chemical: { from: ['tank', 'mix', 'soft-pump', 'spigot'], to: ['mix', 'soft-pump', 'sprayer', 'tank'] },
-};
+const END_THINGS = (Object.keys(THINGS) as (keyof typeof THINGS)[]).filter((k): k is EndThing => 'starts' in THINGS[k]);
 
-const LIST = {
-  spigot: 'spigots',
-  tank: 'tanks',
-  manifold: 'manifolds',
-  booster: 'boosters',
-  machine: 'machines',
-  outlet: 'outlets',
-  mix: 'mixes',
-  'soft-pump': 'softPumps',
-  sprayer: 'sprayers',
-} as const;
+/** Kinds of thing that a line of a role may start or end at, from what each kind says of itself. */
+const joins = (role: LineRole, side: 'starts' | 'ends'): readonly End['at'][] => [
+  ...END_THINGS.filter((k) => (THINGS[k][side] as readonly LineRole[]).includes(role)),
+  ...(role === 'dump' && side === 'ends' ? (['open'] as const) : []),
+];
+const ENDS = Object.fromEntries(LINE_ROLES.map((role) => [role, { from: joins(role, 'starts'), to: joins(role, 'ends') }])) as Readonly<
+  Record<LineRole, { readonly from: readonly End['at'][]; readonly to: readonly End['at'][] }>
+>;
 
 const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
 
@@ -31,8 +18,7 @@ const problem = (code: string, path: string, bound: string, message: string): Pr
 export function wiringProblems(rig: Rig): Problem[] {
   const out: Problem[] = [];
   const seen = new Map<string, string>();
-  const lists = ['spigots', 'tanks', 'manifolds', 'boosters', 'machines', 'outlets', 'lines', 'reels', 'liquids', 'softPumps', 'sprayers', 'mixes'] as const;
-  for (const list of lists)
+  for (const list of THING_LISTS)
     rig[list].forEach((thing, i) => {
       const path = `${list}.${i}.id`;
       const before = seen.get(thing.id);
@@ -122,7 +108,7 @@ export function wiringProblems(rig: Rig): Problem[] {
       if (end.at === 'open') continue;
       if (!end.id)
         out.push(problem('missing', `${path}.id`, 'an id', `Line "${line.id}" does not say which ${end.at} it ${side === 'from' ? 'starts at' : 'ends at'}.`));
-      else if (!rig[LIST[end.at]].some((x) => x.id === end.id))
+      else if (!(rig[THINGS[end.at].list] as readonly { readonly id: string }[]).some((x) => x.id === end.id))
         out.push(problem('nowhere', `${path}.id`, `a ${end.at}`, `Line "${line.name ?? line.id}" leads nowhere: there is no ${end.at} called "${end.id}".`));
     }
   });

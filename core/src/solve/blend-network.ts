@@ -3,7 +3,7 @@ import { GRAVITY } from '../fluid/air.js';
 import { waterAt, type Water } from '../fluid/water.js';
 import { type DiaphragmPump, pumpCurve } from '../chemistry/diaphragm-pump.js';
 import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
-import type { Mix, SoftPump, Sprayer } from '../rig/chemical-schema.js';
+import type { Mix, SoftPump, Sprayer } from '../rig/schema.js';
 import type { Line, Rig, Tank } from '../rig/schema.js';
 import { drawLevel, lineTerms } from './rig-network.js';
 import type { Stock, Stocks } from './stock.js';

@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { WashSurface } from '../assumption/wash-surfaces.js';
-import type { Mix } from '../rig/chemical-schema.js';
+import type { Mix } from '../rig/schema.js';
 import type { Rig } from '../rig/schema.js';
 import { type Figure, figure, input } from '../working/figure.js';
 

@@ -1,4 +1,4 @@
-import type { Mix } from '../rig/chemical-schema.js';
+import type { Mix } from '../rig/schema.js';
 import type { Hose, Line, Rig } from '../rig/schema.js';
 import { wayOf } from './blend-network.js';
 import type { Cases } from './cases.js';
@@ -27,7 +27,7 @@ export function linesOf(rig: Rig, mix: Mix): Line[] {
   return rig.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
 }
 
-export const hosesOf = (line: Line): Hose[] => line.parts.filter((p): p is Hose => p.kind === 'hose' && !/whip/i.test(p.name));
-/** Hose in lines, m. */
-
+/** Hoses of a line that lie on its reel: all but a whip. */
+export const hosesOf = (line: Line): Hose[] => line.parts.filter((p): p is Hose => p.kind === 'hose' && p.use !== 'whip');
+/** Hose in lines, m, whips left out. */
 export const hoseIn = (lines: readonly Line[]): number => lines.reduce((s, l) => s + hosesOf(l).reduce((t, h) => t + h.length, 0), 0);

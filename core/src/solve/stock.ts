@@ -1,7 +1,7 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { LiquidKind } from '../chemistry/compatibility.js';
 import { hypochloriteGravity, strengthAfter, tradeShare } from '../chemistry/hypochlorite.js';
-import type { Liquid } from '../rig/chemical-schema.js';
+import type { Liquid } from '../rig/schema.js';
 import type { Rig, Tank } from '../rig/schema.js';
 
 /** Products whose strength is counted as the share of the product itself. */

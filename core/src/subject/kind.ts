@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess/assessment.js';
-import type { Rule } from '../edit/rule.js';
+import type { Rule } from './rule.js';
 import type { Dimension } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
 import type { Scale } from './verdict.js';

@@ -2,7 +2,11 @@ import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import { growTank } from '../../edit/grow-tank.js';
-import { type Candidate, eachPart, inches, like, lineAt, m, nextSize, type Rule, sizeUp, structuredCopy, unusedId } from '../../edit/rule.js';
+import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
+import { unusedId } from '../../edit/id.js';
+import { inches, like, m, nextSize } from '../../edit/length.js';
+import { sizeUp } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
 
 export const bufferRules: Rule = (finding, rig, _doc, now) => {
   const index = rig.tanks.findIndex((t) => t.id === finding.subject.id);

@@ -1,4 +1,5 @@
-import { like, m, type Rule } from '../../edit/rule.js';
+import { like, m } from '../../edit/length.js';
+import type { Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
 export const outletRules: Rule = (finding, rig) => {

@@ -1,5 +1,9 @@
 import { takePart } from '../../catalogue/items.js';
-import { ascii, type Candidate, eachPart, inches, like, lineAt, type Rule, sizeUp, unusedId } from '../../edit/rule.js';
+import { eachPart, lineAt } from '../../edit/draft.js';
+import { unusedId } from '../../edit/id.js';
+import { ascii, inches, like } from '../../edit/length.js';
+import { sizeUp } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
 export const bypassRules: Rule = (finding, rig, doc, now) => {

@@ -1,4 +1,5 @@
-import { m, type Rule } from '../../edit/rule.js';
+import { m } from '../../edit/length.js';
+import type { Rule } from '../rule.js';
 import type { RigDocument } from '../../rig/schema.js';
 
 export const ventRules: Rule = (finding, rig) => {

@@ -1,9 +1,13 @@
 import type { Assessment } from '../../assess/assessment.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
-import { type Candidate, eachPart, inches, like, lineAt, m, type Rule, sizeUp, structuredCopy, unusedId, upTo } from '../../edit/rule.js';
-import { typeableQuantity } from '../../quantity/format.js';
-import { si } from '../../quantity/parse.js';
+import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
+import { unusedId } from '../../edit/id.js';
+import { inches, like, m } from '../../edit/length.js';
+import { sizeUp, upTo } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
+import { raiseTanks } from '../../edit/tank.js';
+import { addBooster } from '../../edit/booster.js';
 import type { PartDocument, RigDocument } from '../../rig/schema.js';
 
 /** 5/8 in is a garden hose's size: no suction line is built of it. */
@@ -61,7 +65,7 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     );
   if (!feed.direct && tankIndex >= 0) {
     const tied = now.tanks[tankIndex].tiedIds;
-    add('raise-tank', `Raise the tank ${inches(m('6 in'))}`, (d) => raise(d, tied, m('6 in')));
+    add('raise-tank', `Raise the tank ${inches(m('6 in'))}`, (d) => raiseTanks(d, tied, m('6 in')));
     const low = rig.machines[machine].inletHeight;
     if (low > m('6 in')) {
       const to = Math.max(low - m('6 in'), m('4 in'));
@@ -92,34 +96,4 @@ function sweep(p: PartDocument): PartDocument | undefined {
 function fullBore(p: PartDocument): PartDocument | undefined {
   const target = CATALOGUE.find((x) => x.id.startsWith('ball-valve-full-') && Math.abs(m(x.part.bore) - m(p.bore)) < 2e-4);
   return target && p.kind === 'fitting' ? takePart(target.id, p.id, { count: p.count }) : undefined;
-}
-
-function raise(d: RigDocument, tankIds: readonly string[], by: number): void {
-  for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);
-  for (const l of d.lines)
-    for (const end of [l.from, l.to])
-      if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
-}
-
-/** Puts a booster between the first valve and the rest of the first line of a feed (line ids from source to machine). */
-export function addBooster(d: RigDocument, lines: readonly string[], machine: number): void {
-  const first = lineAt(d, lines[0]);
-  const cut = Math.max(
-    first.parts.findIndex((p) => p.kind === 'strainer' || p.kind === 'hose'),
-    1,
-  );
-  const id = unusedId(d, 'booster');
-  d.boosters.push({
-    id,
-    name: 'Booster',
-    height: first.from.height ?? '3 in',
-    running: true,
-    shutoffPressure: '45 psi',
-    openFlow: typeableQuantity(si(d.machines[machine].flow, 'flow') * 2.2, 'flow', 'gpm', 2),
-  });
-  const rest = first.parts.slice(cut);
-  const old = first.to;
-  first.parts = first.parts.slice(0, cut);
-  first.to = { at: 'booster', id };
-  d.lines.push({ id: unusedId(d, `${first.id}-boosted`), role: 'feed', from: { at: 'booster', id }, to: old, parts: rest });
 }

@@ -1,6 +1,6 @@
 import type { FindingFigure, Kinds } from '../kind.js';
 import { feedRules } from './fixes.js';
-import { openRules } from '../../edit/open-valves.js';
+import { openRules } from '../open-valves.js';
 
 export type FeedCode = 'no-feed' | 'feed-starved' | 'feed-tight' | 'direct-poor-spigot' | 'suction-fast';
 

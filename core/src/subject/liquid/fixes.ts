@@ -1,6 +1,7 @@
 import { meeting } from '../../chemistry/compatibility.js';
-import { moreOf } from '../../edit/more-of.js';
-import { like, nextSize, type Rule } from '../../edit/rule.js';
+import { moreOf } from '../more-of.js';
+import { like, nextSize } from '../../edit/length.js';
+import type { Rule } from '../rule.js';
 import type { RigDocument } from '../../rig/schema.js';
 
 /** More tank for what is short, fresh stock for what is stale, less at a time for what spoils. */

@@ -1,5 +1,5 @@
 import { attack, LIQUID_NAMES, type LiquidKind, meeting, type Wetted } from '../../chemistry/compatibility.js';
-import type { Mix } from '../../rig/chemical-schema.js';
+import type { Mix } from '../../rig/schema.js';
 import type { Line, Rig } from '../../rig/schema.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { MeetingResult } from './result.js';

@@ -1,4 +1,4 @@
-import type { Mix } from '../../rig/chemical-schema.js';
+import type { Mix } from '../../rig/schema.js';
 import type { Rig, Tank } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';

@@ -3,7 +3,7 @@ import { GRAVITY } from '../../fluid/air.js';
 import { nozzlePressure } from '../../hydraulics/nozzle.js';
 import { drawRatio, type InjectorPlace } from '../../chemistry/injection.js';
 import { drawnStrength } from '../../chemistry/dilution.js';
-import type { Mix } from '../../rig/chemical-schema.js';
+import type { Mix } from '../../rig/schema.js';
 import type { Line, Rig } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';

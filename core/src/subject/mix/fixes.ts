@@ -1,6 +1,9 @@
 import { drawHose } from '../../catalogue/chemical-pieces.js';
 import { takePart } from '../../catalogue/items.js';
-import { type Candidate, eachPart, like, type Rule, sizeUp } from '../../edit/rule.js';
+import { eachPart } from '../../edit/draft.js';
+import { like } from '../../edit/length.js';
+import { sizeUp } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
 import { percent, unused } from '../../edit/share-text.js';
 import { parseQuantity } from '../../quantity/parse.js';
 import type { RigDocument } from '../../rig/schema.js';

@@ -2,7 +2,7 @@ import type { AssumptionValues } from '../../assumption/register.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { drawnStrength } from '../../chemistry/dilution.js';
 import { volumesFor } from '../../chemistry/flush.js';
-import type { Mix } from '../../rig/chemical-schema.js';
+import type { Mix } from '../../rig/schema.js';
 import type { Rig } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { type Blends, drawHeight, wayOf } from '../../solve/blend-network.js';

@@ -1,5 +1,5 @@
 import type { LiquidKind } from '../../chemistry/compatibility.js';
-import type { MixWay } from '../../rig/chemical-schema.js';
+import type { MixWay } from '../../rig/schema.js';
 import type { Verdict } from '../verdict.js';
 import type { Figure } from '../../working/figure.js';
 

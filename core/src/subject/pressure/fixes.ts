@@ -3,7 +3,10 @@ import { NOZZLE_SIZES, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js'
 import { typeableQuantity } from '../../quantity/format.js';
 import { si } from '../../quantity/parse.js';
 import type { RigDocument } from '../../rig/schema.js';
-import { type Candidate, eachPart, m, nextSize, type Rule, sizeUp } from '../../edit/rule.js';
+import { eachPart } from '../../edit/draft.js';
+import { m, nextSize } from '../../edit/length.js';
+import { sizeUp } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
 
 export const gunRules: Rule = (finding, rig, _doc, now) => {
   const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);

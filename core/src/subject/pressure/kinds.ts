@@ -1,5 +1,5 @@
 import type { Assessment } from '../../assess/assessment.js';
-import { openRules } from '../../edit/open-valves.js';
+import { openRules } from '../open-valves.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { gunRules, machineRules, setRules, surfaceRules } from './fixes.js';
 import type { MachineResult } from './result.js';

@@ -1,5 +1,6 @@
 import { typeableQuantity } from '../../quantity/format.js';
-import { inches, like, type Rule } from '../../edit/rule.js';
+import { inches, like } from '../../edit/length.js';
+import type { Rule } from '../rule.js';
 
 /** A wider drum, another place, the supply at the bottom. */
 export const reelRules: Rule = (finding, rig, doc, now) => {

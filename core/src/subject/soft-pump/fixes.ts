@@ -1,5 +1,8 @@
 import { assumptionValues } from '../../assumption/register.js';
-import { type Candidate, eachPart, m, nextSize, type Rule, sizeUp } from '../../edit/rule.js';
+import { eachPart } from '../../edit/draft.js';
+import { m, nextSize } from '../../edit/length.js';
+import { sizeUp } from '../../edit/part.js';
+import type { Candidate, Rule } from '../rule.js';
 import { airPressure } from '../../fluid/air.js';
 import { typeableQuantity } from '../../quantity/format.js';
 import type { Rig, RigDocument } from '../../rig/schema.js';

@@ -1,5 +1,5 @@
-import type { Rule } from '../../edit/rule.js';
-import { moreOf } from '../../edit/more-of.js';
+import type { Rule } from '../rule.js';
+import { moreOf } from '../more-of.js';
 
 /** Fills the antifreeze tank, or makes it larger. */
 export const antifreezeRules: Rule = (finding, rig, doc, now) => {

@@ -29,13 +29,14 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
     const lines = linesOf(rig, mix).filter((l) => !seen.has(l.id) && !!seen.add(l.id));
     if (lines.length) circuits.push({ name: mix.name, wettedM3: pumpM3 + lines.reduce((s, l) => s + lineVolume(l.parts), 0) });
   }
+  /** Fill hoses are drained, never filled with antifreeze. */
+  const wet = circuits.reduce((s, c) => s + c.wettedM3, 0);
   for (const l of rig.lines.filter((x) => x.role === 'fill')) {
     const own = lineVolume(l.parts);
     if (own > 0) circuits.push({ name: l.name ?? 'Fill hose', wettedM3: own });
   }
   if (!circuits.length) return undefined;
   const coldest = rig.brief.coldest;
-  const wet = circuits.filter((c) => !/fill/i.test(c.name)).reduce((s, c) => s + c.wettedM3, 0);
   const needed = coldest === undefined ? 0 : antifreezeNeeded(wet, values['flush-left'], values['antifreeze-product'], coldest);
   /** Whether the product stands the coldest night at all. */
   const within = Number.isFinite(needed);

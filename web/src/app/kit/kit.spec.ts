@@ -1,7 +1,5 @@
-import { assess, parseRig, pontoonRig } from '@pozzo/core';
+import { assess, changeShape, parseRig, pontoonRig, removeTank, returnTo } from '@pozzo/core';
 import { waterfallBars } from '../stations/feed/waterfall';
-import { changeShape, removeTank } from '../stations/tanks/tank-edits';
-import { returnTo } from '../stations/bypass/bypass-edits';
 import { findParts } from './catalogue-dialog';
 import { unusedPartId } from './line-editor';
 import { step } from './quantity-field';

@@ -1,12 +1,13 @@
 import { Component, computed, input } from '@angular/core';
 import { type PartDocument, resize, type RigDocument } from '@pozzo/core';
+import { ChoiceField } from './choice-field';
 import { NameField } from './name-field';
 import { QuantityField } from './quantity-field';
 
 /** What can be set of one part. */
 @Component({
   selector: 'pz-part-fields',
-  imports: [NameField, QuantityField],
+  imports: [ChoiceField, NameField, QuantityField],
   template: `
     <div class="fields">
       <pz-name [path]="path() + '.name'" />
@@ -15,6 +16,7 @@ import { QuantityField } from './quantity-field';
         @case ('hose') {
           <pz-quantity label="Length" [path]="path() + '.length'" />
           <pz-quantity label="Left on the reel" [path]="path() + '.coiledLength'" placeholder="none" />
+          <pz-choice label="Lies" [path]="path() + '.use'" [options]="uses" />
         }
         @case ('fitting') {
           <pz-quantity label="Pieces" [path]="path() + '.count'" />
@@ -44,6 +46,11 @@ import { QuantityField } from './quantity-field';
 export class PartFields {
   readonly part = input.required<PartDocument>();
   readonly path = input.required<string>();
+  /** A whip joins the machine; what is no whip lies on the line's reel, where it has one. */
+  protected readonly uses = [
+    { value: '', name: 'on the run' },
+    { value: 'whip', name: 'at the machine (whip)' },
+  ];
   protected readonly is = computed(() => {
     const p = this.part();
     return p.kind === 'valve' ? p.is : '';

@@ -83,3 +83,12 @@ test('a server that cannot be reached is away; one that never answers is given u
   expect(await slow).toMatchObject({ status: 0, message: 'The server does not answer.', passing: true });
   jest.useRealTimers();
 });
+
+test('a build kept by an older Pozzo arrives in the version that screens and edits know', async () => {
+  const { api, http } = setUp();
+  const { lines, ...rest } = build.document;
+  const old = { ...rest, version: 1, lines: lines.map((l) => ({ ...l, parts: l.parts.map(({ ...p }) => (delete (p as { use?: string }).use, p)) })) };
+  const asked = api.get('a');
+  http.expectOne('/api/v1/builds/a').flush({ ...build, document: old });
+  expect((await asked).document).toEqual(build.document);
+});

@@ -1,7 +1,18 @@
-import { assess, LAYOUTS, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
-import { addLiquid, changeKind, removeLiquid } from './liquids/liquid-edits';
+import {
+  addLiquid,
+  addMix,
+  assess,
+  changeKind,
+  LAYOUTS,
+  parseRig,
+  pontoonRig,
+  removeLiquid,
+  removeMix,
+  type RigDocument,
+  soapOf,
+  convertMix,
+} from '@pozzo/core';
 import { layoutBlend } from './mix/blend-layout';
-import { addMix, removeMix, soapOf, turnTo } from './mix/mix-edits';
 
 const read = (d: RigDocument) => assess(parseRig(d));
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
@@ -30,9 +41,9 @@ describe('mixes are added and taken off whole', () => {
   });
   test('turned to a proportioner and back, the way stays whole', () => {
     const d = layout('two-batch');
-    turnTo(d, 'walls', 'proportioner', 0.2);
+    convertMix(d, 'walls', 'proportioner', 0.2);
     expect(read(d).chemical.mixes.find((m) => m.mixId === 'walls')!.streams.length).toBeGreaterThan(1);
-    turnTo(d, 'walls', 'batch', 0.2);
+    convertMix(d, 'walls', 'batch', 0.2);
     expect(read(d).chemical.mixes.find((m) => m.mixId === 'walls')!.streams).toHaveLength(1);
   });
   test('soap comes with a liquid for it, and goes', () => {

@@ -1,10 +1,31 @@
-import { assess, DEMO_RIGS, LAYOUTS, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
-import { addFill, removeFill } from './fill/fill-edits';
-import { alsoFrom, boost, branchOf, feedFrom, feedLines, inletsOf, newHeader, removeBooster, switchInlet, tie } from './feed/feed-edits';
-import { addGun, removeGun, splitGun } from './guns/gun-edits';
-import { addMachine, joinInto } from './machines/machine-edits';
-import { addReel, addSite } from './reels/reel-edits';
-import { addTank } from './tanks/tank-edits';
+import {
+  addFill,
+  addGun,
+  addMachine,
+  addReel,
+  addSite,
+  addTank,
+  alsoFrom,
+  assess,
+  boost,
+  branchOf,
+  DEMO_RIGS,
+  feedFrom,
+  feedLines,
+  inletsOf,
+  joinInto,
+  LAYOUTS,
+  newHeader,
+  parseRig,
+  pontoonRig,
+  removeBooster,
+  removeFill,
+  removeGun,
+  type RigDocument,
+  splitGun,
+  switchInlet,
+  tie,
+} from '@pozzo/core';
 import { layoutWaterway } from '../waterway/waterway-layout';
 
 const after = (change: (d: RigDocument) => void, start: () => RigDocument = pontoonRig) => {

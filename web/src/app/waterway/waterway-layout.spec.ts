@@ -1,5 +1,4 @@
-import { assess, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
-import { addMachine, removeMachine } from '../stations/machines/machine-edits';
+import { addMachine, assess, parseRig, pontoonRig, removeMachine, type RigDocument } from '@pozzo/core';
 import { lineWords } from './line-words';
 import { layoutWaterway } from './waterway-layout';
 

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type BypassResult, formatDifference, formatQuantity } from '@pozzo/core';
+import { type BypassResult, formatDifference, formatQuantity, returnTo } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -10,7 +10,6 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3 } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { returnTo } from './bypass-edits';
 
 /** Where the water goes while the trigger is shut, and how warm it gets. */
 @Component({

@@ -1,10 +1,9 @@
 import { Component, computed, inject } from '@angular/core';
-import { assumptionValues, formatQuantity, parseQuantity, parseRig, seasonsOf, SEASONS, typeableQuantity } from '@pozzo/core';
+import { assumptionValues, formatQuantity, ownDay, parseQuantity, parseRig, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { safely } from '../../kit/elevation';
 import { QuantityField } from '../../kit/quantity-field';
 import { RigStore } from '../../state/rig-store';
-import { ownDay } from './day-edits';
 import { RefillPlaces } from './refill-places';
 
 const SEASON_OPTIONS = [

@@ -1,8 +1,27 @@
-import { LAYOUTS, parseRig, pontoonRig, readRig, type RigDocument, simulateDay, variantsOf } from '@pozzo/core';
+import {
+  addJob,
+  addPhase,
+  buildOption,
+  dropOption,
+  keepOption,
+  keepOption,
+  LAYOUTS,
+  moveJob,
+  movePhase,
+  ownDay,
+  parseRig,
+  passPhase,
+  pontoonRig,
+  readRig,
+  removeJob,
+  removePhase,
+  type RigDocument,
+  simulateDay,
+  stretchPhase,
+  variantsOf,
+} from '@pozzo/core';
 import { clockWords } from '../../kit/clock';
-import { buildOption, dropOption, keepOption, keepVariant } from '../options/option-edits';
 import { layoutBoard, placeAt, timeAt } from './board-layout';
-import { addJob, addPhase, moveJob, movePhase, ownDay, passPhase, removeJob, removePhase, stretchPhase } from './day-edits';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
 
@@ -94,7 +113,7 @@ describe('options', () => {
   test('a variant is kept beside the build, built, and what was is kept in its place', () => {
     const d = pontoonRig();
     const booster = variantsOf(d).find((x) => x.id.startsWith('booster'))!;
-    expect(keepVariant(d, booster)).toBe(true);
+    expect(keepOption(d, booster.title, booster.make())).toBe(true);
     d.brief.job = '90 min';
     d.name = 'Renamed';
     const { id } = d.options![0];

@@ -1,13 +1,22 @@
 import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
 import {
+  addJob,
+  addPhase,
   type Cause,
   clockPattern,
   type DayResult,
   formatQuantity,
   holdsGun,
   JOB_TEMPLATES,
+  moveJob,
+  movePhase,
+  ownDay,
   parseRig,
+  passPhase,
   type PhaseKind,
+  removeJob,
+  removePhase,
+  stretchPhase,
   triggerOf,
   type Verdict,
 } from '@pozzo/core';
@@ -25,7 +34,6 @@ import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { type BoardChange, type BoardPlace, DayBoard } from './day-board';
-import { addJob, addPhase, moveJob, movePhase, ownDay, passPhase, removeJob, removePhase, stretchPhase } from './day-edits';
 import { MinutePanel } from './minute-panel';
 import { clockWords } from '../../kit/clock';
 import { CREW_OPTIONS, PHASE_NAMES, PHASE_OPTIONS } from './phase-names';

@@ -1,10 +1,9 @@
 import { Component, computed, inject } from '@angular/core';
-import { assumptionValues, type RefillPlaceDocument, typeableQuantity } from '@pozzo/core';
+import { addRefill, assumptionValues, type RefillPlaceDocument, removeRefill, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { NameField } from '../../kit/name-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { RigStore } from '../../state/rig-store';
-import { addRefill, removeRefill } from './day-edits';
 
 /** Where tanks are filled on the way: standpipes, the yard, a chemical supplier. */
 @Component({

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type DrainResult, formatQuantity } from '@pozzo/core';
+import { addDump, type DrainResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -11,7 +11,6 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { addDump } from './dump-edits';
 
 /** How long a tank takes to empty before a long drive, and whether its vent keeps up. */
 @Component({

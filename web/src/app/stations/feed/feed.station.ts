@@ -1,5 +1,19 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { caseWords, type FeedResult, findAssumption, formatQuantity } from '@pozzo/core';
+import {
+  alsoFrom,
+  boost,
+  branchOf,
+  caseWords,
+  feedFrom,
+  type FeedResult,
+  findAssumption,
+  formatQuantity,
+  inletsOf,
+  newHeader,
+  removeBooster,
+  type Source,
+  switchInlet,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -12,7 +26,6 @@ import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BoosterFields } from './booster-fields';
-import { alsoFrom, boost, branchOf, feedFrom, inletsOf, newHeader, removeBooster, type Source, switchInlet } from './feed-edits';
 import { waterfall } from './waterfall';
 
 /** Tank to pump: is it fed, in its worst case? */

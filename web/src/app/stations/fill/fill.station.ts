@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type FillResult, formatInches, formatQuantity, si } from '@pozzo/core';
+import { addFill, type FillResult, formatInches, formatQuantity, removeFill, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -12,7 +12,6 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { addFill, removeFill } from './fill-edits';
 
 /** What really arrives at the tank from the customer's spigot. */
 @Component({

@@ -1,5 +1,19 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, nozzleCode, type OutletResult, parseRig, partHeadLoss, assumptionValues, shelfSize, SURFACES, waterAt, GRAVITY } from '@pozzo/core';
+import {
+  addGun,
+  assumptionValues,
+  formatQuantity,
+  GRAVITY,
+  nozzleCode,
+  type OutletResult,
+  parseRig,
+  partHeadLoss,
+  removeGun,
+  shelfSize,
+  splitGun,
+  SURFACES,
+  waterAt,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -13,7 +27,6 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { addGun, removeGun, splitGun } from './gun-edits';
 import { NozzlePicker } from './nozzle-picker';
 
 /** What arrives at the gun, and where the pressure goes on the way. */

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, type LiquidResult } from '@pozzo/core';
+import { addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -12,7 +12,7 @@ import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
-import { addLiquid, changeKind, inUse, KIND_OPTIONS, removeLiquid } from './liquid-edits';
+import { KIND_OPTIONS } from './liquid-kinds';
 
 const DAY = 86400;
 

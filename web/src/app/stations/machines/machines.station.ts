@@ -1,5 +1,18 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { convertPump, findAssumption, formatQuantity, nozzleCode, nozzleSize, shelfSize, si, type SoftPumpDocument, WETTED } from '@pozzo/core';
+import {
+  addMachine,
+  convertPump,
+  findAssumption,
+  formatQuantity,
+  joinInto,
+  nozzleCode,
+  nozzleSize,
+  removeMachine,
+  shelfSize,
+  si,
+  type SoftPumpDocument,
+  WETTED,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
@@ -12,7 +25,6 @@ import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { SoftPumpPanel } from './soft-pump-panel';
-import { addMachine, joinInto, removeMachine } from './machine-edits';
 
 const SOFT_KINDS: readonly { value: SoftPumpDocument['kind']; name: string }[] = [
   { value: 'electric', name: '12 V diaphragm' },

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { findAssumption, formatQuantity, type MixResult, type MixWay } from '@pozzo/core';
+import { addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
@@ -14,7 +14,6 @@ import { StationFrame } from '../../kit/station-frame';
 import { roundUp } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
-import { addMix, removeMix, soapOf, turnTo } from './mix-edits';
 import { SURFACE_OPTIONS, WAY_NAMES, WAY_OPTIONS } from './mix-names';
 import { WaysTable } from './ways-table';
 
@@ -180,7 +179,7 @@ export class MixStation {
   }
   protected convert(way: MixWay): void {
     const id = this.chosen.item()!.id;
-    this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => turnTo(d, id, way, this.result()?.dayM3.value ?? 0.15));
+    this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => convertMix(d, id, way, this.result()?.dayM3.value ?? 0.15));
   }
   protected soap(by: 'none' | 'poured' | 'metered'): void {
     this.rig.edit('Soap', (d) => soapOf(d, this.chosen.index(), by));

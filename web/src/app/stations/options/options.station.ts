@@ -1,11 +1,10 @@
 import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
-import { formatQuantity, MOST_OPTIONS, type OptionRow, say, variantsOf, WEIGHING } from '@pozzo/core';
+import { buildOption, dropOption, formatQuantity, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf, WEIGHING } from '@pozzo/core';
 import { NameField } from '../../kit/name-field';
 import { StationFrame } from '../../kit/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
-import { buildOption, dropOption, keepOption, keepVariant } from './option-edits';
 
 /** What differs, row by row; `better` says which end a customer wants. */
 interface Line {
@@ -55,7 +54,7 @@ export class OptionsStation implements OnDestroy {
   protected keep(id: string): void {
     const doc = this.rig.document();
     const variant = doc && variantsOf(doc).find((x) => x.id === id);
-    if (variant) this.rig.edit(`Keep: ${variant.title}`, (d) => void keepVariant(d, variant));
+    if (variant) this.rig.edit(`Keep: ${variant.title}`, (d) => void keepOption(d, variant.title, variant.make()));
   }
   protected keepNow(): void {
     const doc = this.rig.document();

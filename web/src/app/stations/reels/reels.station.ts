@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
+import { addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../kit/facts';
@@ -8,7 +8,6 @@ import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { RigStore } from '../../state/rig-store';
-import { addReel, addSite } from './reel-edits';
 import { ReelDrawing } from './reel-drawing';
 
 /** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */

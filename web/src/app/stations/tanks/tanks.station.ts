@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, type LevelSeries, type TankResult } from '@pozzo/core';
+import { addTank, changeLiquid, changeShape, formatQuantity, type LevelSeries, removeTank, type TankResult, tie } from '@pozzo/core';
 import type { ChartOption } from '../../kit/chart';
 import { Chart } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
@@ -14,10 +14,9 @@ import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { LineEditor } from '../../kit/line-editor';
-import { tie } from '../feed/feed-edits';
 import { ChemicalTank } from './chemical-tank';
 import { TankDrawing, type TankLevels } from './tank-drawing';
-import { addTank, changeLiquid, changeShape, removeTank, SHAPE_OPTIONS } from './tank-edits';
+import { SHAPE_OPTIONS } from './tank-shapes';
 
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
@@ -52,6 +51,10 @@ export class TanksStation {
     { value: '', name: 'not said' },
     ...(this.rig.document()?.liquids ?? []).map((l) => ({ value: l.id, name: l.name })),
   ]);
+  protected readonly uses = [
+    { value: '', name: 'stock' },
+    { value: 'mixed', name: 'finished mix' },
+  ];
   protected readonly vents = [
     { value: '', name: 'not said' },
     { value: 'outside', name: 'outside and down' },

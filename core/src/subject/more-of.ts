@@ -1,4 +1,4 @@
-import { growTank } from './grow-tank.js';
+import { growTank } from '../edit/grow-tank.js';
 import type { Candidate } from './rule.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 

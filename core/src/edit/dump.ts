@@ -1,4 +1,6 @@
-import { line, parts, type RigDocument, unusedId } from '@pozzo/core';
+import { line, parts } from '../catalogue/build-line.js';
+import { unusedId } from './id.js';
+import type { RigDocument } from '../rig/schema.js';
 
 /** A 2 in full-bore dump valve at the bottom of a tank. */
 export function addDump(d: RigDocument, tankId: string): void {

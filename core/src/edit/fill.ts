@@ -1,4 +1,7 @@
-import { gardenFill, line, type RigDocument, spigot, unusedId } from '@pozzo/core';
+import { line } from '../catalogue/build-line.js';
+import { gardenFill, spigot } from '../catalogue/equipment.js';
+import { unusedId } from './id.js';
+import type { RigDocument } from '../rig/schema.js';
 
 /** A fill line from a spigot (made if there is none) to a tank. Gives the line's id. */
 export function addFill(d: RigDocument, tankId: string): string | undefined {

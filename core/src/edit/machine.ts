@@ -1,4 +1,8 @@
-import { gun, line, parts, pressureRun, type RigDocument, unusedId, washer, mendInjectors } from '@pozzo/core';
+import { line, parts } from '../catalogue/build-line.js';
+import { gun, pressureRun, washer } from '../catalogue/equipment.js';
+import { mendInjectors } from './gun.js';
+import { unusedId } from './id.js';
+import type { RigDocument } from '../rig/schema.js';
 
 /** A second machine like the first rig's, with its feed, hose, gun and return, so that it can be judged at once. */
 export function addMachine(d: RigDocument): string {
@@ -61,6 +65,12 @@ export function joinInto(d: RigDocument, machineId: string, outletId: string): v
   kept.from = { at: 'manifold', id };
   for (const m of [other, machineId])
     d.lines.push(
-      line(unusedId(d, `whip-${m}`), 'pressure', `machine:${m}`, `manifold:${id}`, parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }])),
+      line(
+        unusedId(d, `whip-${m}`),
+        'pressure',
+        `machine:${m}`,
+        `manifold:${id}`,
+        parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line', use: 'whip' }]),
+      ),
     );
 }

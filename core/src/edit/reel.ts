@@ -1,4 +1,5 @@
-import { type RigDocument, unusedId } from '@pozzo/core';
+import { unusedId } from './id.js';
+import { type RigDocument } from '../rig/schema.js';
 
 /** A usual reel for a line: on the kerb side, in the lowest free row (supply) or above what is there. */
 export function addReel(d: RigDocument, lineId: string): string {

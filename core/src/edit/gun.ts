@@ -1,7 +1,7 @@
 import { line, parts } from '../catalogue/build-line.js';
 import { nozzleFlow, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
-import { gun, pressureRun } from '../layouts/pieces.js';
-import { unusedId } from '../edit/rule.js';
+import { gun, pressureRun } from '../catalogue/equipment.js';
+import { unusedId } from './id.js';
 import { si } from '../quantity/parse.js';
 import type { RigDocument } from '../rig/schema.js';
 
@@ -32,7 +32,7 @@ export function splitGun(d: RigDocument, outletId: string): string | undefined {
       'pressure',
       `machine:${own.from.id!}`,
       `manifold:${split}`,
-      parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line' }]),
+      parts(['hose-pressure-38', { length: '4 ft', name: 'Whip line', use: 'whip' }]),
     ),
   );
   own.from = { at: 'manifold', id: split };
@@ -67,4 +67,14 @@ export function joinGuns(d: RigDocument, keep: string, gone: string): void {
   if (!first) return;
   removeGun(d, gone);
   first.nozzle.size = sizeFor(first.nozzle.size, 2);
+}
+
+/** A gun of its own for a machine that has none. */
+export function addGun(d: RigDocument, machineId: string): string {
+  const id = unusedId(d, 'gun');
+  const machine = d.machines.find((m) => m.id === machineId)!;
+  const pressure = si(machine.ratedPressure, 'pressure') * 0.85;
+  d.outlets.push(gun(id, `Gun ${d.outlets.length + 1}`, String(shelfSize(nozzleSize(si(machine.flow, 'flow'), pressure))), machine.ratedPressure));
+  d.lines.push(line(unusedId(d, `hose-${id}`), 'pressure', `machine:${machineId}`, `outlet:${id}`, pressureRun('38', '100 ft', '30 ft')));
+  return id;
 }

@@ -1,18 +1,6 @@
-import {
-  convertMix,
-  drawHose,
-  electricPump,
-  hypochlorite,
-  injectorFor,
-  jet,
-  type MixWay,
-  mixSuction,
-  plainBranch,
-  type RigDocument,
-  softDelivery,
-  unusedId,
-  chemicalTank,
-} from '@pozzo/core';
+import { drawHose, electricPump, hypochlorite, injectorFor, jet, mixSuction, plainBranch, softDelivery, chemicalTank } from '../catalogue/chemical-pieces.js';
+import { unusedId } from './id.js';
+import { type RigDocument } from '../rig/schema.js';
 
 /** A first mix on a rig: an injector behind a washer where there is one, a batch tank with a 12 V pump where there is none. */
 export function addMix(d: RigDocument): string {
@@ -37,7 +25,7 @@ export function addMix(d: RigDocument): string {
   const tank = unusedId(d, 'mix-tank');
   const pump = unusedId(d, 'soft-pump');
   const sprayer = unusedId(d, 'soft-gun');
-  d.tanks.push(chemicalTank(tank, 'Mix tank', stock.id, ['30 in', '24 in', '22 in']));
+  d.tanks.push(chemicalTank(tank, 'Mix tank', stock.id, ['30 in', '24 in', '22 in'], { use: 'mixed' }));
   (d.softPumps ??= []).push(electricPump(pump));
   (d.sprayers ??= []).push(jet(sprayer, 'Soft wash gun', '4 mm'));
   d.lines.push(
@@ -61,9 +49,6 @@ export function removeMix(d: RigDocument, id: string): void {
   }
   d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
 }
-
-/** Another way of mixing, with the lines that it usually has. */
-export const turnTo = (d: RigDocument, id: string, way: MixWay, dayM3: number): void => convertMix(d, id, way, dayM3);
 
 /** Soap on or off a mix; the first soap on the rig is taken, or one is put on the list. */
 export function soapOf(d: RigDocument, mix: number, by: 'none' | 'poured' | 'metered'): void {

@@ -1,4 +1,5 @@
-import { lineAt, type Rule } from './rule.js';
+import { lineAt } from '../edit/draft.js';
+import type { Rule } from './rule.js';
 
 export const openRules: Rule = (_finding, _rig, doc) =>
   doc.lines

@@ -1,11 +1,7 @@
-import { boxTank, type RigDocument, type TankDocument, unusedId } from '@pozzo/core';
-
-export const SHAPE_OPTIONS = [
-  { value: 'box', name: 'Box or tote' },
-  { value: 'upright-cylinder', name: 'Upright cylinder' },
-  { value: 'lying-cylinder', name: 'Lying cylinder' },
-  { value: 'elliptical', name: 'Elliptical, lying' },
-] as const;
+import { boxTank } from '../catalogue/equipment.js';
+import { unusedId } from './id.js';
+import { like, m } from './length.js';
+import { type RigDocument, type TankDocument } from '../rig/schema.js';
 
 /** Another shape of about the same size: measures carry over where they mean the same. */
 export function changeShape(tank: TankDocument, kind: string): void {
@@ -41,4 +37,12 @@ export function removeTank(d: RigDocument, id: string): void {
   d.tanks = d.tanks.filter((t) => t.id !== id);
   d.lines = d.lines.filter((l) => !(l.from.at === 'tank' && l.from.id === id) && !(l.to.at === 'tank' && l.to.id === id));
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
+}
+
+/** Lifts tanks and everything that ends at them. */
+export function raiseTanks(d: RigDocument, tankIds: readonly string[], by: number): void {
+  for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);
+  for (const l of d.lines)
+    for (const end of [l.from, l.to])
+      if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
 }

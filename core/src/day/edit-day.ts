@@ -1,29 +1,22 @@
-import {
-  CREW,
-  JOB_TEMPLATES,
-  parseRig,
-  type PhaseDocument,
-  parseQuantity,
-  type RigDocument,
-  typeableQuantity,
-  usualDayDocument,
-  type WorkDayDocument,
-} from '@pozzo/core';
+import { JOB_TEMPLATES } from './templates.js';
+import { usualDayDocument } from './usual-day.js';
+import { typeableQuantity } from '../quantity/format.js';
+import { parseQuantity } from '../quantity/parse.js';
+import { CREW, type PhaseDocument, type WorkDayDocument } from '../rig/day-schema.js';
+import { parseRig } from '../rig/read.js';
+import { type RigDocument } from '../rig/schema.js';
+import { nextAmong } from '../edit/id.js';
 
 /** The day as written down; a usual one is written down first where the brief has none. */
 export function ownDay(d: RigDocument): WorkDayDocument {
   return (d.brief.day ??= usualDayDocument(parseRig(JSON.parse(JSON.stringify(d)))));
 }
 
-const fresh = (used: readonly { readonly id: string }[], stem: string): string => {
-  for (let i = 1; ; i++) if (!used.some((x) => x.id === `${stem}${i}`)) return `${stem}${i}`;
-};
-
 /** Puts a usual kind of job at the end of the day; gives its place. */
 export function addJob(d: RigDocument, template: string): number {
   const day = ownDay(d);
   const kind = JOB_TEMPLATES.find((t) => t.id === template) ?? JOB_TEMPLATES[0];
-  const made = kind.make(fresh(day.jobs, 'job-'));
+  const made = kind.make(nextAmong(day.jobs, 'job-'));
   const same = day.jobs.filter((j) => j.name === made.name || j.name.startsWith(`${made.name} `)).length;
   day.jobs.push(same ? { ...made, name: `${made.name} ${same + 1}` } : made);
   return day.jobs.length - 1;
@@ -48,7 +41,7 @@ export function moveJob(d: RigDocument, job: number, by: number): number {
 export function addPhase(d: RigDocument, job: number, after: number): number {
   const { phases } = ownDay(d).jobs[job];
   const before = phases[after];
-  const made: PhaseDocument = { id: fresh(phases, 'p'), kind: 'wash', time: '20 min', crew: before && before.crew !== 'all' ? before.crew : '1' };
+  const made: PhaseDocument = { id: nextAmong(phases, 'p'), kind: 'wash', time: '20 min', crew: before && before.crew !== 'all' ? before.crew : '1' };
   phases.splice(after + 1, 0, made);
   return after + 1;
 }
@@ -56,7 +49,7 @@ export function addPhase(d: RigDocument, job: number, after: number): number {
 /** Another refill place, of water; gives its place on the list. */
 export function addRefill(d: RigDocument, flow: string): number {
   const refills = (ownDay(d).refills ??= []);
-  const id = fresh(refills, 'place-');
+  const id = nextAmong(refills, 'place-');
   return refills.push({ id, name: `Refill place ${refills.length + 1}`, flow }) - 1;
 }
 

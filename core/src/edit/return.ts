@@ -1,4 +1,6 @@
-import { line, parts, type RigDocument, unusedId } from '@pozzo/core';
+import { line, parts } from '../catalogue/build-line.js';
+import { unusedId } from './id.js';
+import type { RigDocument } from '../rig/schema.js';
 
 /** Leads a machine's return to a tank, or back to its own inlet (no line at all). Parts of an existing return are kept. */
 export function returnTo(d: RigDocument, machineId: string, tankId: string | undefined): void {

@@ -1,26 +1,19 @@
-import type { MixDocument, MixWay } from '../rig/chemical-schema.js';
-import type { RigDocument, TankDocument } from '../rig/schema.js';
+import type { MixDocument, MixWay, RigDocument, TankDocument } from '../rig/schema.js';
+import { unusedId } from './id.js';
 import { formatInches } from '../quantity/format.js';
-import type { EndText } from './build-line.js';
-import { airPump, chemicalTank, drawHose, electricPump, injectorFor, jet, meteredBranch, mixSuction, plainBranch, softDelivery } from './chemical-pieces.js';
-
-/** An id that is not on the rig yet. */
-function fresh(d: RigDocument, stem: string): string {
-  const lists: readonly (readonly { id: string }[])[] = [
-    d.tanks,
-    d.lines,
-    d.outlets,
-    d.machines,
-    d.liquids ?? [],
-    d.softPumps ?? [],
-    d.sprayers ?? [],
-    d.mixes ?? [],
-  ];
-  for (let i = 1; ; i++) {
-    const id = i === 1 ? stem : `${stem}-${i}`;
-    if (!lists.some((l) => l.some((x) => x.id === id))) return id;
-  }
-}
+import type { EndText } from '../catalogue/build-line.js';
+import {
+  airPump,
+  chemicalTank,
+  drawHose,
+  electricPump,
+  injectorFor,
+  jet,
+  meteredBranch,
+  mixSuction,
+  plainBranch,
+  softDelivery,
+} from '../catalogue/chemical-pieces.js';
 
 const low = (t: TankDocument): EndText => `tank:${t.id}@${t.base.replace(/[\u00a0\u202f]/g, ' ')}`;
 const cube = (m3: number): [string, string, string] => {
@@ -37,8 +30,7 @@ export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: nu
   const mix = d.mixes?.find((m) => m.id === mixId);
   if (!mix || mix.way === way) return;
   const before = mix.way;
-  const tankOf = (holds: string | undefined): TankDocument | undefined =>
-    d.tanks.find((t) => holds !== undefined && t.holds === holds && !t.name.startsWith('Mix'));
+  const tankOf = (holds: string | undefined): TankDocument | undefined => d.tanks.find((t) => holds !== undefined && t.holds === holds && t.use !== 'mixed');
   const soapId = mix.soap?.liquid;
   d.lines = d.lines.filter((l) => !(l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mixId));
   mix.way = way;
@@ -47,7 +39,7 @@ export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: nu
   let stockTank = tankOf(mix.stock);
   const finished = way === 'batch' || way === 'draw-stick';
   if (!stockTank && !finished) {
-    const id = fresh(d, 'stock');
+    const id = unusedId(d, 'stock');
     stockTank = chemicalTank(id, 'Stock', mix.stock, cube(Math.max(dayM3 * 0.35, 0.04)));
     d.tanks.push(stockTank);
   }
@@ -60,27 +52,27 @@ export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: nu
       mix.injector.drawRatio = '25 %';
     }
     d.lines = d.lines.filter((l) => !(l.role === 'chemical' && l.from.at === 'mix' && l.from.id === mixId));
-    d.lines.push(drawHose(fresh(d, `draw-${mixId}`), low(stockTank), mixId, way === 'nozzle' ? '3 ft' : '6 ft'));
+    d.lines.push(drawHose(unusedId(d, `draw-${mixId}`), low(stockTank), mixId, way === 'nozzle' ? '3 ft' : '6 ft'));
     return;
   }
   delete mix.injector;
   ensurePump(d, mix, before);
   if (finished) {
-    let tank = d.tanks.find((t) => t.holds === mix.stock && t.name.startsWith('Mix'));
+    let tank = d.tanks.find((t) => t.holds === mix.stock && t.use === 'mixed');
     if (!tank) {
-      tank = chemicalTank(fresh(d, 'mix-tank'), 'Mix tank', mix.stock, cube(way === 'batch' ? dayM3 * 1.15 : Math.min(dayM3, 0.12)));
+      tank = chemicalTank(unusedId(d, 'mix-tank'), 'Mix tank', mix.stock, cube(way === 'batch' ? dayM3 * 1.15 : Math.min(dayM3, 0.12)), { use: 'mixed' });
       d.tanks.push(tank);
     }
-    d.lines.push(plainBranch(fresh(d, `draw-${mixId}`), low(tank), mixId, '1'));
+    d.lines.push(plainBranch(unusedId(d, `draw-${mixId}`), low(tank), mixId, '1'));
     return;
   }
   const source: EndText | undefined = water ? low(water) : d.spigots[0] ? `spigot:${d.spigots[0].id}` : undefined;
-  if (source) d.lines.push(meteredBranch(fresh(d, `water-${mixId}`), source, mixId, '34', '100 %'));
-  if (stockTank) d.lines.push(meteredBranch(fresh(d, `stock-${mixId}`), low(stockTank), mixId, '12', '40 %'));
+  if (source) d.lines.push(meteredBranch(unusedId(d, `water-${mixId}`), source, mixId, '34', '100 %'));
+  if (stockTank) d.lines.push(meteredBranch(unusedId(d, `stock-${mixId}`), low(stockTank), mixId, '12', '40 %'));
   const soapTank = tankOf(soapId);
   if (soapTank && mix.soap) {
     mix.soap.by = 'metered';
-    d.lines.push(meteredBranch(fresh(d, `soap-${mixId}`), low(soapTank), mixId, '14', '20 %'));
+    d.lines.push(meteredBranch(unusedId(d, `soap-${mixId}`), low(soapTank), mixId, '14', '20 %'));
   } else if (mix.soap) mix.soap.by = 'poured';
 }
 
@@ -89,11 +81,14 @@ function ensurePump(d: RigDocument, mix: MixDocument, before: MixWay): void {
   if (before !== 'downstream' && before !== 'nozzle') return;
   const pumps = (d.softPumps ??= []);
   const sprayers = (d.sprayers ??= []);
-  const pump = electricPump(fresh(d, 'soft-pump'));
+  const pump = electricPump(unusedId(d, 'soft-pump'));
   pumps.push(pump);
-  const gun = jet(fresh(d, 'soft-gun'), 'Soft wash gun', '4 mm');
+  const gun = jet(unusedId(d, 'soft-gun'), 'Soft wash gun', '4 mm');
   sprayers.push(gun);
-  d.lines.push(mixSuction(fresh(d, `suction-${mix.id}`), mix.id, pump.id), softDelivery(fresh(d, `soft-hose-${mix.id}`), pump.id, gun.id, '12', '200 ft'));
+  d.lines.push(
+    mixSuction(unusedId(d, `suction-${mix.id}`), mix.id, pump.id),
+    softDelivery(unusedId(d, `soft-hose-${mix.id}`), pump.id, gun.id, '12', '200 ft'),
+  );
 }
 
 /** Another kind of pump in a soft wash pump's place, with the usual figures of its kind. */

@@ -1,4 +1,7 @@
-import { addBooster, type LineDocument, line, parts, type RigDocument, unusedId } from '@pozzo/core';
+import { line, parts } from '../catalogue/build-line.js';
+import { addBooster } from './booster.js';
+import { unusedId } from './id.js';
+import type { LineDocument, RigDocument } from '../rig/schema.js';
 
 /** Where a feed can come from, as `tank:water`. */
 export type Source = `${'tank' | 'spigot' | 'manifold'}:${string}`;

@@ -1,0 +1,16 @@
+export { addBooster } from './booster.js';
+export { addDump } from './dump.js';
+export * from './feed.js';
+export { addFill, removeFill } from './fill.js';
+export { growTank } from './grow-tank.js';
+export { addGun, joinGuns, removeGun, splitGun } from './gun.js';
+export { nextAmong, unusedId } from './id.js';
+export { addLiquid, changeKind, inUse, removeLiquid } from './liquid.js';
+export { addMachine, joinInto, removeMachine } from './machine.js';
+export { addMix, removeMix, soapOf } from './mix.js';
+export { convertMix, convertPump } from './mix-way.js';
+export { buildOption, dropOption, keepOption, withoutOptions } from './option.js';
+export { sizeUp } from './part.js';
+export { addReel, addSite } from './reel.js';
+export { returnTo } from './return.js';
+export { addTank, changeLiquid, changeShape, removeTank } from './tank.js';

@@ -1,0 +1,39 @@
+import { BOOSTER } from './booster.js';
+import type { ThingKind } from './kind.js';
+import { LIQUID } from './liquid.js';
+import { MACHINE } from './machine.js';
+import { MANIFOLD } from './manifold.js';
+import { MIX } from './mix.js';
+import { OUTLET } from './outlet.js';
+import { REEL } from './reel.js';
+import { SOFT_PUMP } from './soft-pump.js';
+import { SPIGOT } from './spigot.js';
+import { SPRAYER } from './sprayer.js';
+import { TANK } from './tank.js';
+
+/** Every kind of thing that a rig has a list of. What a kind is, which lines meet it and its words are told in its file. */
+export const THINGS = {
+  spigot: SPIGOT,
+  tank: TANK,
+  manifold: MANIFOLD,
+  booster: BOOSTER,
+  machine: MACHINE,
+  outlet: OUTLET,
+  mix: MIX,
+  'soft-pump': SOFT_PUMP,
+  sprayer: SPRAYER,
+  liquid: LIQUID,
+  reel: REEL,
+} as const satisfies Readonly<Record<string, ThingKind>>;
+
+export type Thing = keyof typeof THINGS;
+/** A kind that a line may start or end at. */
+export type EndThing = { [K in Thing]: (typeof THINGS)[K] extends { readonly starts: unknown } ? K : never }[Thing];
+/** Where a line begins or ends: a thing, or the open air. */
+export type EndKind = EndThing | 'open';
+
+const isEnd = (kind: ThingKind): boolean => kind.starts !== undefined;
+export const END_KINDS: readonly [EndKind, ...EndKind[]] = ['open', ...(Object.keys(THINGS) as Thing[]).filter((k): k is EndThing => isEnd(THINGS[k]))];
+
+/** Lists of a rig whose entries are known by an id of their own. */
+export const THING_LISTS = [...Object.values(THINGS).map((k) => k.list), 'lines'] as const;

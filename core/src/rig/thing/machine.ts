@@ -1,0 +1,33 @@
+import * as v from 'valibot';
+import { height, id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+/** A washer: plunger pump, unloader and what turns them. */
+export const machine = v.strictObject({
+  id,
+  name,
+  arrangement: v.picklist(['duplex-single', 'duplex-double', 'triplex', 'quintuplex']),
+  flow: quantity('flow', '0.1 gpm', '100 gpm'),
+  ratedPressure: quantity('pressure', '50 psi', '10000 psi'),
+  unloader: v.strictObject({
+    kind: v.picklist(['trapped-pressure', 'regulating']),
+    setting: quantity('pressure', '50 psi', '10000 psi'),
+  }),
+  /** Crank speed of the pump. */
+  speed: quantity('rotation', '50 rpm', '6000 rpm'),
+  enginePower: quantity('power', '0.1 hp', '200 hp'),
+  inletHeight: height,
+  /** From the data sheet; left out, the assumption stands in. */
+  npshRequired: v.optional(quantity('length', '0 ft', '60 ft')),
+});
+
+export const MACHINE = {
+  list: 'machines',
+  word: 'machine',
+  starts: ['pressure', 'bypass'],
+  ends: ['fill', 'feed', 'boost', 'bypass'],
+} as const satisfies ThingKind;
+
+export type Machine = v.InferOutput<typeof machine>;
+export type MachineDocument = v.InferInput<typeof machine>;

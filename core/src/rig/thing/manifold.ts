@@ -1,0 +1,15 @@
+import * as v from 'valibot';
+import { height, id, name } from '../fields.js';
+import type { ThingKind } from './kind.js';
+
+/** Where lines join: a header, a tee to two guns. */
+export const manifold = v.strictObject({ id, name, height });
+
+export const MANIFOLD = {
+  list: 'manifolds',
+  word: 'header',
+  starts: ['fill', 'feed', 'boost', 'pressure'],
+  ends: ['fill', 'feed', 'boost', 'pressure'],
+} as const satisfies ThingKind;
+
+export type Manifold = v.InferOutput<typeof manifold>;

@@ -1,0 +1,78 @@
+import * as v from 'valibot';
+import { bore, id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+
+/** Families of fitting and valve whose loss coefficient follows from the bore (see `catalogue/part-loss.ts`). */
+export const FITTING_KINDS = [
+  'elbow-90',
+  'elbow-90-swept',
+  'elbow-45',
+  'tee-run',
+  'tee-branch',
+  'barb',
+  'ball-valve',
+  'gate-valve',
+  'check-valve',
+  'bulkhead',
+  'bulkhead-projecting',
+  'quick-coupler',
+  'cam-coupler',
+  'swivel',
+  'reducer',
+  'exit',
+] as const;
+export const HOSE_KINDS = ['smooth-hose', 'suction-helix', 'suction-corrugated', 'plastic-pipe', 'steel-pipe', 'galvanised-pipe'] as const;
+export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 'filter', 'unloader', 'gun-valve', 'metering-valve'] as const;
+
+/** What a hose is for, where that decides something: a whip joins the machine or a manifold and never lies on a reel. */
+export const HOSE_USES = ['whip'] as const;
+
+const partBase = { id, name, item: v.optional(v.string()) };
+
+const hose = v.strictObject({
+  ...partBase,
+  kind: v.literal('hose'),
+  is: v.picklist(HOSE_KINDS),
+  bore,
+  length: quantity('length', '1 mm', '2000 m'),
+  roughness: v.optional(quantity('length', '0 mm', '10 mm')),
+  coiledLength: v.optional(quantity('length', '0 m', '2000 m')),
+  coilDiameter: v.optional(quantity('length', '20 mm', '5 m')),
+  use: v.optional(v.picklist(HOSE_USES)),
+});
+const fitting = v.strictObject({
+  ...partBase,
+  kind: v.literal('fitting'),
+  is: v.picklist(FITTING_KINDS),
+  bore,
+  count: quantity('number', '1', '40'),
+  /** The bore that the water really meets (barb, reduced ball valve). */
+  reducedBore: v.optional(bore),
+  /** Loss coefficient on the bore, replacing the family's own. */
+  k: v.optional(quantity('number', '0', '10000')),
+});
+const valve = v.strictObject({
+  ...partBase,
+  kind: v.literal('valve'),
+  is: v.picklist(VALVE_KINDS),
+  bore,
+  cv: quantity('flowCoefficient', '0.001 Cv', '5000 Cv'),
+  /** Pressure lost as soon as anything flows (spring of a backflow preventer). */
+  openingLoss: v.optional(quantity('pressure', '0 psi', '50 psi')),
+  oneWay: v.optional(v.boolean()),
+  /** Share of its full coefficient that a metering valve is opened to. */
+  setting: v.optional(quantity('ratio', '0.1 %', '100 %')),
+});
+const strainer = v.strictObject({
+  ...partBase,
+  kind: v.literal('strainer'),
+  is: v.literal('strainer'),
+  bore,
+  cvClean: quantity('flowCoefficient', '0.001 Cv', '5000 Cv'),
+  cvDirty: quantity('flowCoefficient', '0.001 Cv', '5000 Cv'),
+});
+export const PartSchema = v.variant('kind', [hose, fitting, valve, strainer]);
+
+export type Part = v.InferOutput<typeof PartSchema>;
+export type PartDocument = v.InferInput<typeof PartSchema>;
+export type Hose = v.InferOutput<typeof hose>;

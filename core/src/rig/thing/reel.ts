@@ -1,0 +1,26 @@
+import * as v from 'valibot';
+import { id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+export const REEL_PLACES = ['kerb', 'rear', 'street'] as const;
+export const SWIVELS = ['brass', 'steel', 'stainless', 'plastic', 'none'] as const;
+/** A reel and the line whose hoses it carries. */
+export const reel = v.strictObject({
+  id,
+  name,
+  /** The line whose hoses it carries. */
+  line: id,
+  flange: quantity('length', '4 in', '6 ft'),
+  core: quantity('length', '1 in', '5 ft'),
+  width: quantity('length', '2 in', '6 ft'),
+  place: v.picklist(REEL_PLACES),
+  /** 1 is the lowest of its stack. */
+  row: quantity('number', '1', '6'),
+  swivel: v.picklist(SWIVELS),
+});
+
+export const REEL = { list: 'reels', word: 'reel' } as const satisfies ThingKind;
+
+export type Reel = v.InferOutput<typeof reel>;
+export type ReelDocument = v.InferInput<typeof reel>;

@@ -1,0 +1,12 @@
+import type { Assessment } from '../assess/assessment.js';
+import type { Rig, RigDocument } from '../rig/schema.js';
+import type { Finding } from './finding.js';
+
+/** A change worth trying: told in words, done on a draft of the document. */
+export interface Candidate {
+  readonly id: string;
+  readonly title: string;
+  readonly change: (draft: RigDocument) => void;
+}
+
+export type Rule = (finding: Finding, rig: Rig, doc: RigDocument, now: Assessment) => Candidate[];

@@ -1,0 +1,6 @@
+export const SHAPE_OPTIONS = [
+  { value: 'box', name: 'Box or tote' },
+  { value: 'upright-cylinder', name: 'Upright cylinder' },
+  { value: 'lying-cylinder', name: 'Lying cylinder' },
+  { value: 'elliptical', name: 'Elliptical, lying' },
+] as const;
