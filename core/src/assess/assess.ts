@@ -43,7 +43,6 @@ export function assess(rig: Rig): Assessment {
   const drains = rig.tanks.map((t) => assessDrain(cases, t));
   const chemicalFlow = flowsOf(chemical);
   const reels = rig.reels.map((r) => assessReel(cases, r, chemicalFlow));
-  cases.set({});
   const runs = outlets
     .map((o) =>
       assessRun(
@@ -79,8 +78,7 @@ export function assess(rig: Rig): Assessment {
     });
   findings.sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
 
-  cases.set({});
-  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, chemicalFlow[l.id] ?? cases.net.flowOf(l.id)]));
+  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, chemicalFlow[l.id] ?? cases.asDrawn.flowOf(l.id)]));
   const fed = feeds.filter(defined);
   const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains, reels, runs };
   return {

@@ -16,7 +16,7 @@ export interface Reach {
 export function reachOfOutlets(cases: Cases): Reach[] {
   const { rig } = cases;
   return rig.outlets.map((o) => ({
-    hoseM: Math.max(0, ...rig.machines.map((m) => hoseIn(pressurePath(cases, m.id, o.id)))) + (rig.site?.spare ?? 0),
+    hoseM: Math.max(0, ...rig.machines.map((m) => hoseIn(pressurePath(rig, m.id, o.id)))) + (rig.site?.spare ?? 0),
     climbsM: Infinity,
   }));
 }

@@ -123,7 +123,6 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
 
 function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
   const { rig } = cases;
-  cases.set({});
   const way = drawnWay(cases, stocks, mix);
   if (!way) return undefined;
   const place = rig.tanks.findIndex((t) => t.id === way.tankId);

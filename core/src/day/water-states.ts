@@ -1,10 +1,10 @@
 import type { Cases } from '../solve/cases.js';
-import { isDraw } from '../solve/cases.js';
+import { isDraw, type Solved } from '../solve/solved.js';
 import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
 import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
 import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
-import { linkIds, nodeIds } from '../solve/rig-network.js';
+import { nodeIds } from '../solve/rig-network.js';
 import { tidy } from './tidy.js';
 import type { Vessel } from './vessels.js';
 
@@ -60,9 +60,7 @@ export class WaterStates {
     volumeAtSurface: (vessel: number, surfaceM: number) => number,
   ) {
     const { rig, net, values } = cases;
-    const open = rig.outlets.filter((o) => o.open);
     this.machinesOf = rig.outlets.map((o) => rig.machines.reduce((bits, m, i) => (net.outletsOf(m.id).some((x) => x.id === o.id) ? bits | (1 << i) : bits), 0));
-    cases.set({ guns: (o) => open.includes(o) });
     const vesselOf = (tankId: string | undefined): number => vessels.findIndex((v) => v.tanks.some((t) => t.id === tankId));
     const feeds = rig.machines.map((m) => feedByLevel(cases, m, { level: 'half', strainer: 'clean', water: 'usual', spigot: 'typical' }));
     const sourceOf = (id: string): string | undefined => {
@@ -119,17 +117,13 @@ export class WaterStates {
     if (known) return known;
     const { cases, vessels } = this;
     const { rig, net } = cases;
-    this.set(-1, running);
     const into: Float64Array[] = [];
     const margin: Float64Array[] = [];
     for (const f of FACTORS) {
-      net.setStrainers(false);
-      net.setSpigots(f);
-      net.solve();
-      into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(cases.filledInto(t.id), 0), 0))));
-      margin.push(Float64Array.from(rig.machines, (m, i) => (this.direct[i] && running & (1 << i) ? tidy(feedMargin(cases, m) ?? -1) : Infinity)));
+      const solved = cases.at({ running: (m) => (running & (1 << m)) !== 0, spigotShare: f });
+      into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(solved.filledInto(t.id), 0), 0))));
+      margin.push(Float64Array.from(rig.machines, (m, i) => (this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(solved, m)) ?? -1) : Infinity)));
     }
-    this.restore();
     const made = { into, margin };
     this.spigots.set(key, made);
     return made;
@@ -145,37 +139,19 @@ export class WaterStates {
     return { at, share: (factor - FACTORS[at]) / (FACTORS[at + 1] - FACTORS[at]) };
   }
 
-  /** Sets the network: outlets open by bits (−1: as drawn), machines that do not run taken out of it. */
-  private set(open: number, running: number): void {
-    const { cases } = this;
-    const { rig, net } = cases;
-    rig.machines.forEach((m, i) => {
-      const on = running & (1 << i) && !net.cutOff.has(m.id);
-      net.network.demand[net.network.node(nodeIds.machineIn(m.id))] = on ? m.flow : 0;
-      net.network.demand[net.network.node(nodeIds.machineOut(m.id))] = on ? -m.flow : 0;
-    });
-    cases.set({ guns: (o) => (open < 0 ? o.open : (open & (1 << rig.outlets.indexOf(o))) !== 0) });
-  }
-
-  private restore(): void {
-    const { rig, net } = this.cases;
-    for (const m of rig.machines) {
-      const on = !net.cutOff.has(m.id);
-      net.network.demand[net.network.node(nodeIds.machineIn(m.id))] = on ? m.flow : 0;
-      net.network.demand[net.network.node(nodeIds.machineOut(m.id))] = on ? -m.flow : 0;
-    }
-  }
-
   private solve(open: number, running: number): WaterState {
     const { cases, vessels } = this;
     const { rig, net, values } = cases;
-    this.set(open, running);
+    const solved: Solved = cases.at({
+      open: rig.outlets.filter((_, i) => (open & (1 << i)) !== 0).map((o) => o.id),
+      running: (m) => (running & (1 << m)) !== 0,
+    });
     const draw = Float64Array.from(vessels, (v) => {
       const ids = v.tanks.map((t) => t.id);
       return tidy(
         rig.lines.reduce((s, l) => {
-          if (isDraw(l) && ids.includes(l.from.id!)) return s + net.flowOf(l.id);
-          if (l.role === 'bypass' && l.to.at === 'tank' && ids.includes(l.to.id!)) return s - net.flowOf(l.id);
+          if (isDraw(l) && ids.includes(l.from.id!)) return s + solved.flowOf(l.id);
+          if (l.role === 'bypass' && l.to.at === 'tank' && ids.includes(l.to.id!)) return s - solved.flowOf(l.id);
           return s;
         }, 0),
       );
@@ -187,8 +163,8 @@ export class WaterStates {
     let fuel = 0;
     rig.machines.forEach((m, i) => {
       if (!(running & (1 << i)) || net.cutOff.has(m.id)) return;
-      const pump = net.pressureOf(nodeIds.machineOut(m.id));
-      const returned = Math.max(net.network.flow[net.network.link(linkIds.unloader(m.id))], 0);
+      const pump = solved.pressureOf(nodeIds.machineOut(m.id));
+      const returned = solved.returned(m);
       const line = bypassLine(cases, m);
       const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tanks.some((t) => t.id === line.to.id)) : -1;
       if (into >= 0) heat[into] += tidy(pump * returned);
@@ -204,10 +180,9 @@ export class WaterStates {
       loopHeat,
       through,
       fuel,
-      pressure: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(net.pressureOf(nodeIds.outlet(o.id))) : 0)),
-      flow: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(net.network.flow[net.network.link(linkIds.nozzle(o.id))]) : 0)),
+      pressure: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(solved.pressureOf(nodeIds.outlet(o.id))) : 0)),
+      flow: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(solved.nozzleFlow(o)) : 0)),
     };
-    this.restore();
     return state;
   }
 }

@@ -1,91 +1,93 @@
 import { type AssumptionValues } from '../assumption/register.js';
-import type { Line, Outlet, Rig, Tank } from '../rig/schema.js';
+import type { AnswerBook } from '../hydraulics/network/index.js';
+import type { Booster, Line, Machine, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, surfaceAt } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
+import { type CaseState, isDraw, Solved } from './solved.js';
 
-export interface CaseSettings {
-  readonly level?: 'full' | 'half' | 'lowest';
-  readonly strainer?: 'clean' | 'dirty';
-  readonly water?: 'usual' | 'summer';
-  readonly spigot?: 'poor' | 'typical' | 'good';
-  readonly guns?: (outlet: Outlet) => boolean;
+/** The rig otherwise than drawn, for one case. */
+export type Trial =
+  | { readonly what: 'bore'; readonly line: Line; readonly hose: Part; readonly boreM: number }
+  | { readonly what: 'booster'; readonly line: Line; readonly shutoffPa: number; readonly openFlowM3s: number }
+  | { readonly what: 'switch'; readonly booster: Booster }
+  | { readonly what: 'draw'; readonly machine: Machine; readonly flowM3s: number };
+
+/** What is left out is half full, clean, usual water, a typical spigot, guns and machines as drawn. */
+export interface CaseSettings extends Partial<CaseState> {
+  /** Ids of the outlets whose trigger is held. */
+  readonly open?: readonly string[];
+  /** Whether a machine, by its place in the document, runs. */
+  readonly running?: (machine: number) => boolean;
+  /** Flow of every spigot as a share of its usual one; takes the place of `spigot`. */
+  readonly spigotShare?: number;
   /** One tank at a level of its own, m inside. */
   readonly levelOf?: { readonly tankId: string; readonly levelM: number };
+  readonly trial?: Trial;
 }
-
-export type CaseState = Required<Omit<CaseSettings, 'levelOf' | 'guns'>>;
 
 /** Outlet bore of a line that leaves a tank: its first part's. */
 export const outletBore = (line: Line): number => line.parts[0]?.bore ?? 0.025;
 
-/** A rig's network set to one operating case after another. Assumes a rig that passed `readRig`. */
+/** A rig's network in one operating case after another: ask for a case, get its answer. Assumes a rig that passed `readRig`. */
 export class Cases {
   readonly net: RigNetwork;
-  state: CaseState = { level: 'half', strainer: 'clean', water: 'usual', spigot: 'typical' };
   /** Cases that would not settle, in words, for a finding. */
   readonly unsettled: string[] = [];
   solves = 0;
   /** Inside level below which each tank is not usable, m. */
   readonly heel = new Map<string, number>();
-  private tiedDraw = new Map<number, number>();
-  private readonly answers = new Map<string, Float64Array>();
+  private readonly tiedDraw = new Map<number, number>();
+  private readonly answers = new Map<string, Solved>();
 
+  /** @param book answers of earlier assessments, to be taken up where nothing of a part has changed */
   constructor(
     readonly rig: Rig,
     readonly values: AssumptionValues,
+    book?: AnswerBook,
   ) {
-    this.net = new RigNetwork(rig, values);
+    this.net = new RigNetwork(rig, values, book);
     for (const t of rig.tanks) this.heel.set(t.id, 0);
-    this.set({ level: 'full' });
-    this.findHeels();
+    this.findHeels(this.at({ level: 'full' }));
+    this.answers.clear();
+    if (!this.net.tieGroupOf.size) return;
+    const full = this.at({ level: 'full' });
     for (const [tankId, group] of this.net.tieGroupOf) {
       // What fills a tied tank has to cross the tie like any other water, so it is part of the network.
-      const filled = this.filledInto(tankId);
+      const filled = full.filledInto(tankId);
       this.net.network.demand[this.net.network.node(nodeIds.tank(tankId))] = -filled;
-      this.tiedDraw.set(group, (this.tiedDraw.get(group) ?? 0) + this.drawnFrom(tankId) - filled);
+      this.tiedDraw.set(group, (this.tiedDraw.get(group) ?? 0) + full.drawnFrom(tankId) - filled);
     }
-    if (this.tiedDraw.size) {
-      this.set({ level: 'full' });
-      this.findHeels();
-    }
+    this.answers.clear();
+    this.findHeels(this.at({ level: 'full' }));
+    this.answers.clear();
   }
 
   /** Heel of every tank; tied tanks share one surface, so the highest heel among them counts for all. */
-  private findHeels(): void {
+  private findHeels(full: Solved): void {
     const { rig, net } = this;
-    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t));
+    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t, full));
     for (const t of rig.tanks) {
       const group = net.tieGroupOf.get(t.id);
       if (group === undefined) continue;
       const tied = rig.tanks.filter((x) => net.tieGroupOf.get(x.id) === group);
-      const surface = Math.max(...tied.map((x) => x.base + this.heelOf(x)));
+      const surface = Math.max(...tied.map((x) => x.base + this.heelOf(x, full)));
       this.heel.set(t.id, Math.min(Math.max(surface - t.base, 0), shapeHeight(t.shape)));
     }
   }
 
-  /** Flow leaving a tank by its feed lines in the present case, m³/s. */
-  drawnFrom(tankId: string): number {
-    return this.rig.lines.reduce((sum, l) => (isDraw(l) && l.from.id === tankId ? sum + this.net.flowOf(l.id) : sum), 0);
-  }
-
-  /** Flow arriving at a tank by its fill lines in the present case, m³/s. */
-  filledInto(tankId: string): number {
-    return this.rig.lines.reduce((sum, l) => (l.role === 'fill' && l.to.at === 'tank' && l.to.id === tankId ? sum + this.net.flowOf(l.id) : sum), 0);
-  }
-
   /** A washer’s draw needs depth over its outlet; a slow draw of chemicals goes down to its hose’s end. */
-  private heelOf(tank: Tank): number {
+  private heelOf(tank: Tank, full: Solved): number {
     const drawn = this.rig.lines.filter((l) => l.from.at === 'tank' && l.from.id === tank.id && !l.closed);
     const washers = drawn.filter(isDraw);
     const heels = washers.length
-      ? washers.map((l) => drawLevel(tank, l) + submergence(outletBore(l), this.net.flowOf(l.id)))
+      ? washers.map((l) => drawLevel(tank, l) + submergence(outletBore(l), full.flowOf(l.id)))
       : drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
     return Math.min(Math.max(0, ...heels), shapeHeight(tank.shape));
   }
 
   /** Inside level of a tank in a case, m. */
-  levelIn(tank: Tank, settings: CaseSettings): number {
+  levelIn(tank: Tank, settings: Pick<CaseSettings, 'level' | 'levelOf'>): number {
     if (settings.levelOf?.tankId === tank.id) return settings.levelOf.levelM;
     const heel = this.heel.get(tank.id)!;
     const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
@@ -99,38 +101,63 @@ export class Cases {
     }
   }
 
-  /** Sets and solves a case. What is left out is half full, clean, usual water, typical spigot, all guns as drawn. */
-  set(settings: CaseSettings): boolean {
+  /** The case as drawn: half full, clean, usual water, typical spigot, all guns that are drawn open. */
+  get asDrawn(): Solved {
+    return this.at({});
+  }
+
+  /** A case, solved. Many figures ask for the same one: its answer is kept. */
+  at(settings: CaseSettings): Solved {
+    const name = caseName(settings);
+    const known = name === undefined ? undefined : this.answers.get(name);
+    if (known) return known;
     const { net, values, rig } = this;
-    this.state = {
+    const state: CaseState = {
       level: settings.level ?? 'half',
       strainer: settings.strainer ?? 'clean',
       water: settings.water ?? 'usual',
       spigot: settings.spigot ?? 'typical',
     };
-    net.setWater(this.state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
-    net.setStrainers(this.state.strainer === 'dirty');
-    if (this.state.spigot !== 'typical') net.setSpigots(this.state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
-    net.setGuns(settings.guns ?? ((o) => o.open));
+    net.setWater(state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
+    const { open, spigotShare, running } = settings;
+    net.setMachines(running);
+    const undo = settings.trial && this.tried(settings.trial);
+    net.setStrainers(state.strainer === 'dirty');
+    if (spigotShare !== undefined) net.setSpigots(spigotShare);
+    else if (state.spigot !== 'typical') net.setSpigots(state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
+    net.setGuns(open ? (o) => open.includes(o.id) : (o) => o.open);
     net.setSurfaces(
       (t) => t.base + this.levelIn(t, settings),
       (t) => surfaceAt(t.shape, this.levelIn(t, settings)),
       (group) => this.tiedDraw.get(group) ?? 0,
     );
-    // Many figures ask for the same case: its answer is kept, and taken up where nothing has been changed meanwhile.
-    const name = settings.levelOf ? undefined : caseName(this.state, net.network.closed);
-    const known = name === undefined ? undefined : this.answers.get(name);
-    if (known && net.network.recall(known)) return true;
     this.solves++;
-    const done = net.solve();
-    if (done) {
-      if (name !== undefined) this.answers.set(name, net.network.remember(known));
-    } else this.unsettled.push(`${this.state.level}, ${this.state.strainer}, ${this.state.water}, ${this.state.spigot}`);
-    return done;
+    const settled = net.solve();
+    if (!settled && settings.trial?.what !== 'draw') this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);
+    const { flow, head, demand } = net.network;
+    const made = new Solved(net, state, net.water, settled, flow.slice(), head.slice(), demand.slice());
+    undo?.();
+    if (name !== undefined) this.answers.set(name, made);
+    return made;
+  }
+
+  private tried(trial: Trial): () => void {
+    const { net } = this;
+    switch (trial.what) {
+      case 'bore':
+        return net.tryBore(trial.line, trial.hose, trial.boreM);
+      case 'booster':
+        return net.tryBooster(trial.line, trial.shutoffPa, trial.openFlowM3s);
+      case 'switch':
+        return net.switchBooster(trial.booster);
+      case 'draw':
+        return net.tryDraw(trial.machine, trial.flowM3s);
+    }
   }
 }
 
-const caseName = (s: CaseState, closed: Uint8Array): string => `${s.level} ${s.strainer} ${s.water} ${s.spigot} ${closed.join('')}`;
-
-/** Lines that take water out of a tank towards machines. */
-export const isDraw = (line: Line): boolean => (line.role === 'feed' || line.role === 'boost') && line.from.at === 'tank';
+/** Names a case that is likely to be asked for again. */
+const caseName = (s: CaseSettings): string | undefined =>
+  s.levelOf || s.trial || s.running || s.spigotShare !== undefined
+    ? undefined
+    : `${s.level ?? 'half'} ${s.strainer ?? 'clean'} ${s.water ?? 'usual'} ${s.spigot ?? 'typical'} ${s.open?.join(' ') ?? '*'}`;

@@ -1,16 +1,16 @@
 import { partHeadLoss } from '../catalogue/part-loss.js';
 import type { Line, Part } from '../rig/schema.js';
-import type { Cases } from './cases.js';
+import type { Solved } from './solved.js';
 import type { PartShare } from './part-share.js';
 
-/** What each part of the path takes in the case just solved, and its share of the whole. */
+/** What each part of the path takes in a case, and its share of the whole. */
 export function partShares(
-  cases: Cases,
+  solved: Solved,
   path: readonly Line[],
-  dirty: boolean,
-  flowOf: (line: Line) => number = (line) => cases.net.flowOf(line.id),
+  flowOf: (line: Line) => number = (line) => solved.flowOf(line.id),
 ): PartShare[] {
-  const { net, values } = cases;
+  const { water, values, state } = solved;
+  const dirty = state.strainer === 'dirty';
   const out = path.flatMap((line) => {
     const flow = Math.abs(flowOf(line));
     return line.parts.map((part: Part) => ({
@@ -19,7 +19,7 @@ export function partShares(
       name: part.name,
       flowM3s: flow,
       share: 0,
-      lossM: partHeadLoss(part, flow, net.water, values, dirty),
+      lossM: partHeadLoss(part, flow, water, values, dirty),
     }));
   });
   const total = out.reduce((sum, p) => sum + p.lossM, 0);

@@ -1,11 +1,10 @@
 import type { Mix } from '../rig/schema.js';
 import type { Hose, Line, Rig } from '../rig/schema.js';
 import { wayOf } from './blend-network.js';
-import type { Cases } from './cases.js';
 
 /** Pressure lines from a machine to an outlet, in order; empty when none leads there. */
-export function pressurePath(cases: Cases, machineId: string, outletId: string): Line[] {
-  const { lines } = cases.rig;
+export function pressurePath(rig: Rig, machineId: string, outletId: string): Line[] {
+  const { lines } = rig;
   const walk = (at: string, id: string, gone: readonly Line[]): Line[] | undefined => {
     for (const l of lines) {
       if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || gone.includes(l)) continue;

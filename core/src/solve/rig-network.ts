@@ -2,10 +2,10 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { localLoss, runOf } from '../catalogue/part-loss.js';
 import { GRAVITY } from '../fluid/air.js';
 import { type Water, waterAt } from '../fluid/water.js';
-import { type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
+import { type AnswerBook, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
-import type { Booster, End, Line, LineRole, Outlet, Part, Rig, Tank } from '../rig/schema.js';
+import type { Booster, End, Line, LineRole, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
 /** Names of the network's nodes and links, by the thing on the rig. */
@@ -108,6 +108,7 @@ export class RigNetwork {
   // Places in the network, looked up once: cases are set many times.
   private readonly nozzleLinks: readonly number[];
   private readonly unloaderLinks: readonly number[];
+  private readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
   private readonly storeLinks: readonly number[];
   private readonly storeNodes: readonly number[];
   private readonly lineEnds: readonly { readonly node: number; readonly tank: Tank; readonly port: number }[];
@@ -118,6 +119,7 @@ export class RigNetwork {
   constructor(
     readonly rig: Rig,
     readonly values: AssumptionValues,
+    book?: AnswerBook,
   ) {
     this.water = waterAt(rig.brief.water);
     this.curves = new Map(
@@ -127,10 +129,11 @@ export class RigNetwork {
       }),
     );
     this.tieGroupOf = tieGroups(rig);
-    this.network = new Network(this.specification());
+    this.network = new Network(this.specification(), book ?? true);
     this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
     this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
     this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
+    this.machineNodes = rig.machines.map((m) => ({ into: this.network.node(nodeIds.machineIn(m.id)), out: this.network.node(nodeIds.machineOut(m.id)) }));
     this.storeLinks = rig.tanks.map((t) => this.network.link(linkIds.store(t.id)));
     this.storeNodes = rig.tanks.map((t) => this.network.node(nodeIds.store(t.id)));
     this.lineEnds = rig.lines
@@ -273,6 +276,17 @@ export class RigNetwork {
     );
   }
 
+  /** A machine that draws another flow at its inlet, whatever it pushes. */
+  tryDraw(machine: Machine, flowM3s: number): () => void {
+    const { demand } = this.network;
+    const node = this.network.node(nodeIds.machineIn(machine.id));
+    const before = demand[node];
+    demand[node] = flowM3s;
+    return () => {
+      demand[node] = before;
+    };
+  }
+
   setStrainers(dirty: boolean): void {
     this.network.quadratic.set(dirty ? this.dirtyQuadratic : this.cleanQuadratic);
   }
@@ -290,22 +304,32 @@ export class RigNetwork {
   /** Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open. */
   setGuns(open: (outlet: Outlet) => boolean): void {
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
-    let changed = false;
     const { outlets } = this.rig;
     for (let i = 0; i < outlets.length; i++) {
       const link = this.nozzleLinks[i];
       const closed = open(outlets[i]) ? 0 : 1;
-      changed ||= this.network.closed[link] !== closed;
+      if (this.network.closed[link] === closed) continue;
       this.network.closed[link] = closed;
+      // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
+      this.network.restartAt(link);
     }
-    // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
-    if (changed) this.network.restart();
     const { machines } = this.rig;
     for (let i = 0; i < machines.length; i++) {
       const m = machines[i];
       const any = this.outletsOf(m.id).some(open);
       const pressure = any || m.unloader.kind === 'regulating' ? m.unloader.setting : Math.min(this.values['bypass-trapped'], m.unloader.setting);
       this.network.constant[this.unloaderLinks[i]] = pressure * head;
+    }
+  }
+
+  /** Lets just these machines draw and push, by their places in the document; those cut off from water never do. */
+  setMachines(running: (machine: number) => boolean = () => true): void {
+    const { machines } = this.rig;
+    const { demand } = this.network;
+    for (let i = 0; i < machines.length; i++) {
+      const flow = running(i) && !this.unfed.has(machines[i].id) ? machines[i].flow : 0;
+      demand[this.machineNodes[i].into] = flow;
+      demand[this.machineNodes[i].out] = -flow;
     }
   }
 
@@ -380,21 +404,6 @@ export class RigNetwork {
       this.network.demand[this.network.node(nodeIds.machineOut(machine.id))] = 0;
     }
     return false;
-  }
-
-  flowOf(lineId: string): number {
-    const link = this.lineLink.get(lineId);
-    return link === undefined ? 0 : this.network.flow[link];
-  }
-
-  headOf(nodeId: string): number {
-    return this.network.head[this.network.node(nodeId)];
-  }
-
-  /** Gauge pressure at a node, Pa. */
-  pressureOf(nodeId: string): number {
-    const node = this.network.node(nodeId);
-    return (this.network.head[node] - this.network.spec.nodes[node].elevationM) * this.water.densityKgM3 * GRAVITY;
   }
 }
 

@@ -13,10 +13,10 @@ const STEPS = 60;
 
 /** Flow that leaves through the guns of a machine with all of them open, m³/s; the rest comes back. */
 function gunFlow(cases: Cases, machine: Machine): number {
-  const { network } = cases.net;
+  const { asDrawn } = cases;
   return cases.net.outletsOf(machine.id).reduce((sum, o) => {
     const sharing = cases.rig.machines.filter((m) => cases.net.outletsOf(m.id).some((x) => x.id === o.id)).length;
-    return sum + network.flow[network.link(`nozzle:${o.id}`)] / Math.max(sharing, 1);
+    return sum + asDrawn.nozzleFlow(o) / Math.max(sharing, 1);
   }, 0);
 }
 
@@ -46,11 +46,11 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   const tied = group === undefined ? [tank] : rig.tanks.filter((t) => net.tieGroupOf.get(t.id) === group);
   const ids = tied.map((t) => t.id);
 
-  cases.set({});
+  const { asDrawn } = cases;
   // Each machine's water comes from tanks in the proportion its whole flow does.
   let fullDraw = 0;
   let netDraw = 0;
-  const drawn = ids.reduce((sum, id) => sum + cases.drawnFrom(id), 0);
+  const drawn = ids.reduce((sum, id) => sum + asDrawn.drawnFrom(id), 0);
   const machinesFlow = rig.machines.filter((m) => !net.cutOff.has(m.id)).reduce((s, m) => s + m.flow, 0);
   const share = machinesFlow > 0 ? Math.max(drawn, 0) / totalDrawn(cases, machinesFlow) : 0;
   for (const m of rig.machines) {
@@ -160,7 +160,7 @@ const sum = (fills: readonly FillResult[], ids: readonly string[], of: (f: FillR
 
 /** Flow drawn from all tanks together; never zero. */
 function totalDrawn(cases: Cases, fallback: number): number {
-  const all = cases.rig.tanks.reduce((s, t) => s + Math.max(cases.drawnFrom(t.id), 0), 0);
+  const all = cases.rig.tanks.reduce((s, t) => s + Math.max(cases.asDrawn.drawnFrom(t.id), 0), 0);
   return all > 0 ? all : fallback;
 }
 
@@ -181,12 +181,12 @@ const outletBoreOf = (cases: Cases, ids: readonly string[]): number =>
 
 /** Level difference of tied tanks at full draw, and which of them is lowest. */
 function tieDifference(cases: Cases, tied: readonly Tank[]): TankResult['tie'] {
-  cases.set({ level: 'half' });
+  const { asDrawn } = cases;
   const ties = cases.rig.lines.filter((l) => l.role === 'tie' && !l.closed && tied.some((t) => t.id === l.from.id));
-  const heads = tied.map((t) => ({ id: t.id, base: t.base, head: cases.net.headOf(nodeIds.tank(t.id)) }));
+  const heads = tied.map((t) => ({ id: t.id, base: t.base, head: asDrawn.headOf(nodeIds.tank(t.id)) }));
   const low = heads.reduce((a, b) => (b.head < a.head ? b : a));
   const high = heads.reduce((a, b) => (b.head > a.head ? b : a));
-  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(cases, ties, false) };
+  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(asDrawn, ties) };
 }
 
 export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Finding[] {

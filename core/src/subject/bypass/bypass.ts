@@ -42,14 +42,14 @@ export function bypassLine(cases: Cases, machine: Machine): Line | undefined {
 }
 
 export function assessBypass(cases: Cases, machine: Machine, list: readonly PressureCase[]): BypassResult {
-  const { rig, net, values } = cases;
+  const { rig, values } = cases;
   const line = bypassLine(cases, machine);
   const goesTo = line?.to.at === 'tank' ? 'tank' : 'inlet';
   const tank = goesTo === 'tank' ? rig.tanks.find((t) => t.id === line!.to.id)! : undefined;
   const shut = list[0].machines.find((m) => m.machineId === machine.id);
   const pumpPressure = shut?.pumpPressurePa ?? 0;
   const heatW = pumpPressure * machine.flow;
-  const rho = net.water.densityKgM3;
+  const rho = cases.asDrawn.water.densityKgM3;
   const half = tank ? volumeAt(tank.shape, cases.levelIn(tank, { level: 'half' })) : 0;
   const loopM3 = values['bypass-loop'] + (line ? lineVolume(line.parts) : 0);
   const massKg = rho * (tank ? half : loopM3);
@@ -81,7 +81,7 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
     ),
     riseHourK: massKg > 0 ? (heatW * 3600) / (massKg * WATER_SPECIFIC_HEAT) : 0,
     backPressure: figure(backPressure, 'pressure', 'return-pressure', [input('Q', 'machine flow', machine.flow, 'flow')], ['return-limit']),
-    parts: line ? partShares(cases, [line], false, () => machine.flow) : [],
+    parts: line ? partShares(cases.asDrawn, [line], () => machine.flow) : [],
     bubbles,
     verdict,
   };

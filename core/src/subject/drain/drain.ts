@@ -12,10 +12,11 @@ import type { Verdict } from '../verdict.js';
 
 /** Outflow, m³/s, that a head drives through a line into the open; the jet leaves with the last bore. */
 export function outflow(headM: number, line: Line, cases: Cases, guess = 0): number {
-  const { net, values } = cases;
-  const terms = lineTerms(line, values, net.water, false);
+  const { values } = cases;
+  const { water } = cases.asDrawn;
+  const terms = lineTerms(line, values, water, false);
   const lastBore = line.parts[line.parts.length - 1]?.bore ?? 0.0254;
-  return outflowThrough(headM, (terms.quadratic ?? 0) + jetQuadratic(lastBore), terms.runs!, net.water.kinematicViscosityM2S, guess);
+  return outflowThrough(headM, (terms.quadratic ?? 0) + jetQuadratic(lastBore), terms.runs!, water.kinematicViscosityM2S, guess);
 }
 
 const STEPS = 48;
@@ -70,8 +71,7 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
   const dumps = rig.lines.filter((l) => l.role === 'dump' && !l.closed);
   const line = dumps.find((l) => l.from.id === tank.id) ?? dumps.find((l) => tied.some((t) => t.id === l.from.id));
   const drained = line ? drain(cases, tied, line) : undefined;
-  cases.set({});
-  const draw = Math.max(cases.drawnFrom(tank.id), 0);
+  const draw = Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
   const dump = drained?.fastestM3s ?? 0;
   const density = airPressure(rig.brief.altitude) / (287.05 * 298.15);
   const vacuum = (q: number): number => (tank.lid === 'open' ? 0 : ventVacuum(q, tank.ventBore, density, values['vent-coefficient']));
@@ -95,7 +95,7 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
           )
         : undefined,
     series: drained ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3 } : { timeS: [], levelM: [], volumeM3: [] },
-    parts: line ? partShares(cases, [line], false, () => dump) : [],
+    parts: line ? partShares(cases.asDrawn, [line], () => dump) : [],
     fastestOutflowM3s: fastest,
     vacuum: figure(
       worst,

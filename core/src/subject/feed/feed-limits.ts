@@ -3,14 +3,15 @@ import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
-import type { Cases, CaseState } from '../../solve/cases.js';
-import { feedPath, type InletMargin, inletMargin } from './feed-terms.js';
+import type { Cases, Trial } from '../../solve/cases.js';
+import type { CaseState, Solved } from '../../solve/solved.js';
+import { feedPath, inletMargin } from './feed-terms.js';
 import { nodeIds } from '../../solve/rig-network.js';
 import type { FeedCase, FeedResult } from './result.js';
 
-/** Heads at every joint of the path, m above the deck, in the case just solved. */
-export function gradeLine(cases: Cases, machine: Machine, path: readonly Line[]): FeedResult['grade'] {
-  const { net } = cases;
+/** Heads at every joint of the path, m above the deck, in a case. */
+export function gradeLine(solved: Solved, machine: Machine, path: readonly Line[]): FeedResult['grade'] {
+  const dirty = solved.state.strainer === 'dirty';
   const out: { label: string; headM: number; lineId: string }[] = [];
   for (const line of path) {
     const start =
@@ -21,49 +22,48 @@ export function gradeLine(cases: Cases, machine: Machine, path: readonly Line[])
           : line.from.at === 'booster'
             ? nodeIds.boosterOut(line.from.id!)
             : nodeIds.manifold(line.from.id!);
-    let head = net.headOf(start);
+    let head = solved.headOf(start);
     out.push({ label: line.from.at, headM: head, lineId: line.id });
-    const dirty = cases.state.strainer === 'dirty';
     for (const part of line.parts) {
-      head -= partHeadLoss(part, net.flowOf(line.id), net.water, cases.values, dirty);
+      head -= partHeadLoss(part, solved.flowOf(line.id), solved.water, solved.values, dirty);
       out.push({ label: part.name, headM: head, lineId: line.id });
     }
   }
-  out.push({ label: 'pump', headM: net.headOf(nodeIds.machineIn(machine.id)), lineId: path[path.length - 1].id });
+  out.push({ label: 'pump', headM: solved.headOf(nodeIds.machineIn(machine.id)), lineId: path[path.length - 1].id });
   return out;
 }
 
 /** Inlet head to spare against the water's height above the deck, everything else as set; empty for a machine not fed from a tank. */
 export function feedByLevel(cases: Cases, machine: Machine, settings: CaseState): FeedResult['byLevel'] {
   if (cases.net.cutOff.has(machine.id)) return [];
-  cases.set(settings);
-  const path = feedPath(cases, machine);
+  const path = feedPath(cases.at(settings), machine);
   if (path[0]?.from.at !== 'tank') return [];
-  return marginByLevel(cases, settings, path, () => inletMargin(cases, machine, path));
+  return marginByLevel(cases, settings, machine, path);
 }
 
-/** Inlet head to spare in the case just solved; undefined for a machine with no feed. */
-export function feedMargin(cases: Cases, machine: Machine): number | undefined {
-  if (cases.net.cutOff.has(machine.id)) return undefined;
-  const path = feedPath(cases, machine);
+/** Inlet head to spare in a case; undefined for a machine with no feed. */
+export function feedMargin(solved: Solved, machine: Machine): number | undefined {
+  const path = feedPath(solved, machine);
   const from = path[0]?.from.at;
-  return from === 'tank' || from === 'spigot' ? inletMargin(cases, machine, path).marginM : undefined;
+  return from === 'tank' || from === 'spigot' ? inletMargin(solved, machine, path).marginM : undefined;
 }
 
 /** Margin at nine levels from the tank's top to its bottom, everything else as in the worst case. */
-export function marginByLevel(cases: Cases, worst: CaseState, path: readonly Line[], marginNow: () => { marginM: number }): FeedResult['byLevel'] {
+export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, path: readonly Line[]): FeedResult['byLevel'] {
   const tank = cases.rig.tanks.find((t) => t.id === path[0].from.id);
   if (!tank) return [];
   const out = [];
   const height = shapeHeight(tank.shape);
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
-    cases.set({ ...worst, levelOf: { tankId: tank.id, levelM: level } });
-    out.push({ surfaceM: tank.base + level, marginM: marginNow().marginM });
+    const solved = cases.at({ ...stateOf(worst), levelOf: { tankId: tank.id, levelM: level } });
+    out.push({ surfaceM: tank.base + level, marginM: inletMargin(solved, machine, path).marginM });
   }
-  cases.set(worst);
   return out;
 }
+
+/** The case alone, of a case with its figures. */
+export const stateOf = ({ level, strainer, water, spigot }: CaseState): CaseState => ({ level, strainer, water, spigot });
 
 /** Height of the water above the deck at which the margin is gone, m; undefined where it never is. */
 export function crossing(points: FeedResult['byLevel']): number | undefined {
@@ -104,14 +104,12 @@ export function highest(marginM: number, altitudeM: number, density: number): nu
 }
 
 /** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */
-export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, marginNow: () => { marginM: number }): number {
-  const node = cases.net.network.node(nodeIds.machineIn(machine.id));
+export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[]): number {
   const own = machine.flow;
   const marginAt = (flow: number): number => {
-    cases.net.network.demand[node] = flow;
-    return cases.net.solve() ? marginNow().marginM : -1e3;
+    const solved = cases.at({ ...stateOf(worst), trial: { what: 'draw', machine, flowM3s: flow } });
+    return solved.settled ? inletMargin(solved, machine, path).marginM : -1e3;
   };
-  cases.set(worst);
   // Illinois rule: a secant that never leaves the bracket.
   let low = 0;
   let high = worst.marginM >= 0 ? own * 4 : own;
@@ -139,20 +137,18 @@ export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, margin
       }
     }
   } else if (atHigh >= 0) low = high;
-  cases.net.network.demand[node] = own;
-  cases.set(worst);
   return low;
 }
 
 /** The same feed the other way: its booster switched, or a usual one (45 psi shut off, open flow 2.2 times the line’s) where there is none. */
-export function otherWay(cases: Cases, worst: FeedCase, path: readonly Line[], marginNow: () => InletMargin): FeedResult['otherWay'] {
-  const { rig, net } = cases;
+export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: readonly Line[]): FeedResult['otherWay'] {
+  const { rig } = cases;
   if (path[0].from.at !== 'tank') return undefined;
+  const now = stateOf(worst);
   const own = rig.boosters.find((b) => path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
-  const undo = own ? net.switchBooster(own) : net.tryBooster(path[0], 310264, net.flowOf(path[0].id) * 2.2);
-  cases.set(worst);
-  const { marginM } = marginNow();
-  undo();
-  cases.set(worst);
+  const trial: Trial = own
+    ? { what: 'switch', booster: own }
+    : { what: 'booster', line: path[0], shutoffPa: 310264, openFlowM3s: cases.at(now).flowOf(path[0].id) * 2.2 };
+  const { marginM } = inletMargin(cases.at({ ...now, trial }), machine, path);
   return { boosted: own ? !own.running : true, marginM };
 }

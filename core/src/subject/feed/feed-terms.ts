@@ -3,13 +3,13 @@ import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { velocity } from '../../hydraulics/friction.js';
 import { accelerationHead, lengthTimesVelocity } from '../../hydraulics/plunger-pump.js';
 import type { Hose, Line, Machine } from '../../rig/schema.js';
-import type { Cases } from '../../solve/cases.js';
+import type { Solved } from '../../solve/solved.js';
 import { nodeIds } from '../../solve/rig-network.js';
 import type { FeedTerm } from './result.js';
 
 /** Lines from the source to a machine's inlet, in the order the water takes them: at each step back, the one that carries most. */
-export function feedPath(cases: Cases, machine: Machine): Line[] {
-  const { rig } = cases;
+export function feedPath(solved: Solved, machine: Machine): Line[] {
+  const { rig } = solved;
   const path: Line[] = [];
   let at: { kind: string; id: string } = { kind: 'machine', id: machine.id };
   while (path.length <= rig.lines.length) {
@@ -17,7 +17,7 @@ export function feedPath(cases: Cases, machine: Machine): Line[] {
       (l) => (l.role === 'feed' || l.role === 'boost' || l.role === 'fill') && !l.closed && l.to.at === at.kind && l.to.id === at.id,
     );
     if (into.length === 0) break;
-    const line = into.reduce((best, l) => (cases.net.flowOf(l.id) > cases.net.flowOf(best.id) ? l : best));
+    const line = into.reduce((best, l) => (solved.flowOf(l.id) > solved.flowOf(best.id) ? l : best));
     if (path.includes(line)) break;
     path.unshift(line);
     at = { kind: line.from.at, id: line.from.id ?? '' };
@@ -26,22 +26,21 @@ export function feedPath(cases: Cases, machine: Machine): Line[] {
   return path;
 }
 
-/** Terms of the head at a machine's inlet in the case just solved. Their sum is the NPSH available. */
-export function inletTerms(cases: Cases, machine: Machine, path: readonly Line[], altitudeM: number): { terms: FeedTerm[]; rigidM: number; capM: number } {
-  const { net, rig } = cases;
-  const { water } = net;
+/** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
+export function inletTerms(solved: Solved, machine: Machine, path: readonly Line[], altitudeM: number): { terms: FeedTerm[]; rigidM: number; capM: number } {
+  const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
-  const sourceHead = first.from.at === 'spigot' ? net.headOf(nodeIds.tap(first.from.id!)) : net.headOf(nodeIds.tank(first.from.id!));
+  const sourceHead = first.from.at === 'spigot' ? solved.headOf(nodeIds.tap(first.from.id!)) : solved.headOf(nodeIds.tank(first.from.id!));
   let boosterM = 0;
   for (const l of path) {
     if (l.from.at !== 'booster') continue;
     const b = rig.boosters.find((x) => x.id === l.from.id)!;
-    if (b.running) boosterM += net.headOf(nodeIds.boosterOut(b.id)) - net.headOf(nodeIds.boosterIn(b.id));
+    if (b.running) boosterM += solved.headOf(nodeIds.boosterOut(b.id)) - solved.headOf(nodeIds.boosterIn(b.id));
   }
-  const inletHead = net.headOf(nodeIds.machineIn(machine.id));
-  const flow = net.network.demand[net.network.node(nodeIds.machineIn(machine.id))];
-  const pulse = pulses(cases, machine, path, flow);
+  const inletHead = solved.headOf(nodeIds.machineIn(machine.id));
+  const flow = solved.machineFlow(machine);
+  const pulse = pulses(solved, machine, path, flow);
   const direct = first.from.at === 'spigot';
   return {
     rigidM: pulse.rigidM,
@@ -63,7 +62,7 @@ export function inletTerms(cases: Cases, machine: Machine, path: readonly Line[]
 
 export const hosesOf = (path: readonly Line[]): Hose[] => path.flatMap((l) => l.parts.filter((p): p is Hose => p.kind === 'hose'));
 
-function pulses(cases: Cases, machine: Machine, path: readonly Line[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
+function pulses(solved: Solved, machine: Machine, path: readonly Line[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
   const hoses = hosesOf(path);
   if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0 };
   const last = hoses[hoses.length - 1];
@@ -75,9 +74,9 @@ function pulses(cases: Cases, machine: Machine, path: readonly Line[], flowM3s: 
     lv,
     (machine.speed * flowM3s) / machine.flow,
     machine.arrangement,
-    cases.values['acceleration-k'],
+    solved.values['acceleration-k'],
     velocity(flowM3s, last.bore),
-    cases.values[waveAssumption(last)],
+    solved.values[waveAssumption(last)],
   );
 }
 
@@ -89,14 +88,14 @@ export interface InletMargin {
   readonly availableM: number;
 }
 
-/** Inlet head available and to spare in the case just solved, m. */
-export function inletMargin(cases: Cases, machine: Machine, path: readonly Line[]): InletMargin {
-  const { net, values, rig } = cases;
-  const availableM = headOf(inletTerms(cases, machine, path, rig.brief.altitude).terms);
+/** Inlet head available and to spare in a case, m. */
+export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[]): InletMargin {
+  const { values, rig, water } = solved;
+  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude).terms);
   let marginM = availableM - (machine.npshRequired ?? values['npsh-required']);
   if (path[0].from.at === 'spigot') {
-    const gaugeM = net.headOf(nodeIds.machineIn(machine.id)) - machine.inletHeight;
-    marginM = Math.min(marginM, gaugeM - values['inlet-minimum'] / (net.water.densityKgM3 * GRAVITY));
+    const gaugeM = solved.headOf(nodeIds.machineIn(machine.id)) - machine.inletHeight;
+    marginM = Math.min(marginM, gaugeM - values['inlet-minimum'] / (water.densityKgM3 * GRAVITY));
   }
   return { marginM, availableM };
 }

@@ -4,8 +4,8 @@ import { velocity } from '../../hydraulics/friction.js';
 import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
-import { crossing, gradeLine, highest, hottest, marginByLevel, mostFlow, otherWay } from './feed-limits.js';
-import { feedPath, headOf, hosesOf, inletMargin, inletTerms, type InletMargin } from './feed-terms.js';
+import { crossing, gradeLine, highest, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
+import { feedPath, headOf, hosesOf, inletMargin, inletTerms } from './feed-terms.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -14,31 +14,28 @@ import type { Verdict } from '../verdict.js';
 export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefined {
   const { rig, net, values } = cases;
   if (net.cutOff.has(machine.id)) return undefined;
-  cases.set({ level: 'half' });
-  const path = feedPath(cases, machine);
+  const path = feedPath(cases.asDrawn, machine);
   const from = path[0]?.from.at;
   if (path.length === 0 || (from !== 'tank' && from !== 'spigot')) return undefined;
   const direct = from === 'spigot';
   const requiredM = machine.npshRequired ?? values['npsh-required'];
   const altitude = rig.brief.altitude;
 
-  const marginNow = (): InletMargin => inletMargin(cases, machine, path);
-
   const list: FeedCase[] = [];
   for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
     for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))
       for (const strainer of ['clean', 'dirty'] as const)
         for (const water of ['usual', 'summer'] as const) {
-          cases.set({ level, strainer, water, spigot });
-          list.push({ level, strainer, water, spigot, ...marginNow() });
+          const state = { level, strainer, water, spigot };
+          list.push({ ...state, ...inletMargin(cases.at(state), machine, path) });
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
   const worst = judged.reduce((a, b) => (b.marginM < a.marginM ? b : a));
-  cases.set(worst);
-  const { terms, rigidM, capM } = inletTerms(cases, machine, path, altitude);
-  const parts = partShares(cases, path, worst.strainer === 'dirty');
-  const grade = gradeLine(cases, machine, path);
+  const solved = cases.at(stateOf(worst));
+  const { terms, rigidM, capM } = inletTerms(solved, machine, path, altitude);
+  const parts = partShares(solved, path);
+  const grade = gradeLine(solved, machine, path);
   const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
   const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
@@ -52,7 +49,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const strainerLoss = parts
     .filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId)))
     .reduce((s, p) => s + p.lossM, 0);
-  const byLevel = direct ? [] : marginByLevel(cases, worst, path, marginNow);
+  const byLevel = direct ? [] : marginByLevel(cases, worst, machine, path);
 
   const verdict: Verdict = worst.marginM < 0 ? 'starved' : worst.marginM < values['feed-comfort'] ? 'tight' : 'fed';
   return {
@@ -105,14 +102,14 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
     grade,
     byLevel,
     limits: {
-      hottestK: hottest(worst.marginM, net.water.temperatureK),
-      highestM: highest(worst.marginM, altitude, net.water.densityKgM3),
+      hottestK: hottest(worst.marginM, solved.water.temperatureK),
+      highestM: highest(worst.marginM, altitude, solved.water.densityKgM3),
       lowestSurfaceM: crossing(byLevel),
-      mostFlowM3s: mostFlow(cases, machine, worst, marginNow),
+      mostFlowM3s: mostFlow(cases, machine, worst, path),
       dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,
     },
     elbows: { count: elbowCount, shareByPhysics: lossTotal > 0 ? elbowLoss / lossTotal : 0, shareByRule: 1 - (1 - values['elbow-rule']) ** elbowCount },
-    otherWay: otherWay(cases, worst, path, marginNow),
+    otherWay: otherWay(cases, worst, machine, path),
     verdict,
   };
 }

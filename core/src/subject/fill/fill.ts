@@ -15,17 +15,15 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
   const { rig, net } = cases;
   const tank = rig.tanks.find((t) => t.id === line.to.id)!;
   const spigot = rig.spigots.find((s) => s.id === line.from.id)!;
-  cases.set({ spigot: 'poor' });
-  const poor = net.flowOf(line.id);
-  cases.set({ spigot: 'good' });
-  const good = net.flowOf(line.id);
-  cases.set({});
-  const arrives = net.flowOf(line.id);
-  const parts = partShares(cases, [line], false);
+  const poor = cases.at({ spigot: 'poor' }).flowOf(line.id);
+  const good = cases.at({ spigot: 'good' }).flowOf(line.id);
+  const solved = cases.asDrawn;
+  const arrives = solved.flowOf(line.id);
+  const parts = partShares(solved, [line]);
   const curve = net.curves.get(spigot.id)!;
   const bareFlow = curve.k > 0 ? Math.sqrt(curve.staticPressurePa / curve.k) : Infinity;
   const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
-  const head = curve.staticPressurePa / (net.water.densityKgM3 * GRAVITY);
+  const head = curve.staticPressurePa / (solved.water.densityKgM3 * GRAVITY);
   return {
     lineId: line.id,
     spigotId: spigot.id,
@@ -60,7 +58,7 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
 /** Pressure the line asks at the spigot, from rest to what the bare spigot gives. */
 function asks(cases: Cases, line: Line, most: number, liftM: number): FillResult['asks'] {
   if (!Number.isFinite(most)) return [];
-  const { water } = cases.net;
+  const { water } = cases.asDrawn;
   const rhoG = water.densityKgM3 * GRAVITY;
   return Array.from({ length: 21 }, (_, i) => {
     const flowM3s = (most * i) / 20;
@@ -77,12 +75,7 @@ function widerHose(cases: Cases, line: Line): FillResult['wider'] {
   const boreM = nextBore(longest.bore);
   if (!boreM) return undefined;
   // The spigot stays what it was measured to be, through the hose it was measured with.
-  const undo = cases.net.tryBore(line, longest, boreM);
-  cases.set({});
-  const flowM3s = cases.net.flowOf(line.id);
-  undo();
-  cases.set({});
-  return { boreM, flowM3s };
+  return { boreM, flowM3s: cases.at({ trial: { what: 'bore', line, hose: longest, boreM } }).flowOf(line.id) };
 }
 
 export function fillFindings(cases: Cases, fill: FillResult): Finding[] {

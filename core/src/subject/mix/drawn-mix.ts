@@ -36,20 +36,21 @@ export function drawnWay(cases: Cases, stocks: Stocks, mix: Mix): DrawnWay | und
   if (!injector || !line || !outlet || !machine || net.cutOff.has(machine.id)) return undefined;
   const tank = rig.tanks.find((t) => t.id === line.from.id);
   const gravity = tank ? stocks.in(tank).gravity : 1;
-  const hoses = pressurePath(cases, machine.id, outlet.id);
+  const hoses = pressurePath(rig, machine.id, outlet.id);
   const flow = machine.flow;
+  const { water } = cases.asDrawn;
   const atGun = mix.way === 'nozzle';
-  const rhoG = net.water.densityKgM3 * GRAVITY;
-  const friction = atGun ? 0 : hoses.reduce((s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p, flow, net.water, values, false), 0), 0) * rhoG;
+  const rhoG = water.densityKgM3 * GRAVITY;
+  const friction = atGun ? 0 : hoses.reduce((s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p, flow, water, values, false), 0), 0) * rhoG;
   const height = atGun ? outlet.height : mix.height;
-  const terms = lineTerms(line, values, net.water, false);
-  const hoseQuadratic = line.parts.reduce((s, p) => (p.kind === 'hose' ? s + partHeadLoss(p, 1e-5, net.water, values, false) / 1e-10 : s), 0);
+  const terms = lineTerms(line, values, water, false);
+  const hoseQuadratic = line.parts.reduce((s, p) => (p.kind === 'hose' ? s + partHeadLoss(p, 1e-5, water, values, false) / 1e-10 : s), 0);
   const place = (levelM: number, hoseShare: number, climbM: number, tipShare: number): InjectorPlace => ({
     backPressurePa: friction * hoseShare + nozzlePressure(injector.soapNozzle * tipShare, flow) + (atGun ? 0 : (outlet.height + climbM - height) * rhoG),
     fallM: tank ? tank.base + levelM - height - (atGun ? climbM : 0) : 0,
     waterM3s: flow,
     drawQuadratic: ((terms.quadratic ?? 0) + hoseQuadratic) * rhoG * gravity,
-    densityKgM3: net.water.densityKgM3 * gravity,
+    densityKgM3: water.densityKgM3 * gravity,
   });
   return {
     line,

@@ -5,7 +5,7 @@ import type { Machine, Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { pressurePath } from '../../solve/paths.js';
-import { linkIds, nodeIds } from '../../solve/rig-network.js';
+import { nodeIds } from '../../solve/rig-network.js';
 import type { Finding } from '../finding.js';
 import type { MachineResult, OutletResult, PressureCase } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -33,22 +33,22 @@ export function pressureCases(cases: Cases): PressureCase[] {
   const { rig, net } = cases;
   const usable = rig.outlets.filter((o) => o.open);
   return gunCombinations(usable).map(({ label, open }) => {
-    cases.set({ guns: (o) => open.includes(o.id) });
+    const solved = cases.at({ open });
     return {
       label,
       guns: rig.outlets.map((o) => ({
         outletId: o.id,
         open: open.includes(o.id),
-        pressurePa: open.includes(o.id) ? net.pressureOf(nodeIds.outlet(o.id)) : 0,
-        flowM3s: open.includes(o.id) ? net.network.flow[net.network.link(linkIds.nozzle(o.id))] : 0,
+        pressurePa: open.includes(o.id) ? solved.pressureOf(nodeIds.outlet(o.id)) : 0,
+        flowM3s: open.includes(o.id) ? solved.nozzleFlow(o) : 0,
       })),
       machines: rig.machines
         .filter((m) => !net.cutOff.has(m.id))
         .map((m) => ({
           machineId: m.id,
-          pumpPressurePa: net.pressureOf(nodeIds.machineOut(m.id)),
-          returnedM3s: Math.max(net.network.flow[net.network.link(linkIds.unloader(m.id))], 0),
-          returnPressurePa: net.pressureOf(nodeIds.machineReturn(m.id)),
+          pumpPressurePa: solved.pressureOf(nodeIds.machineOut(m.id)),
+          returnedM3s: solved.returned(m),
+          returnPressurePa: solved.pressureOf(nodeIds.machineReturn(m.id)),
         })),
     };
   });
@@ -100,12 +100,12 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
   if (!outlet.open) return undefined;
   const machines = rig.machines.filter((m) => !net.cutOff.has(m.id) && net.outletsOf(m.id).some((o) => o.id === outlet.id));
   if (machines.length === 0) return undefined;
-  cases.set({});
-  const path = pressurePath(cases, machines[0].id, outlet.id);
-  const pressure = net.pressureOf(nodeIds.outlet(outlet.id));
-  const flow = net.network.flow[net.network.link(linkIds.nozzle(outlet.id))];
-  const parts = partShares(cases, path, false);
-  const loss = parts.reduce((s, p) => s + p.lossM, 0) * net.water.densityKgM3 * GRAVITY;
+  const solved = cases.asDrawn;
+  const path = pressurePath(rig, machines[0].id, outlet.id);
+  const pressure = solved.pressureOf(nodeIds.outlet(outlet.id));
+  const flow = solved.nozzleFlow(outlet);
+  const parts = partShares(solved, path);
+  const loss = parts.reduce((s, p) => s + p.lossM, 0) * solved.water.densityKgM3 * GRAVITY;
   const wanted = outlet.wantedPressure;
   const verdict: Verdict = pressure < 0.75 * wanted ? 'starved' : pressure < 0.92 * wanted || pressure > 1.25 * wanted ? 'tight' : 'fed';
   return {
@@ -117,7 +117,7 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
       'pressure',
       'gun-pressure',
       [
-        input('p_pump', 'at the pump', net.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
+        input('p_pump', 'at the pump', solved.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
         input('Δp', 'lost on the way', loss, 'pressure'),
         input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
       ],

@@ -14,7 +14,7 @@ import { figure, input, message } from '../../working/figure.js';
 
 /** What a reel takes, weighs and costs in time. */
 export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Record<string, number>> = {}): ReelResult {
-  const { rig, values, net } = cases;
+  const { rig, values } = cases;
   const line = rig.lines.find((l) => l.id === reel.line)!;
   const hoses = hosesOf(line);
   const hoseM = hoseIn([line]);
@@ -25,9 +25,9 @@ export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Reco
   const { layers, woundM } = wind(hoseM, reel.core, wrapsPerLayer, outsideM);
   const dry = hoses.reduce((s, h) => s + priceAndMass({ item: h.item, kind: 'hose', lengthM: h.length }).massKg, 0);
   const volume = lineVolume(hoses);
-  cases.set({});
-  const flow = Math.abs(chemicalFlow[line.id] ?? net.flowOf(line.id));
-  const rho = net.water.densityKgM3;
+  const solved = cases.asDrawn;
+  const flow = Math.abs(chemicalFlow[line.id] ?? solved.flowOf(line.id));
+  const rho = solved.water.densityKgM3;
   return {
     reelId: reel.id,
     lineId: line.id,
@@ -124,21 +124,22 @@ export const runLength = (distanceM: number, heightM: number, corners: number, v
 
 /** Whether the hose to a gun reaches the far corner of the site, what arrives there and how long a change of liquid takes. */
 export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): RunResult | undefined {
-  const { rig, values, net } = cases;
+  const { rig, values } = cases;
+  const { water } = cases.asDrawn;
   const site = rig.site;
   if (!site) return undefined;
-  const path = pressurePath(cases, result.machineIds[0], outlet.id);
+  const path = pressurePath(rig, result.machineIds[0], outlet.id);
   const carriedM = hoseIn(path) + site.spare;
   const neededM = runLength(site.distance, site.height, site.corners, values);
   const flow = result.flow.value;
   // All hose is off the reel and straight; the height comes off the gun.
-  const rhoG = net.water.densityKgM3 * GRAVITY;
+  const rhoG = water.densityKgM3 * GRAVITY;
   const straight =
     path.reduce(
-      (s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p.kind === 'hose' ? { ...p, coiledLength: 0 } : p, flow, net.water, values, false), 0),
+      (s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p.kind === 'hose' ? { ...p, coiledLength: 0 } : p, flow, water, values, false), 0),
       0,
     ) * rhoG;
-  const atPump = cases.net.pressureOf(nodeIds.machineOut(result.machineIds[0]));
+  const atPump = cases.asDrawn.pressureOf(nodeIds.machineOut(result.machineIds[0]));
   const spareLoss = spareHoseLoss(path, site.spare, flow, cases) * rhoG;
   const arrives = Math.max(atPump - straight - spareLoss - site.height * rhoG, 0);
   const volume = path.reduce((s, l) => s + lineVolume(l.parts), 0);
@@ -178,7 +179,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
 /** Head that spare hose of the run's own bore would lose, m. */
 function spareHoseLoss(path: readonly Line[], spareM: number, flow: number, cases: Cases): number {
   const longest = path.flatMap(hosesOf).reduce<Hose | undefined>((a, h) => (!a || h.length > a.length ? h : a), undefined);
-  return longest && spareM > 0 ? partHeadLoss({ ...longest, length: spareM, coiledLength: 0 }, flow, cases.net.water, cases.values, false) : 0;
+  return longest && spareM > 0 ? partHeadLoss({ ...longest, length: spareM, coiledLength: 0 }, flow, cases.asDrawn.water, cases.values, false) : 0;
 }
 
 export function runFindings(cases: Cases, runs: readonly RunResult[]): Finding[] {

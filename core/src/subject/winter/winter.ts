@@ -20,7 +20,7 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const seen = new Set<string>();
   for (const m of rig.machines) {
     const into = rig.lines.filter((l) => (l.role === 'feed' || l.role === 'boost') && !l.closed && l.to.at === 'machine' && l.to.id === m.id);
-    const out = net.outletsOf(m.id).flatMap((o) => pressurePath(cases, m.id, o.id));
+    const out = net.outletsOf(m.id).flatMap((o) => pressurePath(rig, m.id, o.id));
     const back = rig.lines.filter((l) => l.role === 'bypass' && l.from.id === m.id);
     const lines = [...into, ...out, ...back].filter((l) => !seen.has(l.id) && !!seen.add(l.id));
     circuits.push({ name: m.name, wettedM3: pumpM3 + lines.reduce((s, l) => s + lineVolume(l.parts), 0) });

@@ -1,0 +1,334 @@
+import type { Laws } from './laws.js';
+import { SparseLdl } from './ldl.js';
+
+export const MAX_ITERATIONS = 120;
+/** Newton’s method squares its error at each step: a last step this small leaves one of its square. */
+export const RELATIVE_FLOW_CHANGE = 1e-7;
+/** Changes below this count as none, m³/s: a network at rest has settled. */
+export const STANDSTILL = 1e-13;
+/** Imbalance, relative to the largest flow, that is worth one more solve with the last matrix. */
+export const UNBALANCED = 1e-13;
+/** Answers that a part remembers: the cases of an assessment ask for some twenty. */
+const MOST_KEPT = 32;
+const REMEMBERED: PartOutcome = { converged: true, iterations: 0, massError: 0 };
+
+/** How a solve of a part ended; nodes and links by their places in the network. */
+export type PartOutcome =
+  | { readonly converged: true; readonly iterations: number; readonly massError: number }
+  | {
+      readonly converged: false;
+      readonly iterations: number;
+      readonly failure: { readonly reason: 'cut-off'; readonly node: number } | { readonly reason: 'not-converged'; readonly link: number; readonly flowChange: number };
+    };
+
+/** What the parts of a network have in common: its arrays, by node and by link. */
+export interface Whole {
+  readonly laws: Laws;
+  readonly head: Float64Array;
+  readonly demand: Float64Array;
+  readonly closed: Uint8Array;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly fixed: Uint8Array;
+  readonly isolated: Uint8Array;
+  /** Imbalance at each node, m³/s. */
+  readonly net: Float64Array;
+}
+
+/** Answers of a part: what was set, then its flows and heads. The oldest makes room. */
+export class Kept {
+  readonly answers: Float64Array[] = [];
+  private next = 0;
+
+  /** An array to write an answer over, `size` long. */
+  room(size: number): Float64Array {
+    if (this.answers.length < MOST_KEPT) {
+      const made = new Float64Array(size);
+      this.answers.push(made);
+      return made;
+    }
+    const oldest = this.answers[this.next];
+    this.next = (this.next + 1) % MOST_KEPT;
+    return oldest;
+  }
+}
+
+/** Kinds of part whose answers a book holds. */
+const MOST_PAGES = 400;
+
+/** Answers that outlive a network: the next one with a part of the same kind takes them up. */
+export class AnswerBook {
+  private readonly pages = new Map<string, Kept>();
+
+  of(kind: string): Kept {
+    let page = this.pages.get(kind);
+    if (page) this.pages.delete(kind);
+    else {
+      page = new Kept();
+      if (this.pages.size >= MOST_PAGES) this.pages.delete(this.pages.keys().next().value!);
+    }
+    this.pages.set(kind, page);
+    return page;
+  }
+}
+
+/**
+ * A part of a network that no flow or head ties to the rest: what joins others only at fixed heads. It is solved by itself,
+ * and takes up an earlier answer where everything is set as it was then, to the last bit.
+ */
+export class NetworkPart {
+  readonly links: Int32Array;
+  readonly unknown: Int32Array;
+  readonly runs: Int32Array;
+  private readonly ends: Int32Array;
+  private readonly ldl: SparseLdl;
+  // By link of the part: places in the matrix.
+  private readonly slotFrom: Int32Array;
+  private readonly slotTo: Int32Array;
+  private readonly slotPair: Int32Array;
+  // By unknown of the part.
+  private readonly row: Int32Array;
+  private readonly diagonal: Int32Array;
+  /** Row of the right side by node of the whole; −1 outside of the part. */
+  private readonly rowOf: Int32Array;
+  private readonly set: Float64Array;
+  private readonly kept: Kept;
+
+  constructor(
+    private readonly whole: Whole,
+    links: readonly number[],
+    unknown: readonly number[],
+    remembers: boolean | AnswerBook,
+  ) {
+    const { from, to, laws, fixed } = whole;
+    this.links = Int32Array.from(links);
+    this.unknown = Int32Array.from(unknown);
+    const local = new Map(unknown.map((node, k) => [node, k]));
+    const at = (node: number): number => local.get(node) ?? -1;
+    const pairs: [number, number][] = [];
+    const ends: number[] = [];
+    const runs: number[] = [];
+    for (const l of links) {
+      const [a, b] = [at(from[l]), at(to[l])];
+      if (a >= 0 && b >= 0 && a !== b) pairs.push([a, b]);
+      if (fixed[from[l]]) ends.push(from[l]);
+      if (fixed[to[l]]) ends.push(to[l]);
+      for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
+    }
+    this.ends = Int32Array.from(ends);
+    this.runs = Int32Array.from(runs);
+    const ldl = new SparseLdl(unknown.length, pairs);
+    this.ldl = ldl;
+    this.slotFrom = Int32Array.from(links, (l) => (at(from[l]) < 0 ? -1 : ldl.slot(at(from[l]), at(from[l]))));
+    this.slotTo = Int32Array.from(links, (l) => (at(to[l]) < 0 ? -1 : ldl.slot(at(to[l]), at(to[l]))));
+    this.slotPair = Int32Array.from(links, (l) => {
+      const [a, b] = [at(from[l]), at(to[l])];
+      return a >= 0 && b >= 0 && a !== b ? ldl.slot(a, b) : -1;
+    });
+    this.row = Int32Array.from(unknown, (_, k) => ldl.row(k));
+    this.diagonal = Int32Array.from(unknown, (_, k) => ldl.slot(k, k));
+    this.rowOf = new Int32Array(whole.head.length).fill(-1);
+    unknown.forEach((node, k) => (this.rowOf[node] = this.row[k]));
+    this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
+    this.kept =
+      typeof remembers === 'object'
+        ? remembers.of(links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|'))
+        : new Kept();
+  }
+
+  /** Writes down everything that the answer hangs on. */
+  private writeDown(): void {
+    const { set, links, ends, unknown, runs } = this;
+    const { laws, closed, head, demand } = this.whole;
+    const { constant, linear, quadratic, powerCoefficient, runBore, runLength, runRoughness } = laws;
+    let at = 0;
+    set[at++] = laws.viscosity;
+    for (let k = 0; k < links.length; k++) {
+      const l = links[k];
+      set[at++] = closed[l];
+      set[at++] = constant[l];
+      set[at++] = linear[l];
+      set[at++] = quadratic[l];
+      set[at++] = powerCoefficient[l];
+    }
+    for (let k = 0; k < ends.length; k++) set[at++] = head[ends[k]];
+    for (let k = 0; k < unknown.length; k++) set[at++] = demand[unknown[k]];
+    for (let k = 0; k < runs.length; k++) {
+      const r = runs[k];
+      set[at++] = runBore[r];
+      set[at++] = runLength[r];
+      set[at++] = runRoughness[r];
+    }
+  }
+
+  /** Takes up an answer to what is written down, if there is one. */
+  private recall(): boolean {
+    const { set, links, unknown } = this;
+    const { answers } = this.kept;
+    for (let k = answers.length - 1; k >= 0; k--) {
+      const a = answers[k];
+      let i = 0;
+      while (i < set.length && a[i] === set[i]) i++;
+      if (i < set.length) continue;
+      const { laws, head } = this.whole;
+      for (let j = 0; j < links.length; j++) laws.flow[links[j]] = a[i++];
+      for (let j = 0; j < unknown.length; j++) head[unknown[j]] = a[i++];
+      return true;
+    }
+    return false;
+  }
+
+  private keep(): void {
+    const { set, links, unknown } = this;
+    const { laws, head } = this.whole;
+    const into = this.kept.room(set.length + links.length + unknown.length);
+    into.set(set);
+    let at = set.length;
+    for (let k = 0; k < links.length; k++) into[at++] = laws.flow[links[k]];
+    for (let t = 0; t < unknown.length; t++) into[at++] = head[unknown[t]];
+  }
+
+  /** Heads and flows of the part; starts from the last answer. */
+  solve(): PartOutcome {
+    const remembers = this.set.length > 0;
+    if (remembers) {
+      this.writeDown();
+      if (this.recall()) return REMEMBERED;
+    }
+    const { links, unknown, ldl, slotFrom, slotTo, slotPair, row, diagonal } = this;
+    const { laws, head, demand, closed, from, to, isolated, net } = this.whole;
+    const { flow, loss, slope } = laws;
+    const a = ldl.values;
+    const b = ldl.rightSide;
+    const m = links.length;
+    const u = unknown.length;
+    for (let k = 0; k < m; k++) if (closed[links[k]]) flow[links[k]] = 0;
+    let worst = links[0] ?? 0;
+    let worstChange = 0;
+    for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+      for (let i = 0; i < a.length; i++) a[i] = 0;
+      // Head corrections, not heads, are solved for: what is left to solve shrinks with the error.
+      for (let t = 0; t < u; t++) net[unknown[t]] = -demand[unknown[t]];
+      for (let k = 0; k < m; k++) {
+        const l = links[k];
+        const i = from[l];
+        const j = to[l];
+        const q = flow[l];
+        net[j] += q;
+        net[i] -= q;
+        if (closed[l]) continue;
+        laws.evaluate(l);
+        const p = 1 / slope[l];
+        const step = p * (head[i] - head[j] - loss[l]);
+        net[j] += step;
+        net[i] -= step;
+        if (slotFrom[k] >= 0) a[slotFrom[k]] += p;
+        if (slotTo[k] >= 0) a[slotTo[k]] += p;
+        if (slotPair[k] >= 0) a[slotPair[k]] -= p;
+      }
+      for (let t = 0; t < u; t++) {
+        const i = unknown[t];
+        if (isolated[i] || a[diagonal[t]] === 0) {
+          a[diagonal[t]] += 1;
+          b[row[t]] = 0;
+        } else b[row[t]] = net[i];
+      }
+      const lost = ldl.factor();
+      if (lost >= 0) return { converged: false, iterations: iteration, failure: { reason: 'cut-off', node: unknown[lost] } };
+      ldl.solve();
+      for (let t = 0; t < u; t++) head[unknown[t]] += b[row[t]];
+      const relax = iteration > 25 ? (iteration % 3 === 0 ? 1 : 0.5) : 1;
+      let change = 0;
+      let total = 0;
+      worstChange = 0;
+      for (let k = 0; k < m; k++) {
+        const l = links[k];
+        if (closed[l]) continue;
+        const step = relax * (1 / slope[l]) * (head[from[l]] - head[to[l]] - loss[l]);
+        const q = flow[l] + step;
+        flow[l] = q;
+        const size = step < 0 ? -step : step;
+        change += size;
+        total += q < 0 ? -q : q;
+        if (size > worstChange) {
+          worstChange = size;
+          worst = l;
+        }
+      }
+      if (relax === 1 && change <= Math.max(RELATIVE_FLOW_CHANGE * total, STANDSTILL)) {
+        const massError = this.balanced();
+        if (remembers) this.keep();
+        return { converged: true, iterations: iteration, massError };
+      }
+    }
+    return { converged: false, iterations: MAX_ITERATIONS, failure: { reason: 'not-converged', link: worst, flowChange: worstChange } };
+  }
+
+  /**
+   * Takes out what rounding left: heads of hundreds of metres across links with hardly any loss blur the flows.
+   * One more solve with the last matrix, for the imbalance alone. Gives what is left of it.
+   */
+  private balanced(): number {
+    const error = this.massError();
+    if (error < UNBALANCED) return error;
+    const { links, unknown, ldl, row, rowOf } = this;
+    const { laws, closed, from, to, isolated, net } = this.whole;
+    const b = ldl.rightSide;
+    for (let t = 0; t < unknown.length; t++) b[row[t]] = isolated[unknown[t]] ? 0 : net[unknown[t]];
+    ldl.solve();
+    for (let k = 0; k < links.length; k++) {
+      const l = links[k];
+      if (closed[l]) continue;
+      const x = rowOf[from[l]] < 0 ? 0 : b[rowOf[from[l]]];
+      const y = rowOf[to[l]] < 0 ? 0 : b[rowOf[to[l]]];
+      laws.flow[l] += (x - y) / laws.slope[l];
+    }
+    return this.massError();
+  }
+
+  /** Largest imbalance at a junction, relative to the largest flow of the part. */
+  private massError(): number {
+    const { links, unknown } = this;
+    const { laws, demand, from, to, isolated, net } = this.whole;
+    for (let t = 0; t < unknown.length; t++) net[unknown[t]] = -demand[unknown[t]];
+    let scale = 1e-6;
+    for (let k = 0; k < links.length; k++) {
+      const l = links[k];
+      const q = laws.flow[l];
+      net[to[l]] += q;
+      net[from[l]] -= q;
+      const size = q < 0 ? -q : q;
+      if (size > scale) scale = size;
+    }
+    let worst = 0;
+    for (let t = 0; t < unknown.length; t++) {
+      if (isolated[unknown[t]]) continue;
+      const off = Math.abs(net[unknown[t]]);
+      // Written so that an imbalance that is no number is one.
+      if (!(off <= worst)) worst = off;
+    }
+    return worst / scale;
+  }
+}
+
+/** Parts of a network: what is joined by links whose ends are not both fixed. A link between fixed heads is a part alone. */
+export function partsOf(whole: Whole, remembers: boolean | AnswerBook): NetworkPart[] {
+  const { from, to, fixed, head } = whole;
+  const up = new Int32Array(head.length);
+  for (let i = 0; i < up.length; i++) up[i] = i;
+  const root = (start: number): number => {
+    let i = start;
+    while (up[i] !== i) i = up[i];
+    return i;
+  };
+  for (let l = 0; l < from.length; l++) if (!fixed[from[l]] && !fixed[to[l]]) up[root(from[l])] = root(to[l]);
+  const by = new Map<number, { links: number[]; unknown: number[] }>();
+  const of = (key: number): { links: number[]; unknown: number[] } => {
+    let p = by.get(key);
+    if (!p) by.set(key, (p = { links: [], unknown: [] }));
+    return p;
+  };
+  for (let i = 0; i < up.length; i++) if (!fixed[i]) of(root(i)).unknown.push(i);
+  for (let l = 0; l < from.length; l++) of(!fixed[from[l]] ? root(from[l]) : !fixed[to[l]] ? root(to[l]) : -1 - l).links.push(l);
+  return [...by.values()].map((p) => new NetworkPart(whole, p.links, p.unknown, remembers));
+}

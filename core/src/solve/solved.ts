@@ -1,0 +1,82 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import { GRAVITY } from '../fluid/air.js';
+import type { Water } from '../fluid/water.js';
+import type { Line, Machine, Outlet, Rig } from '../rig/schema.js';
+import { linkIds, nodeIds, type RigNetwork } from './rig-network.js';
+
+export interface CaseState {
+  readonly level: 'full' | 'half' | 'lowest';
+  readonly strainer: 'clean' | 'dirty';
+  readonly water: 'usual' | 'summer';
+  readonly spigot: 'poor' | 'typical' | 'good';
+}
+
+/** Lines that take water out of a tank towards machines. */
+export const isDraw = (line: Line): boolean => (line.role === 'feed' || line.role === 'boost') && line.from.at === 'tank';
+
+/** One operating case, solved: a value that stays as it is whatever is asked afterwards. */
+export class Solved {
+  readonly rig: Rig;
+  readonly values: AssumptionValues;
+
+  /**
+   * @param settled false where the flows would not settle
+   * @param flow m³/s by link of the network, from→to
+   * @param head m above the deck by node
+   * @param demand m³/s by node
+   */
+  constructor(
+    private readonly net: RigNetwork,
+    readonly state: CaseState,
+    readonly water: Water,
+    readonly settled: boolean,
+    private readonly flow: Float64Array,
+    private readonly head: Float64Array,
+    private readonly demand: Float64Array,
+  ) {
+    this.rig = net.rig;
+    this.values = net.values;
+  }
+
+  /** Through a line, m³/s. */
+  flowOf(lineId: string): number {
+    const link = this.net.lineLink.get(lineId);
+    return link === undefined ? 0 : this.flow[link];
+  }
+
+  /** Out of an outlet's nozzles, m³/s. */
+  nozzleFlow(outlet: Outlet): number {
+    return this.flow[this.net.network.link(linkIds.nozzle(outlet.id))];
+  }
+
+  /** Turned back by a machine's unloader, m³/s. */
+  returned(machine: Machine): number {
+    return Math.max(this.flow[this.net.network.link(linkIds.unloader(machine.id))], 0);
+  }
+
+  /** Drawn by a machine at its inlet, m³/s. */
+  machineFlow(machine: Machine): number {
+    return this.demand[this.net.network.node(nodeIds.machineIn(machine.id))];
+  }
+
+  /** m above the deck. */
+  headOf(nodeId: string): number {
+    return this.head[this.net.network.node(nodeId)];
+  }
+
+  /** Gauge pressure at a node, Pa. */
+  pressureOf(nodeId: string): number {
+    const node = this.net.network.node(nodeId);
+    return (this.head[node] - this.net.network.spec.nodes[node].elevationM) * this.water.densityKgM3 * GRAVITY;
+  }
+
+  /** Flow leaving a tank by its feed lines, m³/s. */
+  drawnFrom(tankId: string): number {
+    return this.rig.lines.reduce((sum, l) => (isDraw(l) && l.from.id === tankId ? sum + this.flowOf(l.id) : sum), 0);
+  }
+
+  /** Flow arriving at a tank by its fill lines, m³/s. */
+  filledInto(tankId: string): number {
+    return this.rig.lines.reduce((sum, l) => (l.role === 'fill' && l.to.at === 'tank' && l.to.id === tankId ? sum + this.flowOf(l.id) : sum), 0);
+  }
+}
