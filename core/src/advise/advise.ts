@@ -1,10 +1,10 @@
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
-import { assess } from '../assess/assess.js';
+import { type Assessed, reassess } from '../assess/assess.js';
 import { type Assessment } from '../assess/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
-import { readRig } from '../rig/read.js';
+import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { FINDING_KINDS } from '../subject/index.js';
 import { gained } from '../subject/kind.js';
@@ -52,8 +52,11 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
   }
 }
 
-/** {@link advise} one candidate at a time, so that a worker may look up between them. */
-export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Generator<void, Fix[]> {
+/**
+ * {@link advise} one candidate at a time, so that a worker may look up between them.
+ * @param from the rig assessed so that its answers may be taken up; each try then reckons only what it touches
+ */
+export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: Assessed = reassess(rig)): Generator<void, Fix[]> {
   const base = bill(rig);
   const out: Fix[] = [];
   let tries = 0;
@@ -64,7 +67,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment): Gener
     for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
       yield;
       if (++tries > MOST_TRIES) return ranked(out);
-      const tried = tryCandidate(doc, candidate.change);
+      const tried = tryCandidate(doc, from, candidate.change);
       if (!tried) continue;
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
       if (!(gained(figure, before, after) >= figure.step)) continue;
@@ -103,14 +106,19 @@ function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boole
   );
 }
 
-function tryCandidate(doc: RigDocument, change: (d: RigDocument) => void): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
+function tryCandidate(
+  doc: RigDocument,
+  from: Assessed,
+  change: (d: RigDocument) => void,
+): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
   const [next, patches] = produceWithPatches(doc, (draft) => {
     change(draft as RigDocument);
   });
   if (patches.length === 0) return undefined;
-  const read = readRig(next);
+  const read = reread(next, { document: doc, rig: from.rig });
   if (!read.ok) return undefined;
-  return { rig: read.rig, assessment: assess(read.rig), patches };
+  const { rig, assessment } = reassess(read.rig, from);
+  return { rig, assessment, patches };
 }
 
 function ranked(all: Fix[]): Fix[] {

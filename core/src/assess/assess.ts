@@ -1,121 +1,83 @@
-import { FINDING_KINDS } from '../subject/index.js';
-import { assumptionValues } from '../assumption/register.js';
-import type { Rig } from '../rig/schema.js';
-import { type Message, message } from '../working/figure.js';
-import { assumptionsUsed } from './assumptions-used.js';
-import { assessTank, tankFindings } from '../subject/buffer/buffer.js';
-import { assessBypass, bypassFindings } from '../subject/bypass/bypass.js';
-import { Cases } from '../solve/cases.js';
-import { cautionsOf } from './cautions.js';
-import { assessChemical } from './assess-chemical.js';
-import { chemicalFindings } from './chemical-findings.js';
-import { Stocks } from '../solve/stock.js';
-import { assessDrain, drainFindings } from '../subject/drain/drain.js';
-import { assessFeed } from '../subject/feed/feed.js';
-import { feedFindings } from '../subject/feed/feed-findings.js';
-import { assessFill, fillFindings } from '../subject/fill/fill.js';
-import { assessMachine, assessOutlet, pressureCases, pressureFindings } from '../subject/pressure/pressure.js';
-import { assessReel, assessRun, reelFindings, runFindings } from '../subject/reel/reels.js';
-import type { ChemicalResult } from './chemical-result.js';
-import { type Assessment } from './assessment.js';
-import { type Finding } from '../subject/finding.js';
+import { AnswerBook } from '../hydraulics/network/index.js';
+import { type Rig, THINGS } from '../rig/schema.js';
+import { shareTree } from '../rig/share.js';
+import type { Finding } from '../subject/finding.js';
+import { allWater } from '../subject/reads.js';
+import { feedParts } from '../solve/feed-parts.js';
+import type { Cases } from '../solve/cases.js';
+import { type Answers, FINDING_KINDS } from '../subject/index.js';
 import { type Verdict, VERDICTS, worse, worstOf } from '../subject/verdict.js';
-
-const defined = <T>(x: T | undefined): x is T => x !== undefined;
+import { type Message, message } from '../working/figure.js';
+import type { Assessment, ChemicalResult } from './assessment.js';
+import { Bare } from './bare.js';
+import { cautionsOf } from './cautions.js';
+import { findingsOf, fold, type Memory, together } from './fold.js';
+import { once, RigGround, type Things } from './ground.js';
+import { sameList } from './same-list.js';
 
 /**
  * Everything a rig's figures say: a pure function of the rig (SI, as read by `readRig`).
  * Never throws for a rig that passed `readRig`; what cannot be solved becomes a finding.
  */
-export function assess(rig: Rig): Assessment {
-  const values = assumptionValues(rig.assumptions);
-  const cases = new Cases(rig, values);
+export const assess = (rig: Rig): Assessment => judged(new RigGround(rig)).assessment;
 
-  const stocks = new Stocks(rig, values);
-  const chemical = assessChemical(cases, stocks);
-  const fills = rig.lines.map((l) => assessFill(cases, l)).filter(defined);
-  const tanks = rig.tanks.map((t) => assessTank(cases, t, fills, chemical.drawnFrom));
-  const feeds = rig.machines.map((m) => assessFeed(cases, m));
-  const list = pressureCases(cases);
-  const machines = rig.machines.map((m) => assessMachine(cases, m, list)).filter(defined);
-  const outlets = rig.outlets.map((o) => assessOutlet(cases, o)).filter(defined);
-  const bypasses = rig.machines.map((m) => assessBypass(cases, m, list));
-  const drains = rig.tanks.map((t) => assessDrain(cases, t));
-  const chemicalFlow = flowsOf(chemical);
-  const reels = rig.reels.map((r) => assessReel(cases, r, chemicalFlow));
-  const runs = outlets
-    .map((o) =>
-      assessRun(
-        cases,
-        rig.outlets.find((x) => x.id === o.outletId)!,
-        o,
-      ),
-    )
-    .filter(defined);
+/** A rig assessed, with what a later assessment may take up of it. */
+export interface Assessed {
+  readonly rig: Rig;
+  readonly assessment: Assessment;
+  readonly memory: Memory;
+  readonly things: Things;
+  readonly bare: Bare;
+  readonly book: AnswerBook;
+  /** Cases solved, and what of the rig they hang on. */
+  readonly cases: Cases;
+  readonly water: readonly unknown[];
+}
 
-  const findings: Finding[] = [
-    ...fills.flatMap((f) => fillFindings(cases, f)),
-    ...rig.tanks.flatMap((t, i) => tankFindings(cases, t, tanks[i])),
-    ...rig.machines.flatMap((m, i) => feedFindings(cases, m, feeds[i])),
-    ...pressureFindings(cases, list, machines, outlets),
-    ...rig.machines.flatMap((m, i) => bypassFindings(cases, m, bypasses[i])),
-    ...rig.tanks.flatMap((t, i) => drainFindings(cases, t, drains[i])),
-    ...reelFindings(cases, reels),
-    ...runFindings(cases, runs),
-    ...chemicalFindings(cases, stocks, chemical),
-    ...emptyFindings(rig),
-  ];
-  if (cases.unsettled.length)
-    findings.push({
-      code: 'unsolved',
-      verdict: 'starved',
-      station: 'feed',
-      subject: { kind: 'rig', id: 'rig' },
-      message: message('The flows of this rig do not settle ({n} cases, such as {which}). Look for lines that fight each other.', {
-        n: String(cases.unsettled.length),
-        which: cases.unsettled[0],
-      }),
-    });
-  findings.sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+/**
+ * As {@link assess}; the answers of a rig assessed before are taken up where nothing that they hang on has changed. They
+ * agree with those of a fresh assessment to the solver's tolerance (1e-8).
+ * @param before of a like rig, commonly the same one an edit earlier; it stays as it is and may be taken up many times
+ */
+export function reassess(given: Rig, before?: Assessed): Assessed {
+  const rig = before ? shareTree(before.rig, given) : given;
+  const book = before?.book ?? new AnswerBook();
+  const bare = before?.bare ?? new Bare();
+  if (before) for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
+  const ofWater = allWater({ rig, bare: (things) => things.map((t) => bare.of(t)) });
+  const ground = new RigGround(rig, book, before && sameList(before.water, ofWater) ? before.cases : undefined, before?.things);
+  const parts = once(() => feedParts(rig));
+  ground.reading = {
+    rig,
+    bare: (things) => things.map((t) => bare.of(t)),
+    ground,
+    get parts() {
+      return parts();
+    },
+  };
+  const { assessment, memory } = judged(ground, before?.memory);
+  return { rig, assessment, memory, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
+}
 
-  const lineFlow = Object.fromEntries(rig.lines.map((l) => [l.id, chemicalFlow[l.id] ?? cases.asDrawn.flowOf(l.id)]));
-  const fed = feeds.filter(defined);
-  const result = { fills, tanks, feeds: fed, machines, outlets, bypasses, drains, reels, runs };
-  return {
+function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment' | 'memory'> {
+  const { rig } = ground;
+  const memory = fold(ground, ground.reading, before);
+  const kept = [...memory.values()];
+  ground.unsettled = [...new Set(kept.flatMap((k) => k.unsettled))];
+  const answers = together(kept.map((k) => k.answers)) as Answers;
+  const findings = [...findingsOf(ground, memory)].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+  const assessment: Assessment = {
+    ...answers,
     verdict: worstOf(findings.map((f) => f.verdict)),
     scale: findings.length ? FINDING_KINDS[findings[0].code].scale : 'feeding',
     headline: headline(rig, findings),
     findings,
     cautions: cautionsOf(rig),
-    ...result,
-    chemical,
-    cases: list,
-    lineFlow,
-    lineVerdict: lineVerdicts(rig, result, chemical),
-    assumptionsUsed: assumptionsUsed(rig, result, chemical),
-    solves: cases.solves,
+    lineVerdict: lineVerdicts(rig, answers, answers.chemical),
+    assumptionsUsed: [...new Set(kept.flatMap((k) => k.assumptions))].sort(),
+    solves: ground.solves,
   };
-}
-
-/** Flow in each line of the chemical side, tanks as the day starts. */
-function flowsOf(chemical: ChemicalResult): Record<string, number> {
-  const out: Record<string, number> = {};
-  for (const p of chemical.softPumps) for (const id of p.lineIds) out[id] = p.flow.value;
-  for (const m of chemical.mixes) for (const s of m.streams) if (s.kind !== 'water' || m.way === 'proportioner') out[s.lineId] = s.flowM3s;
-  return out;
-}
-
-function emptyFindings(rig: Rig): Finding[] {
-  if (rig.machines.length || rig.softPumps.length) return [];
-  return [
-    {
-      code: 'no-machine',
-      verdict: 'tight',
-      station: 'machines',
-      subject: { kind: 'rig', id: 'rig' },
-      message: message('No machine yet: nothing asks for water.'),
-    },
-  ];
+  return { assessment, memory };
 }
 
 function headline(rig: Rig, findings: readonly Finding[]): Message {
@@ -126,11 +88,7 @@ function headline(rig: Rig, findings: readonly Finding[]): Message {
 }
 
 /** Each line carries the verdict of what it serves. */
-function lineVerdicts(
-  rig: Rig,
-  r: Pick<Assessment, 'fills' | 'tanks' | 'feeds' | 'outlets' | 'bypasses' | 'drains'>,
-  chemical: ChemicalResult,
-): Record<string, Verdict> {
+function lineVerdicts(rig: Rig, r: Answers, chemical: ChemicalResult): Record<string, Verdict> {
   const out: Record<string, Verdict> = Object.fromEntries(rig.lines.map((l) => [l.id, 'fed']));
   const mark = (id: string | undefined, v: Verdict): void => {
     if (id !== undefined && id in out) out[id] = worse(out[id], v);

@@ -4,7 +4,6 @@ import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
 import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
 import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
-import { nodeIds } from '../solve/rig-network.js';
 import { tidy } from './tidy.js';
 import type { Vessel } from './vessels.js';
 
@@ -163,7 +162,7 @@ export class WaterStates {
     let fuel = 0;
     rig.machines.forEach((m, i) => {
       if (!(running & (1 << i)) || net.cutOff.has(m.id)) return;
-      const pump = solved.pressureOf(nodeIds.machineOut(m.id));
+      const pump = solved.pressureOf('machineOut', m.id);
       const returned = solved.returned(m);
       const line = bypassLine(cases, m);
       const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tanks.some((t) => t.id === line.to.id)) : -1;
@@ -180,7 +179,7 @@ export class WaterStates {
       loopHeat,
       through,
       fuel,
-      pressure: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(solved.pressureOf(nodeIds.outlet(o.id))) : 0)),
+      pressure: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(solved.pressureOf('outlet', o.id)) : 0)),
       flow: Float64Array.from(rig.outlets, (o, i) => (isOpen(i) ? tidy(solved.nozzleFlow(o)) : 0)),
     };
     return state;

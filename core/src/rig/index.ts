@@ -22,3 +22,5 @@ export * from './upgrade.js';
 export * from './tank-shape.js';
 export * from './changes.js';
 export { asParsed, strayKey } from './tree.js';
+export { reread, type Reading as RigReading } from './reread.js';
+export { shareTree } from './share.js';

@@ -22,7 +22,7 @@ export const RIG_VERSION = 2;
 export const RIG_FORMAT = 'pozzo-rig';
 
 /** Fields of a rig. */
-const body = {
+export const body = {
   format: v.literal(RIG_FORMAT, 'This is not a rig file: "format" must be "pozzo-rig".'),
   version: v.literal(RIG_VERSION, `This rig file is of a version that is not known here (known: ${RIG_VERSION}).`),
   name,

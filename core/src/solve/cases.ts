@@ -1,7 +1,7 @@
 import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Part, Rig, Tank } from '../rig/schema.js';
-import { shapeHeight, surfaceAt } from '../rig/tank-shape.js';
+import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 import { type CaseState, isDraw, Solved } from './solved.js';
@@ -61,6 +61,11 @@ export class Cases {
     this.answers.clear();
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
+  }
+
+  /** The same cases for a rig that differs in names only. Its unsettled cases are told anew. */
+  renamed(rig: Rig): Cases {
+    return Object.assign(Object.create(Cases.prototype) as Cases, this, { rig });
   }
 
   /** Heel of every tank; tied tanks share one surface, so the highest heel among them counts for all. */
@@ -125,17 +130,18 @@ export class Cases {
     net.setStrainers(state.strainer === 'dirty');
     if (spigotShare !== undefined) net.setSpigots(spigotShare);
     else if (state.spigot !== 'typical') net.setSpigots(state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
-    net.setGuns(open ? (o) => open.includes(o.id) : (o) => o.open);
-    net.setSurfaces(
-      (t) => t.base + this.levelIn(t, settings),
-      (t) => surfaceAt(t.shape, this.levelIn(t, settings)),
-      (group) => this.tiedDraw.get(group) ?? 0,
+    net.setGuns(open ? `${open.join(' ')}.` : '*', open ? (o) => open.includes(o.id) : (o) => o.open);
+    net.setLevels(
+      rig.tanks.map((t) => this.levelIn(t, settings)),
+      this.tiedDraw,
     );
     this.solves++;
     const settled = net.solve();
     if (!settled && settings.trial?.what !== 'draw') this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);
-    const { flow, head, demand } = net.network;
-    const made = new Solved(net, state, net.water, settled, flow.slice(), head.slice(), demand.slice());
+    const { flow, head } = net.network;
+    const { trial } = settings;
+    const drawn = trial?.what === 'draw' ? { machineId: trial.machine.id, flowM3s: trial.flowM3s } : undefined;
+    const made = new Solved(net, state, net.water, settled, both(flow, head), flow.length, drawn);
     undo?.();
     if (name !== undefined) this.answers.set(name, made);
     return made;
@@ -154,6 +160,14 @@ export class Cases {
         return net.tryDraw(trial.machine, trial.flowM3s);
     }
   }
+}
+
+/** Flows, then heads, in one piece. */
+function both(flow: Float64Array, head: Float64Array): Float64Array {
+  const out = new Float64Array(flow.length + head.length);
+  out.set(flow);
+  out.set(head, flow.length);
+  return out;
 }
 
 /** Names a case that is likely to be asked for again. */

@@ -4,11 +4,7 @@ import type { Solved } from './solved.js';
 import type { PartShare } from './part-share.js';
 
 /** What each part of the path takes in a case, and its share of the whole. */
-export function partShares(
-  solved: Solved,
-  path: readonly Line[],
-  flowOf: (line: Line) => number = (line) => solved.flowOf(line.id),
-): PartShare[] {
+export function partShares(solved: Solved, path: readonly Line[], flowOf: (line: Line) => number = (line) => solved.flowOf(line.id)): PartShare[] {
   const { water, values, state } = solved;
   const dirty = state.strainer === 'dirty';
   const out = path.flatMap((line) => {

@@ -5,6 +5,7 @@ import { type Water, waterAt } from '../fluid/water.js';
 import { type AnswerBook, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
+import { surfaceAt } from '../rig/tank-shape.js';
 import type { Booster, End, Line, LineRole, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
@@ -24,6 +25,9 @@ export const nodeIds = {
   lineEnd: (id: string) => `end:${id}`,
   air: (id: string) => `air:${id}`,
 } as const;
+/** Places of things that have a head. */
+export type NodeKind = keyof typeof nodeIds;
+
 export const linkIds = {
   line: (id: string) => `line:${id}`,
   tap: (id: string) => `tap:${id}`,
@@ -103,6 +107,9 @@ export class RigNetwork {
   readonly network: Network;
   readonly lineLink: ReadonlyMap<string, number>;
   readonly tieGroupOf: ReadonlyMap<string, number>;
+  /** Links by the outlet or machine they belong to. */
+  readonly nozzleOf: ReadonlyMap<string, number>;
+  readonly unloaderOf: ReadonlyMap<string, number>;
   readonly curves: ReadonlyMap<string, SpigotCurve>;
   water: Water;
   // Places in the network, looked up once: cases are set many times.
@@ -111,7 +118,7 @@ export class RigNetwork {
   private readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
   private readonly storeLinks: readonly number[];
   private readonly storeNodes: readonly number[];
-  private readonly lineEnds: readonly { readonly node: number; readonly tank: Tank; readonly port: number }[];
+  private readonly lineEnds: readonly { readonly node: number; readonly tank: number; readonly port: number }[];
   private readonly cleanQuadratic: Float64Array;
   private readonly dirtyQuadratic: Float64Array;
   private readonly unfed = new Set<string>();
@@ -133,14 +140,16 @@ export class RigNetwork {
     this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
     this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
     this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
+    this.nozzleOf = new Map(rig.outlets.map((o, i) => [o.id, this.nozzleLinks[i]]));
+    this.unloaderOf = new Map(rig.machines.map((m, i) => [m.id, this.unloaderLinks[i]]));
     this.machineNodes = rig.machines.map((m) => ({ into: this.network.node(nodeIds.machineIn(m.id)), out: this.network.node(nodeIds.machineOut(m.id)) }));
-    this.storeLinks = rig.tanks.map((t) => this.network.link(linkIds.store(t.id)));
-    this.storeNodes = rig.tanks.map((t) => this.network.node(nodeIds.store(t.id)));
+    this.storeLinks = rig.tanks.map((t) => (this.tieGroupOf.has(t.id) ? this.network.link(linkIds.store(t.id)) : -1));
+    this.storeNodes = rig.tanks.map((t) => this.network.node(this.tieGroupOf.has(t.id) ? nodeIds.store(t.id) : nodeIds.tank(t.id)));
     this.lineEnds = rig.lines
       .filter((l) => (l.role === 'fill' || l.role === 'bypass') && l.to.at === 'tank')
       .map((l) => {
         const tank = find(rig.tanks, l.to.id);
-        return { node: this.network.node(nodeIds.lineEnd(l.id)), tank, port: l.to.height ?? tank.base + tank.fullLevel };
+        return { node: this.network.node(nodeIds.lineEnd(l.id)), tank: rig.tanks.indexOf(tank), port: l.to.height ?? tank.base + tank.fullLevel };
       });
     this.cleanQuadratic = this.network.quadratic.slice();
     this.dirtyQuadratic = this.network.quadratic.slice();
@@ -172,7 +181,12 @@ export class RigNetwork {
       links.push({ id: linkIds.tap(s.id), from: nodeIds.spigot(s.id), to: nodeIds.tap(s.id), quadratic: Math.max(curve.k * head, 1e-3), oneWay: true });
     }
     for (const t of rig.tanks) {
-      nodes.push({ id: nodeIds.store(t.id), elevationM: t.base, headM: t.base + t.fullLevel }, { id: nodeIds.tank(t.id), elevationM: t.base });
+      const full = t.base + t.fullLevel;
+      if (!this.tieGroupOf.has(t.id)) {
+        nodes.push({ id: nodeIds.tank(t.id), elevationM: t.base, headM: full });
+        continue;
+      }
+      nodes.push({ id: nodeIds.store(t.id), elevationM: t.base, headM: full }, { id: nodeIds.tank(t.id), elevationM: t.base });
       links.push({ id: linkIds.store(t.id), from: nodeIds.store(t.id), to: nodeIds.tank(t.id), linear: 0 });
     }
     for (const m of rig.manifolds) nodes.push({ id: nodeIds.manifold(m.id), elevationM: m.height });
@@ -230,6 +244,17 @@ export class RigNetwork {
     return { nodes, links };
   }
 
+  private readonly places = new Map<NodeKind, Map<string, number>>();
+
+  /** Index of the node of a thing. Throws `RangeError` where there is none. */
+  nodeAt(kind: NodeKind, id: string): number {
+    let of = this.places.get(kind);
+    if (!of) this.places.set(kind, (of = new Map()));
+    let node = of.get(id);
+    if (node === undefined) of.set(id, (node = this.network.node(nodeIds[kind](id))));
+    return node;
+  }
+
   /** Water temperature of the following solves, K. */
   setWater(temperatureK: number): void {
     if (this.water.temperatureK !== temperatureK) this.water = waterAt(temperatureK);
@@ -254,7 +279,9 @@ export class RigNetwork {
     network.constant[link] = constantM;
     cleanQuadratic[link] = quadratic(before.clean);
     dirtyQuadratic[link] = quadratic(before.dirty);
+    this.termsNow = undefined;
     return () => {
+      this.termsNow = undefined;
       network.constant[link] = before.constant;
       cleanQuadratic[link] = before.clean;
       dirtyQuadratic[link] = before.dirty;
@@ -287,24 +314,40 @@ export class RigNetwork {
     };
   }
 
+  /** Loss terms now in the network: of clean or dirty strainers; `undefined` where something else was set on top. */
+  private termsNow: 'clean' | 'dirty' | undefined;
+
   setStrainers(dirty: boolean): void {
+    const wanted = dirty ? 'dirty' : 'clean';
+    if (this.termsNow === wanted) return;
     this.network.quadratic.set(dirty ? this.dirtyQuadratic : this.cleanQuadratic);
+    this.termsNow = wanted;
   }
 
   /** Scales every spigot's flow at the same pressure: 0.5 is a site that gives half. Call after {@link setStrainers}. */
   setSpigots(flowShare: number): void {
     // A spigot that gives nothing is told from one with hardly a trickle by no figure.
     const share = Math.max(flowShare, LEAST_SPIGOT);
+    this.termsNow = undefined;
     for (const s of this.rig.spigots) {
       const link = this.network.link(linkIds.tap(s.id));
       this.network.quadratic[link] = this.cleanQuadratic[link] / share ** 2;
     }
   }
 
-  /** Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open. */
-  setGuns(open: (outlet: Outlet) => boolean): void {
+  /** Triggers now held and the water they were set for. */
+  private gunsNow = '';
+
+  /**
+   * Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open.
+   * @param key names the outlets that are open
+   */
+  setGuns(key: string, open: (outlet: Outlet) => boolean): void {
+    const now = `${key} ${this.water.temperatureK}`;
+    if (now === this.gunsNow) return;
+    this.gunsNow = now;
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
-    const { outlets } = this.rig;
+    const { outlets, machines } = this.rig;
     for (let i = 0; i < outlets.length; i++) {
       const link = this.nozzleLinks[i];
       const closed = open(outlets[i]) ? 0 : 1;
@@ -313,7 +356,6 @@ export class RigNetwork {
       // The last answer is no guide once triggers change: a nozzle at rest tells nothing of its flow.
       this.network.restartAt(link);
     }
-    const { machines } = this.rig;
     for (let i = 0; i < machines.length; i++) {
       const m = machines[i];
       const any = this.outletsOf(m.id).some(open);
@@ -355,27 +397,27 @@ export class RigNetwork {
 
   /**
    * Sets every tank's surface. Tied tanks get their heads solved so that all fall together, about the given surface.
-   * @param surface height of the water surface above the deck, m, by tank
-   * @param draw net flow leaving each tie group, m³/s, used only for tied tanks
+   * @param levels inside each tank, m, in the document's order
+   * @param draw net flow leaving each tie group, m³/s
    */
-  setSurfaces(surface: (tank: Tank) => number, area: (tank: Tank) => number, draw: (group: number) => number): void {
-    const { rig, network } = this;
-    const { tieGroupOf } = this;
-    const areaOf = (group: number): number => rig.tanks.reduce((s, t) => (tieGroupOf.get(t.id) === group ? s + area(t) : s), 0);
-    for (let i = 0; i < rig.tanks.length; i++) {
-      const t = rig.tanks[i];
-      const g = tieGroupOf.get(t.id);
+  setLevels(levels: readonly number[], draw: ReadonlyMap<number, number>): void {
+    const { rig, network, tieGroupOf } = this;
+    const { tanks } = rig;
+    for (let i = 0; i < tanks.length; i++) {
+      const t = tanks[i];
+      const g = tieGroupOf.size ? tieGroupOf.get(t.id) : undefined;
       const link = this.storeLinks[i];
       const node = this.storeNodes[i];
-      if (g === undefined) {
-        network.linear[link] = 0;
-        network.head[node] = surface(t);
-      } else {
-        network.linear[link] = TOGETHER / area(t);
-        network.head[node] = surface(t) + (draw(g) * TOGETHER) / areaOf(g);
+      const surface = t.base + levels[i];
+      if (g === undefined) network.head[node] = surface;
+      else {
+        const areaOf = (k: number): number => surfaceAt(tanks[k].shape, levels[k]);
+        const together = tanks.reduce((s, x, k) => (tieGroupOf.get(x.id) === g ? s + areaOf(k) : s), 0);
+        network.linear[link] = TOGETHER / areaOf(i);
+        network.head[node] = surface + ((draw.get(g) ?? 0) * TOGETHER) / together;
       }
     }
-    for (const { node, tank, port } of this.lineEnds) network.head[node] = Math.max(port, surface(tank));
+    for (const { node, tank, port } of this.lineEnds) network.head[node] = Math.max(port, tanks[tank].base + levels[tank]);
   }
 
   /** Machines that no open line joins to water: their demand is taken out so that the rest can be judged. */

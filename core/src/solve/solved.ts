@@ -2,7 +2,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { GRAVITY } from '../fluid/air.js';
 import type { Water } from '../fluid/water.js';
 import type { Line, Machine, Outlet, Rig } from '../rig/schema.js';
-import { linkIds, nodeIds, type RigNetwork } from './rig-network.js';
+import type { NodeKind, RigNetwork } from './rig-network.js';
 
 export interface CaseState {
   readonly level: 'full' | 'half' | 'lowest';
@@ -21,9 +21,9 @@ export class Solved {
 
   /**
    * @param settled false where the flows would not settle
-   * @param flow m³/s by link of the network, from→to
-   * @param head m above the deck by node
-   * @param demand m³/s by node
+   * @param flow m³/s by link of the network, from→to; then head, m above the deck, by node
+   * @param heads where the heads begin
+   * @param drawn a machine that draws another flow than its own
    */
   constructor(
     private readonly net: RigNetwork,
@@ -31,8 +31,8 @@ export class Solved {
     readonly water: Water,
     readonly settled: boolean,
     private readonly flow: Float64Array,
-    private readonly head: Float64Array,
-    private readonly demand: Float64Array,
+    private readonly heads: number,
+    private readonly drawn?: { readonly machineId: string; readonly flowM3s: number },
   ) {
     this.rig = net.rig;
     this.values = net.values;
@@ -46,28 +46,29 @@ export class Solved {
 
   /** Out of an outlet's nozzles, m³/s. */
   nozzleFlow(outlet: Outlet): number {
-    return this.flow[this.net.network.link(linkIds.nozzle(outlet.id))];
+    return this.flow[this.net.nozzleOf.get(outlet.id)!];
   }
 
   /** Turned back by a machine's unloader, m³/s. */
   returned(machine: Machine): number {
-    return Math.max(this.flow[this.net.network.link(linkIds.unloader(machine.id))], 0);
+    return Math.max(this.flow[this.net.unloaderOf.get(machine.id)!], 0);
   }
 
-  /** Drawn by a machine at its inlet, m³/s. */
+  /** Drawn by a running machine at its inlet, m³/s. */
   machineFlow(machine: Machine): number {
-    return this.demand[this.net.network.node(nodeIds.machineIn(machine.id))];
+    if (this.drawn?.machineId === machine.id) return this.drawn.flowM3s;
+    return this.net.cutOff.has(machine.id) ? 0 : machine.flow;
   }
 
-  /** m above the deck. */
-  headOf(nodeId: string): number {
-    return this.head[this.net.network.node(nodeId)];
+  /** At a place of a thing, m above the deck. */
+  headOf(kind: NodeKind, id: string): number {
+    return this.flow[this.heads + this.net.nodeAt(kind, id)];
   }
 
-  /** Gauge pressure at a node, Pa. */
-  pressureOf(nodeId: string): number {
-    const node = this.net.network.node(nodeId);
-    return (this.head[node] - this.net.network.spec.nodes[node].elevationM) * this.water.densityKgM3 * GRAVITY;
+  /** Gauge pressure at a place of a thing, Pa. */
+  pressureOf(kind: NodeKind, id: string): number {
+    const node = this.net.nodeAt(kind, id);
+    return (this.flow[this.heads + node] - this.net.network.spec.nodes[node].elevationM) * this.water.densityKgM3 * GRAVITY;
   }
 
   /** Flow leaving a tank by its feed lines, m³/s. */

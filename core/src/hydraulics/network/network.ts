@@ -84,10 +84,8 @@ export class Network {
       runStart: this.runStart,
     } = laws);
     const { head, demand, closed, from, to, fixed, isolated, net } = this;
-    this.whole = { laws, head, demand, closed, from, to, fixed, isolated, net };
-    this.reducing = links.some((x) => x.reducesToHeadM !== undefined)
-      ? new ReducingSolver(this.whole, links, this.reducesTo, this.startFlow)
-      : undefined;
+    this.whole = { laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: new Int32Array(n).fill(-1) };
+    this.reducing = links.some((x) => x.reducesToHeadM !== undefined) ? new ReducingSolver(this.whole, links, this.reducesTo, this.startFlow) : undefined;
     this.parts = this.reducing ? [] : partsOf(this.whole, remembers);
     this.partOf = new Int32Array(m);
     this.parts.forEach((part, k) => part.links.forEach((l) => (this.partOf[l] = k)));

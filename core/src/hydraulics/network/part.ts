@@ -18,7 +18,8 @@ export type PartOutcome =
   | {
       readonly converged: false;
       readonly iterations: number;
-      readonly failure: { readonly reason: 'cut-off'; readonly node: number } | { readonly reason: 'not-converged'; readonly link: number; readonly flowChange: number };
+      readonly failure:
+        { readonly reason: 'cut-off'; readonly node: number } | { readonly reason: 'not-converged'; readonly link: number; readonly flowChange: number };
     };
 
 /** What the parts of a network have in common: its arrays, by node and by link. */
@@ -31,6 +32,8 @@ export interface Whole {
   readonly to: Int32Array;
   readonly fixed: Uint8Array;
   readonly isolated: Uint8Array;
+  /** Row of each node in the matrix of its part; −1 for a fixed head. */
+  readonly rowOf: Int32Array;
   /** Imbalance at each node, m³/s. */
   readonly net: Float64Array;
 }
@@ -89,8 +92,10 @@ export class NetworkPart {
   // By unknown of the part.
   private readonly row: Int32Array;
   private readonly diagonal: Int32Array;
-  /** Row of the right side by node of the whole; −1 outside of the part. */
+  /** Row of the right side by node of the whole: a node is of one part; −1 where its head is fixed. */
   private readonly rowOf: Int32Array;
+  /** Links that let nothing through, by link of the part. */
+  private readonly shut: Uint8Array;
   private readonly set: Float64Array;
   private readonly kept: Kept;
 
@@ -103,8 +108,10 @@ export class NetworkPart {
     const { from, to, laws, fixed } = whole;
     this.links = Int32Array.from(links);
     this.unknown = Int32Array.from(unknown);
-    const local = new Map(unknown.map((node, k) => [node, k]));
-    const at = (node: number): number => local.get(node) ?? -1;
+    // Places among the part's unknowns, until the matrix is ordered.
+    const local = whole.rowOf;
+    for (let k = 0; k < unknown.length; k++) local[unknown[k]] = k;
+    const at = (node: number): number => local[node];
     const pairs: [number, number][] = [];
     const ends: number[] = [];
     const runs: number[] = [];
@@ -115,6 +122,7 @@ export class NetworkPart {
       if (fixed[to[l]]) ends.push(to[l]);
       for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
     }
+    this.shut = new Uint8Array(links.length);
     this.ends = Int32Array.from(ends);
     this.runs = Int32Array.from(runs);
     const ldl = new SparseLdl(unknown.length, pairs);
@@ -127,13 +135,10 @@ export class NetworkPart {
     });
     this.row = Int32Array.from(unknown, (_, k) => ldl.row(k));
     this.diagonal = Int32Array.from(unknown, (_, k) => ldl.slot(k, k));
-    this.rowOf = new Int32Array(whole.head.length).fill(-1);
-    unknown.forEach((node, k) => (this.rowOf[node] = this.row[k]));
+    this.kept = typeof remembers === 'object' ? remembers.of(links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|')) : new Kept();
+    this.rowOf = whole.rowOf;
+    for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.row[k];
     this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
-    this.kept =
-      typeof remembers === 'object'
-        ? remembers.of(links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|'))
-        : new Kept();
   }
 
   /** Writes down everything that the answer hangs on. */
@@ -202,7 +207,13 @@ export class NetworkPart {
     const b = ldl.rightSide;
     const m = links.length;
     const u = unknown.length;
-    for (let k = 0; k < m; k++) if (closed[links[k]]) flow[links[k]] = 0;
+    // Nothing flows in what no open link joins to a fixed head.
+    const shut = this.shut;
+    for (let k = 0; k < m; k++) {
+      const l = links[k];
+      shut[k] = closed[l] || isolated[from[l]] || isolated[to[l]] ? 1 : 0;
+      if (shut[k]) flow[l] = 0;
+    }
     let worst = links[0] ?? 0;
     let worstChange = 0;
     for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
@@ -216,7 +227,7 @@ export class NetworkPart {
         const q = flow[l];
         net[j] += q;
         net[i] -= q;
-        if (closed[l]) continue;
+        if (shut[k]) continue;
         laws.evaluate(l);
         const p = 1 / slope[l];
         const step = p * (head[i] - head[j] - loss[l]);
@@ -243,7 +254,7 @@ export class NetworkPart {
       worstChange = 0;
       for (let k = 0; k < m; k++) {
         const l = links[k];
-        if (closed[l]) continue;
+        if (shut[k]) continue;
         const step = relax * (1 / slope[l]) * (head[from[l]] - head[to[l]] - loss[l]);
         const q = flow[l] + step;
         flow[l] = q;
@@ -272,13 +283,13 @@ export class NetworkPart {
     const error = this.massError();
     if (error < UNBALANCED) return error;
     const { links, unknown, ldl, row, rowOf } = this;
-    const { laws, closed, from, to, isolated, net } = this.whole;
+    const { laws, from, to, isolated, net } = this.whole;
     const b = ldl.rightSide;
     for (let t = 0; t < unknown.length; t++) b[row[t]] = isolated[unknown[t]] ? 0 : net[unknown[t]];
     ldl.solve();
     for (let k = 0; k < links.length; k++) {
       const l = links[k];
-      if (closed[l]) continue;
+      if (this.shut[k]) continue;
       const x = rowOf[from[l]] < 0 ? 0 : b[rowOf[from[l]]];
       const y = rowOf[to[l]] < 0 ? 0 : b[rowOf[to[l]]];
       laws.flow[l] += (x - y) / laws.slope[l];

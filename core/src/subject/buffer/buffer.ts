@@ -3,7 +3,6 @@ import type { Machine, Tank } from '../../rig/schema.js';
 import { figure, input, message } from '../../working/figure.js';
 import { outletBore, type Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
-import { nodeIds } from '../../solve/rig-network.js';
 import type { LevelSeries, TankResult } from './result.js';
 import type { FillResult } from '../fill/result.js';
 import type { Finding } from '../finding.js';
@@ -183,7 +182,7 @@ const outletBoreOf = (cases: Cases, ids: readonly string[]): number =>
 function tieDifference(cases: Cases, tied: readonly Tank[]): TankResult['tie'] {
   const { asDrawn } = cases;
   const ties = cases.rig.lines.filter((l) => l.role === 'tie' && !l.closed && tied.some((t) => t.id === l.from.id));
-  const heads = tied.map((t) => ({ id: t.id, base: t.base, head: asDrawn.headOf(nodeIds.tank(t.id)) }));
+  const heads = tied.map((t) => ({ id: t.id, base: t.base, head: asDrawn.headOf('tank', t.id) }));
   const low = heads.reduce((a, b) => (b.head < a.head ? b : a));
   const high = heads.reduce((a, b) => (b.head > a.head ? b : a));
   return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(asDrawn, ties) };

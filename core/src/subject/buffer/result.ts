@@ -42,3 +42,7 @@ export interface TankResult {
   readonly tie: { readonly differenceM: Figure; readonly firstDryId: string; readonly parts: readonly PartShare[] } | undefined;
   readonly verdict: Verdict;
 }
+
+export interface BufferAnswers {
+  readonly tanks: readonly TankResult[];
+}

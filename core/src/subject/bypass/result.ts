@@ -16,3 +16,7 @@ export interface BypassResult {
   readonly bubbles: { readonly depth: Figure; readonly reachesBelowLevelM: number } | undefined;
   readonly verdict: Verdict;
 }
+
+export interface BypassAnswers {
+  readonly bypasses: readonly BypassResult[];
+}

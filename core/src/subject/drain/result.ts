@@ -14,3 +14,7 @@ export interface DrainResult {
   readonly vacuumAtDraw: number;
   readonly verdict: Verdict;
 }
+
+export interface DrainAnswers {
+  readonly drains: readonly DrainResult[];
+}

@@ -5,8 +5,7 @@ import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, Trial } from '../../solve/cases.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
-import { feedPath, inletMargin } from './feed-terms.js';
-import { nodeIds } from '../../solve/rig-network.js';
+import { feedPath, hosesOf, inletMargin } from './feed-terms.js';
 import type { FeedCase, FeedResult } from './result.js';
 
 /** Heads at every joint of the path, m above the deck, in a case. */
@@ -14,22 +13,15 @@ export function gradeLine(solved: Solved, machine: Machine, path: readonly Line[
   const dirty = solved.state.strainer === 'dirty';
   const out: { label: string; headM: number; lineId: string }[] = [];
   for (const line of path) {
-    const start =
-      line.from.at === 'tank'
-        ? nodeIds.tank(line.from.id!)
-        : line.from.at === 'spigot'
-          ? nodeIds.tap(line.from.id!)
-          : line.from.at === 'booster'
-            ? nodeIds.boosterOut(line.from.id!)
-            : nodeIds.manifold(line.from.id!);
-    let head = solved.headOf(start);
+    const start = line.from.at === 'tank' ? 'tank' : line.from.at === 'spigot' ? 'tap' : line.from.at === 'booster' ? 'boosterOut' : 'manifold';
+    let head = solved.headOf(start, line.from.id!);
     out.push({ label: line.from.at, headM: head, lineId: line.id });
     for (const part of line.parts) {
       head -= partHeadLoss(part, solved.flowOf(line.id), solved.water, solved.values, dirty);
       out.push({ label: part.name, headM: head, lineId: line.id });
     }
   }
-  out.push({ label: 'pump', headM: solved.headOf(nodeIds.machineIn(machine.id)), lineId: path[path.length - 1].id });
+  out.push({ label: 'pump', headM: solved.headOf('machineIn', machine.id), lineId: path[path.length - 1].id });
   return out;
 }
 
@@ -54,10 +46,11 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   if (!tank) return [];
   const out = [];
   const height = shapeHeight(tank.shape);
+  const hoses = hosesOf(path);
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
     const solved = cases.at({ ...stateOf(worst), levelOf: { tankId: tank.id, levelM: level } });
-    out.push({ surfaceM: tank.base + level, marginM: inletMargin(solved, machine, path).marginM });
+    out.push({ surfaceM: tank.base + level, marginM: inletMargin(solved, machine, path, hoses).marginM });
   }
   return out;
 }
@@ -106,9 +99,10 @@ export function highest(marginM: number, altitudeM: number, density: number): nu
 /** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */
 export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[]): number {
   const own = machine.flow;
+  const hoses = hosesOf(path);
   const marginAt = (flow: number): number => {
     const solved = cases.at({ ...stateOf(worst), trial: { what: 'draw', machine, flowM3s: flow } });
-    return solved.settled ? inletMargin(solved, machine, path).marginM : -1e3;
+    return solved.settled ? inletMargin(solved, machine, path, hoses).marginM : -1e3;
   };
   // Illinois rule: a secant that never leaves the bracket.
   let low = 0;

@@ -4,7 +4,6 @@ import { velocity } from '../../hydraulics/friction.js';
 import { accelerationHead, lengthTimesVelocity } from '../../hydraulics/plunger-pump.js';
 import type { Hose, Line, Machine } from '../../rig/schema.js';
 import type { Solved } from '../../solve/solved.js';
-import { nodeIds } from '../../solve/rig-network.js';
 import type { FeedTerm } from './result.js';
 
 /** Lines from the source to a machine's inlet, in the order the water takes them: at each step back, the one that carries most. */
@@ -27,20 +26,26 @@ export function feedPath(solved: Solved, machine: Machine): Line[] {
 }
 
 /** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
-export function inletTerms(solved: Solved, machine: Machine, path: readonly Line[], altitudeM: number): { terms: FeedTerm[]; rigidM: number; capM: number } {
+export function inletTerms(
+  solved: Solved,
+  machine: Machine,
+  path: readonly Line[],
+  altitudeM: number,
+  hoses: readonly Hose[] = hosesOf(path),
+): { terms: FeedTerm[]; rigidM: number; capM: number } {
   const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
-  const sourceHead = first.from.at === 'spigot' ? solved.headOf(nodeIds.tap(first.from.id!)) : solved.headOf(nodeIds.tank(first.from.id!));
+  const sourceHead = first.from.at === 'spigot' ? solved.headOf('tap', first.from.id!) : solved.headOf('tank', first.from.id!);
   let boosterM = 0;
   for (const l of path) {
     if (l.from.at !== 'booster') continue;
     const b = rig.boosters.find((x) => x.id === l.from.id)!;
-    if (b.running) boosterM += solved.headOf(nodeIds.boosterOut(b.id)) - solved.headOf(nodeIds.boosterIn(b.id));
+    if (b.running) boosterM += solved.headOf('boosterOut', b.id) - solved.headOf('boosterIn', b.id);
   }
-  const inletHead = solved.headOf(nodeIds.machineIn(machine.id));
+  const inletHead = solved.headOf('machineIn', machine.id);
   const flow = solved.machineFlow(machine);
-  const pulse = pulses(solved, machine, path, flow);
+  const pulse = pulses(solved, machine, hoses, flow);
   const direct = first.from.at === 'spigot';
   return {
     rigidM: pulse.rigidM,
@@ -62,8 +67,7 @@ export function inletTerms(solved: Solved, machine: Machine, path: readonly Line
 
 export const hosesOf = (path: readonly Line[]): Hose[] => path.flatMap((l) => l.parts.filter((p): p is Hose => p.kind === 'hose'));
 
-function pulses(solved: Solved, machine: Machine, path: readonly Line[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
-  const hoses = hosesOf(path);
+function pulses(solved: Solved, machine: Machine, hoses: readonly Hose[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
   if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0 };
   const last = hoses[hoses.length - 1];
   const lv = lengthTimesVelocity(
@@ -89,12 +93,12 @@ export interface InletMargin {
 }
 
 /** Inlet head available and to spare in a case, m. */
-export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[]): InletMargin {
+export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], hoses: readonly Hose[] = hosesOf(path)): InletMargin {
   const { values, rig, water } = solved;
-  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude).terms);
+  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, hoses).terms);
   let marginM = availableM - (machine.npshRequired ?? values['npsh-required']);
   if (path[0].from.at === 'spigot') {
-    const gaugeM = solved.headOf(nodeIds.machineIn(machine.id)) - machine.inletHeight;
+    const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
     marginM = Math.min(marginM, gaugeM - values['inlet-minimum'] / (water.densityKgM3 * GRAVITY));
   }
   return { marginM, availableM };

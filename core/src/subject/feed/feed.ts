@@ -21,13 +21,14 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const requiredM = machine.npshRequired ?? values['npsh-required'];
   const altitude = rig.brief.altitude;
 
+  const hoses = hosesOf(path);
   const list: FeedCase[] = [];
   for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
     for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))
       for (const strainer of ['clean', 'dirty'] as const)
         for (const water of ['usual', 'summer'] as const) {
           const state = { level, strainer, water, spigot };
-          list.push({ ...state, ...inletMargin(cases.at(state), machine, path) });
+          list.push({ ...state, ...inletMargin(cases.at(state), machine, path, hoses) });
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;

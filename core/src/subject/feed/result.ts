@@ -55,3 +55,7 @@ export interface FeedResult {
   readonly otherWay: { readonly boosted: boolean; readonly marginM: number } | undefined;
   readonly verdict: Verdict;
 }
+
+export interface FeedAnswers {
+  readonly feeds: readonly FeedResult[];
+}

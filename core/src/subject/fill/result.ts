@@ -22,3 +22,7 @@ export interface FillResult {
   readonly asks: readonly { readonly flowM3s: number; readonly pressurePa: number }[];
   readonly verdict: Verdict;
 }
+
+export interface FillAnswers {
+  readonly fills: readonly FillResult[];
+}

@@ -1,36 +1,12 @@
-import type { ChemicalResult } from '../../assess/chemical-result.js';
+import type { LiquidAnswers } from './result.js';
 import { LIQUID_NAMES } from '../../chemistry/compatibility.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { Finding } from '../finding.js';
 import { finding, percent } from '../message-parts.js';
-import { linesOf } from '../../solve/paths.js';
 import { message } from '../../working/figure.js';
 
-export function meetingFindings(rig: Rig, r: ChemicalResult): Finding[] {
-  const name = (id: string): string => rig.liquids.find((l) => l.id === id)?.name ?? id;
-  return r.meetings.flatMap((m) => {
-    if (m.verdict !== 'never') return [];
-    if (m.places.length)
-      return [
-        finding(
-          'never-mix',
-          'stop',
-          'liquids',
-          { kind: 'liquid', id: m.a },
-          message('{a} and {b} can meet in {place}: {reason}. Give each its own pump, hose and reel.', {
-            a: name(m.a),
-            b: name(m.b),
-            place: m.places[0],
-            reason: m.reason,
-          }),
-        ),
-      ];
-    return [];
-  });
-}
-
-export function liquidFindings(rig: Rig, r: ChemicalResult): Finding[] {
+export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] {
   return r.liquids.flatMap((l) => {
     const liquid = rig.liquids.find((x) => x.id === l.liquidId)!;
     const subject = { kind: 'liquid', id: liquid.id } as const;
@@ -118,7 +94,7 @@ export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
 }
 
 /** A bund that would not hold what its tank can spill. Whether there is to be one is for local rules, and the builder's school. */
-export function bundFindings(rig: Rig, r: ChemicalResult): Finding[] {
+export function bundFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] {
   return r.tanks.flatMap((x) => {
     const tank = rig.tanks.find((t) => t.id === x.tankId)!;
     if (x.bundM3 === 0 || x.bundM3 >= x.bundWanted.value * 0.9999) return [];
@@ -135,42 +111,5 @@ export function bundFindings(rig: Rig, r: ChemicalResult): Finding[] {
         }),
       ),
     ];
-  });
-}
-
-/** A line that ends below a full tank's level runs by itself once it is full, unless something shuts it. */
-export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
-  const shuts = (l: Rig['lines'][number]): boolean =>
-    l.parts.some((p) => (p.kind === 'valve' && p.is === 'gun-valve') || (p.kind === 'fitting' && p.is === 'ball-valve'));
-  return rig.mixes.flatMap((mix) => {
-    const lines = linesOf(rig, mix);
-    const delivery = lines.find((l) => l.to.at === 'sprayer');
-    const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
-    if (!delivery || !sprayer || lines.some((l) => l.to.at !== 'mix' && shuts(l))) return [];
-    return lines
-      .filter((l) => l.from.at === 'tank' && !shuts(l))
-      .flatMap((l) => {
-        const tank = rig.tanks.find((t) => t.id === l.from.id)!;
-        // Laid down, the gun rests on the ground, lower than the deck.
-        const over = tank.base + tank.fullLevel;
-        if (over <= 0) return [];
-        return [
-          finding(
-            'siphon',
-            'tight',
-            'mix',
-            { kind: 'mix', id: mix.id },
-            message(
-              '{tank} can siphon through {pump}: laid on the ground, the gun lies at least {h} below its full level and nothing in between shuts. A ball valve or a trigger stops it.',
-              {
-                tank: `${tank.name} (${stocks.in(tank).liquid.name})`,
-                pump: mix.name,
-                h: { value: over, dimension: 'length' },
-              },
-            ),
-          ),
-        ];
-      })
-      .slice(0, 1);
   });
 }

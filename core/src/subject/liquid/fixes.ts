@@ -1,8 +1,6 @@
-import { meeting } from '../../chemistry/compatibility.js';
 import { moreOf } from '../more-of.js';
 import { like, nextSize } from '../../edit/length.js';
 import type { Rule } from '../rule.js';
-import type { RigDocument } from '../../rig/schema.js';
 
 /** More tank for what is short, fresh stock for what is stale, less at a time for what spoils. */
 export const stockRules: Rule = (finding, rig, doc, now) => {
@@ -43,47 +41,4 @@ export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
       return [{ id: 'bund', title: `A bund of ${size}`, change: (d) => void (d.tanks[i].bund = size) }];
     }
   }
-};
-
-export const attackRules: Rule = (finding, rig) => {
-  const reel = rig.reels.findIndex((r) => r.id === finding.subject.id);
-  if (reel >= 0)
-    return [
-      { id: 'none', title: 'Couple straight to the hose, past the swivel', change: (d) => void (d.reels![reel].swivel = 'none') },
-      { id: 'plastic', title: 'A plastic swivel', change: (d) => void (d.reels![reel].swivel = 'plastic') },
-    ];
-  const pump = rig.softPumps.findIndex((p) => p.id === finding.subject.id);
-  return pump < 0
-    ? []
-    : [
-        {
-          id: 'materials',
-          title: 'Polypropylene body, fluororubber seals',
-          change: (d) => {
-            d.softPumps![pump].body = 'polypropylene';
-            d.softPumps![pump].seals = 'fluororubber';
-          },
-        },
-      ];
-};
-
-/** Takes the branch that does not belong off the blend that it would meet SH in. */
-export const neverRules: Rule = (finding, rig, doc) => {
-  const a = rig.liquids.find((l) => l.id === finding.subject.id);
-  if (!a) return [];
-  return rig.mixes.flatMap((mix) => {
-    const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
-    const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
-    const stock = rig.liquids.find((l) => l.id === mix.stock);
-    return branches
-      .filter((l) => {
-        const k = kind(l.from.id);
-        return k && stock && meeting(k.kind, stock.kind).verdict === 'never';
-      })
-      .map((l) => ({
-        id: `off-${l.id}`,
-        title: `Take ${kind(l.from.id)!.name} off ${mix.name}`,
-        change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
-      }));
-  });
 };

@@ -1,23 +1,13 @@
 import type { Assessment } from '../../assess/assessment.js';
 import { type Kinds, places } from '../kind.js';
-import { attackRules, neverRules, stockRules, tankPracticeRules } from './fixes.js';
+import { stockRules, tankPracticeRules } from './fixes.js';
 import type { LiquidResult } from './result.js';
 
-export type LiquidCode = 'never-mix' | 'stock-stale' | 'stock-short' | 'use-by' | 'fumes-deck' | 'no-drop-tube' | 'bund-small' | 'attacked';
+export type LiquidCode = 'stock-stale' | 'stock-short' | 'use-by' | 'fumes-deck' | 'no-drop-tube' | 'bund-small';
 
 const liquid = (a: Assessment, id: string): LiquidResult | undefined => a.chemical.liquids.find((l) => l.liquidId === id);
 
 export const LIQUID_KINDS: Kinds<LiquidCode> = {
-  'never-mix': {
-    figure: {
-      label: 'places where they can meet',
-      dimension: 'number',
-      better: 'less',
-      step: 0.5,
-      of: (a) => a.chemical.meetings.reduce((n, m) => n + (m.verdict === 'never' ? m.places.length : 0), 0),
-    },
-    rules: neverRules,
-  },
   'stock-stale': {
     figure: { label: 'strength today', dimension: 'ratio', better: 'more', step: 1e-4, of: (a, id) => liquid(a, id)?.today.value ?? 0 },
     rules: stockRules,
@@ -33,5 +23,4 @@ export const LIQUID_KINDS: Kinds<LiquidCode> = {
     figure: { label: 'bund', dimension: 'volume', better: 'more', step: 1e-3, of: (a, id) => a.chemical.tanks.find((t) => t.tankId === id)?.bundM3 ?? 0 },
     rules: tankPracticeRules,
   },
-  attacked: { figure: places('attacked'), rules: attackRules },
 };

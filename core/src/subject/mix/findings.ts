@@ -1,4 +1,6 @@
+import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
+import type { Stocks } from '../../solve/stock.js';
 import type { Finding } from '../finding.js';
 import { finding, percent } from '../message-parts.js';
 import { strengthVerdict } from './mix.js';
@@ -103,4 +105,41 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
       ),
     );
   return out;
+}
+
+/** A line that ends below a full tank's level runs by itself once it is full, unless something shuts it. */
+export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
+  const shuts = (l: Rig['lines'][number]): boolean =>
+    l.parts.some((p) => (p.kind === 'valve' && p.is === 'gun-valve') || (p.kind === 'fitting' && p.is === 'ball-valve'));
+  return rig.mixes.flatMap((mix) => {
+    const lines = linesOf(rig, mix);
+    const delivery = lines.find((l) => l.to.at === 'sprayer');
+    const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
+    if (!delivery || !sprayer || lines.some((l) => l.to.at !== 'mix' && shuts(l))) return [];
+    return lines
+      .filter((l) => l.from.at === 'tank' && !shuts(l))
+      .flatMap((l) => {
+        const tank = rig.tanks.find((t) => t.id === l.from.id)!;
+        // Laid down, the gun rests on the ground, lower than the deck.
+        const over = tank.base + tank.fullLevel;
+        if (over <= 0) return [];
+        return [
+          finding(
+            'siphon',
+            'tight',
+            'mix',
+            { kind: 'mix', id: mix.id },
+            message(
+              '{tank} can siphon through {pump}: laid on the ground, the gun lies at least {h} below its full level and nothing in between shuts. A ball valve or a trigger stops it.',
+              {
+                tank: `${tank.name} (${stocks.in(tank).liquid.name})`,
+                pump: mix.name,
+                h: { value: over, dimension: 'length' },
+              },
+            ),
+          ),
+        ];
+      })
+      .slice(0, 1);
+  });
 }

@@ -77,3 +77,11 @@ export interface MixResult {
   readonly unrinsed: readonly string[];
   readonly verdict: Verdict;
 }
+
+export interface MixAnswers {
+  readonly chemical: {
+    readonly mixes: readonly MixResult[];
+    /** Mean flow that soft washing takes from each tank over the job, m³/s. */
+    readonly drawnFrom: Readonly<Record<string, number>>;
+  };
+}

@@ -5,7 +5,6 @@ import type { Machine, Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { pressurePath } from '../../solve/paths.js';
-import { nodeIds } from '../../solve/rig-network.js';
 import type { Finding } from '../finding.js';
 import type { MachineResult, OutletResult, PressureCase } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -39,16 +38,16 @@ export function pressureCases(cases: Cases): PressureCase[] {
       guns: rig.outlets.map((o) => ({
         outletId: o.id,
         open: open.includes(o.id),
-        pressurePa: open.includes(o.id) ? solved.pressureOf(nodeIds.outlet(o.id)) : 0,
+        pressurePa: open.includes(o.id) ? solved.pressureOf('outlet', o.id) : 0,
         flowM3s: open.includes(o.id) ? solved.nozzleFlow(o) : 0,
       })),
       machines: rig.machines
         .filter((m) => !net.cutOff.has(m.id))
         .map((m) => ({
           machineId: m.id,
-          pumpPressurePa: solved.pressureOf(nodeIds.machineOut(m.id)),
+          pumpPressurePa: solved.pressureOf('machineOut', m.id),
           returnedM3s: solved.returned(m),
-          returnPressurePa: solved.pressureOf(nodeIds.machineReturn(m.id)),
+          returnPressurePa: solved.pressureOf('machineReturn', m.id),
         })),
     };
   });
@@ -102,7 +101,7 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
   if (machines.length === 0) return undefined;
   const solved = cases.asDrawn;
   const path = pressurePath(rig, machines[0].id, outlet.id);
-  const pressure = solved.pressureOf(nodeIds.outlet(outlet.id));
+  const pressure = solved.pressureOf('outlet', outlet.id);
   const flow = solved.nozzleFlow(outlet);
   const parts = partShares(solved, path);
   const loss = parts.reduce((s, p) => s + p.lossM, 0) * solved.water.densityKgM3 * GRAVITY;
@@ -117,7 +116,7 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
       'pressure',
       'gun-pressure',
       [
-        input('p_pump', 'at the pump', solved.pressureOf(nodeIds.machineOut(machines[0].id)), 'pressure'),
+        input('p_pump', 'at the pump', solved.pressureOf('machineOut', machines[0].id), 'pressure'),
         input('Δp', 'lost on the way', loss, 'pressure'),
         input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
       ],

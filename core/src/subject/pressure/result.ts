@@ -42,3 +42,10 @@ export interface OutletResult {
   readonly betterSize: number;
   readonly verdict: Verdict;
 }
+
+export interface PressureAnswers {
+  /** Every way of holding the triggers. */
+  readonly cases: readonly PressureCase[];
+  readonly machines: readonly MachineResult[];
+  readonly outlets: readonly OutletResult[];
+}

@@ -6,14 +6,13 @@ import { reelCapacity } from '../../hydraulics/outflow.js';
 import type { Hose, Line, Outlet, Reel } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { hoseIn, hosesOf, pressurePath } from '../../solve/paths.js';
-import { nodeIds } from '../../solve/rig-network.js';
 import type { Finding } from '../finding.js';
 import type { OutletResult } from '../pressure/result.js';
 import type { ReelResult, RunResult } from './result.js';
 import { figure, input, message } from '../../working/figure.js';
 
 /** What a reel takes, weighs and costs in time. */
-export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Record<string, number>> = {}): ReelResult {
+export function assessReel(cases: Cases, reel: Reel, lineFlow: Readonly<Record<string, number>>): ReelResult {
   const { rig, values } = cases;
   const line = rig.lines.find((l) => l.id === reel.line)!;
   const hoses = hosesOf(line);
@@ -26,7 +25,7 @@ export function assessReel(cases: Cases, reel: Reel, chemicalFlow: Readonly<Reco
   const dry = hoses.reduce((s, h) => s + priceAndMass({ item: h.item, kind: 'hose', lengthM: h.length }).massKg, 0);
   const volume = lineVolume(hoses);
   const solved = cases.asDrawn;
-  const flow = Math.abs(chemicalFlow[line.id] ?? solved.flowOf(line.id));
+  const flow = Math.abs(lineFlow[line.id] ?? 0);
   const rho = solved.water.densityKgM3;
   return {
     reelId: reel.id,
@@ -135,11 +134,9 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
   // All hose is off the reel and straight; the height comes off the gun.
   const rhoG = water.densityKgM3 * GRAVITY;
   const straight =
-    path.reduce(
-      (s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p.kind === 'hose' ? { ...p, coiledLength: 0 } : p, flow, water, values, false), 0),
-      0,
-    ) * rhoG;
-  const atPump = cases.asDrawn.pressureOf(nodeIds.machineOut(result.machineIds[0]));
+    path.reduce((s, l) => s + l.parts.reduce((t, p) => t + partHeadLoss(p.kind === 'hose' ? { ...p, coiledLength: 0 } : p, flow, water, values, false), 0), 0) *
+    rhoG;
+  const atPump = cases.asDrawn.pressureOf('machineOut', result.machineIds[0]);
   const spareLoss = spareHoseLoss(path, site.spare, flow, cases) * rhoG;
   const arrives = Math.max(atPump - straight - spareLoss - site.height * rhoG, 0);
   const volume = path.reduce((s, l) => s + lineVolume(l.parts), 0);

@@ -29,3 +29,8 @@ export interface RunResult {
   readonly changeOver: Figure;
   readonly verdict: Verdict;
 }
+
+export interface ReelAnswers {
+  readonly reels: readonly ReelResult[];
+  readonly runs: readonly RunResult[];
+}

@@ -1,9 +1,8 @@
-import type { ChemicalResult } from '../../assess/chemical-result.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Finding, Subject } from '../finding.js';
 import { finding } from '../message-parts.js';
-import type { SoftPumpResult } from './result.js';
+import type { SoftPumpAnswers, SoftPumpResult } from './result.js';
 import { DRY } from '../../solve/blend-start.js';
 import { message } from '../../working/figure.js';
 
@@ -37,7 +36,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
   );
 }
 
-export function pumpFindings(cases: Cases, r: ChemicalResult): Finding[] {
+export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Finding[] {
   const { rig } = cases;
   return r.softPumps.flatMap((p) => {
     const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;

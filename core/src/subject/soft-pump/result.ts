@@ -41,3 +41,7 @@ export interface SoftPumpResult {
   readonly spare: boolean;
   readonly verdict: Verdict;
 }
+
+export interface SoftPumpAnswers {
+  readonly chemical: { readonly softPumps: readonly SoftPumpResult[] };
+}

@@ -1,12 +1,11 @@
-import type { ChemicalResult } from '../../assess/chemical-result.js';
+import type { WinterResult } from './result.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Finding } from '../finding.js';
 import { finding } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 
 /** Antifreeze on board against what the winter takes. */
-export function winterFindings(rig: Rig, r: ChemicalResult): Finding[] {
-  const w = r.winter;
+export function winterFindings(rig: Rig, w: WinterResult | undefined): Finding[] {
   if (w?.onBoardM3 === undefined || !(w.antifreeze.value > w.onBoardM3 * 1.0001)) return [];
   const tank = rig.tanks.find((t) => t.liquid === 'antifreeze')!;
   return [

@@ -19,9 +19,6 @@ export interface WinterResult {
   readonly back: readonly string[];
 }
 
-export interface PureWaterResult {
-  readonly sprayerId: string;
-  readonly life: Figure;
-  readonly flow: Figure;
-  readonly heightM: number;
+export interface WinterAnswers {
+  readonly chemical: { readonly winter: WinterResult | undefined };
 }

@@ -1,13 +1,11 @@
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
-import { resinLife } from '../../chemistry/pure-water.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { pressurePath } from '../../solve/paths.js';
 import { linesOf } from '../../solve/paths.js';
-import type { CircuitResult, PureWaterResult, WinterResult } from './result.js';
-import type { SoftPumpResult } from '../soft-pump/result.js';
+import type { CircuitResult, WinterResult } from './result.js';
 
 const GALLON = 0.003785411784;
 const FROST = 273.15;
@@ -77,25 +75,4 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
       'Look for split strainer bowls and weeping couplings before pressure goes on.',
     ],
   };
-}
-
-/** Brushes behind a resin bed. */
-export function assessPureWater(cases: Cases, pumps: readonly SoftPumpResult[]): PureWaterResult[] {
-  const { rig } = cases;
-  const solids = rig.brief.tapSolids ?? 0;
-  return rig.sprayers.flatMap((s) => {
-    const pump = pumps.find((p) => p.sprayerId === s.id);
-    if (!s.resin || !pump) return [];
-    return [
-      {
-        sprayerId: s.id,
-        life: figure(resinLife(s.resin.volume, s.resin.capacity, solids), 'volume', 'resin-life', [
-          input('V', 'resin', s.resin.volume, 'volume'),
-          input('c', 'tap water', solids, 'ratio'),
-        ]),
-        flow: pump.flow,
-        heightM: s.height,
-      },
-    ];
-  });
 }

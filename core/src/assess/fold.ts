@@ -1,0 +1,100 @@
+import type { Rig } from '../rig/schema.js';
+import { SUBJECTS } from '../subject/index.js';
+import type { Reading, Subject } from '../subject/subject.js';
+import type { Figure } from '../working/figure.js';
+import type { RigGround } from './ground.js';
+import { sameList } from './same-list.js';
+
+/** What a subject answered, and what from. */
+export interface Kept {
+  readonly reads: readonly unknown[];
+  /** Answers of the subjects it needs. */
+  readonly given: readonly object[];
+  readonly answers: object;
+  /** Cases that would not settle, met first by it. */
+  readonly unsettled: readonly string[];
+  readonly assumptions: readonly string[];
+}
+export type Memory = ReadonlyMap<string, Kept>;
+
+const ALL: readonly Subject[] = SUBJECTS as unknown as readonly Subject[];
+
+/** Subjects so that each comes after those it needs. Throws where two need each other: such a loop belongs into `solve`. */
+export function inOrder(subjects: readonly Subject[]): readonly Subject[] {
+  const byName = new Map(subjects.map((s) => [s.name, s]));
+  const out: Subject[] = [];
+  const on = new Set<string>();
+  const visit = (s: Subject): void => {
+    if (out.includes(s)) return;
+    if (on.has(s.name)) throw new Error(`The subjects ${[...on].join(', ')} need each other.`);
+    on.add(s.name);
+    for (const name of s.needs ?? []) {
+      const needed = byName.get(name);
+      if (!needed) throw new Error(`"${s.name}" needs "${name}", which is no subject.`);
+      visit(needed);
+    }
+    on.delete(s.name);
+    out.push(s);
+  };
+  subjects.forEach(visit);
+  return out;
+}
+const ORDER = inOrder(ALL);
+
+/** Two subjects' answers as one: what both say of the chemical side stands side by side. */
+export function together(parts: readonly object[]): object {
+  const out: Record<string, unknown> = {};
+  for (const part of parts)
+    for (const [key, value] of Object.entries(part) as [string, unknown][])
+      out[key] = key === 'chemical' ? { ...(out[key] as object | undefined), ...(value as object) } : value;
+  return out;
+}
+
+/**
+ * Every subject's answers, in turn. Where nothing of what a subject reads has changed since `before`, nor the answers of
+ * those it needs, its answers stand.
+ * @param reading left out, nothing is written down for a later fold
+ */
+export function fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined): Map<string, Kept> {
+  const memory = new Map<string, Kept>();
+  for (const s of ORDER) {
+    const given = (s.needs ?? []).map((name) => memory.get(name)!.answers);
+    const reads = reading ? s.reads(reading) : [];
+    const old = before?.get(s.name);
+    if (reading && old && sameList(old.reads, reads) && sameList(old.given, given)) {
+      memory.set(s.name, { ...old, reads });
+      continue;
+    }
+    const answers = s.assess(ground, together(given));
+    memory.set(s.name, { reads, given, answers, unsettled: ground.newlyUnsettled(), assumptions: restsOn(ground.rig, s, answers) });
+  }
+  return memory;
+}
+
+/** What is wrong, subject by subject, in the order of the register. */
+export const findingsOf = (ground: RigGround, memory: Memory) =>
+  ALL.flatMap((s) => (s.findings ? s.findings(ground, together([...(s.needs ?? []), s.name].map((n) => memory.get(n)!.answers))) : []));
+
+/** Assumptions that a subject's answers rest on. */
+function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
+  const out = new Set<string>(s.rests?.(rig, answers) ?? []);
+  const of = (node: object): void => {
+    for (const [key, value] of Object.entries(node) as [string, unknown][]) {
+      if (typeof value !== 'object' || value === null) continue;
+      if (key === 'chemical') of(value);
+      else for (const result of Array.isArray(value) ? (value as object[]) : [value]) behind(result, true, out);
+    }
+  };
+  of(answers);
+  return [...out];
+}
+
+/** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
+function behind(result: object, deep: boolean, out: Set<string>): void {
+  for (const value of Object.values(result)) {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
+    const working = (value as { working?: Figure['working'] }).working;
+    if (working) working.assumptions.forEach((a) => out.add(a));
+    else if (deep) behind(value, false, out);
+  }
+}

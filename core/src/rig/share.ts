@@ -1,0 +1,42 @@
+type Tree = Readonly<Record<string, unknown>>;
+
+const isTree = (x: unknown): x is Tree => typeof x === 'object' && x !== null;
+const idOf = (x: unknown): unknown => (isTree(x) ? x['id'] : undefined);
+
+/**
+ * A tree with every branch that equals one of an earlier tree replaced by that very branch, so that what has not changed is
+ * the same object. Entries of lists are matched by their id, or by place where they have none.
+ */
+export function shareTree<T>(before: unknown, after: T): T {
+  return share(before, after) as T;
+}
+
+function share(before: unknown, after: unknown): unknown {
+  if (Object.is(before, after) || !isTree(before) || !isTree(after)) return after;
+  if (Array.isArray(before) !== Array.isArray(after)) return after;
+  if (Array.isArray(before) && Array.isArray(after)) return shareList(before, after);
+  const keys = Object.keys(after);
+  let same = keys.length === Object.keys(before).length;
+  let out: Record<string, unknown> | undefined;
+  for (const key of keys) {
+    const shared = share(before[key], after[key]);
+    if (!Object.is(shared, before[key]) || (shared === undefined && !(key in before))) same = false;
+    if (!Object.is(shared, after[key])) (out ??= { ...after })[key] = shared;
+  }
+  return same ? before : (out ?? after);
+}
+
+function shareList(before: readonly unknown[], after: readonly unknown[]): readonly unknown[] {
+  let same = before.length === after.length;
+  let out: unknown[] | undefined;
+  let byId: Map<unknown, unknown> | undefined;
+  for (let i = 0; i < after.length; i++) {
+    const id = idOf(after[i]);
+    let old = before[i];
+    if (id !== undefined && idOf(old) !== id) old = (byId ??= new Map(before.map((x) => [idOf(x), x]))).get(id);
+    const shared = share(old, after[i]);
+    if (!Object.is(shared, before[i])) same = false;
+    if (!Object.is(shared, after[i])) (out ??= [...after])[i] = shared;
+  }
+  return same ? before : (out ?? after);
+}

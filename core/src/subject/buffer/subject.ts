@@ -1,0 +1,18 @@
+import { allWater } from '../reads.js';
+import type { FillAnswers } from '../fill/result.js';
+import type { MixAnswers } from '../mix/result.js';
+import type { Subject } from '../subject.js';
+import { assessTank, tankFindings } from './buffer.js';
+import { BUFFER_KINDS, type BufferCode } from './kinds.js';
+import type { BufferAnswers } from './result.js';
+
+/** Whether the water on board lasts the job. */
+export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode> = {
+  name: 'buffer',
+  scale: 'feeding',
+  kinds: BUFFER_KINDS,
+  needs: ['fill', 'mix'],
+  reads: (of) => [...allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
+  assess: ({ cases, rig }, { fills, chemical }) => ({ tanks: rig.tanks.map((t) => assessTank(cases, t, fills, chemical.drawnFrom)) }),
+  findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => tankFindings(cases, t, a.tanks[i])),
+};

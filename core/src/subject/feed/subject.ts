@@ -1,0 +1,36 @@
+import { beforePumps, feedPartOf } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { feedFindings } from './feed-findings.js';
+import { assessFeed } from './feed.js';
+import { FEED_KINDS, type FeedCode } from './kinds.js';
+import type { FeedAnswers } from './result.js';
+
+/** Whether every machine gets its water. */
+export const FEED: Subject<FeedAnswers, object, FeedCode> = {
+  name: 'feed',
+  scale: 'feeding',
+  kinds: FEED_KINDS,
+  reads: beforePumps,
+  assess: ({ cases, rig, each }) => ({
+    feeds: rig.machines.flatMap(
+      (m) =>
+        each(
+          `feed ${m.id}`,
+          (of) => feedPartOf(of, `machine:${m.id}`),
+          () => assessFeed(cases, m),
+        ) ?? [],
+    ),
+  }),
+  findings: ({ cases, rig }, a) =>
+    rig.machines.flatMap((m) =>
+      feedFindings(
+        cases,
+        m,
+        a.feeds.find((f) => f.machineId === m.id),
+      ),
+    ),
+  rests: (_rig, a) => [
+    ...(a.feeds.some((f) => f.direct) ? (['poor-spigot', 'good-spigot', 'inlet-minimum'] as const) : []),
+    ...(a.feeds.some((f) => f.elbows.count > 0) ? (['elbow-rule'] as const) : []),
+  ],
+};

@@ -1,0 +1,25 @@
+import { beforePumps, feedPartOf } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { assessFill, fillFindings } from './fill.js';
+import { FILL_KINDS, type FillCode } from './kinds.js';
+import type { FillAnswers } from './result.js';
+
+/** What arrives from the spigots. */
+export const FILL: Subject<FillAnswers, object, FillCode> = {
+  name: 'fill',
+  scale: 'feeding',
+  kinds: FILL_KINDS,
+  reads: beforePumps,
+  assess: ({ cases, rig, each }) => ({
+    fills: rig.lines.flatMap(
+      (l) =>
+        each(
+          `fill ${l.id}`,
+          (of) => [l, ...feedPartOf(of, `line:${l.id}`)],
+          () => assessFill(cases, l),
+        ) ?? [],
+    ),
+  }),
+  findings: ({ cases }, a) => a.fills.flatMap((f) => fillFindings(cases, f)),
+  rests: (_rig, a) => (a.fills.length ? ['poor-spigot', 'good-spigot'] : []),
+};

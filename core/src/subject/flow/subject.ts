@@ -1,0 +1,19 @@
+import type { MixAnswers } from '../mix/result.js';
+import { allWater } from '../reads.js';
+import type { SoftPumpAnswers } from '../soft-pump/result.js';
+import type { Subject } from '../subject.js';
+import { chemicalFlows } from './chemical-flows.js';
+import type { FlowAnswers } from './result.js';
+
+/** What flows in each line. */
+export const FLOW: Subject<FlowAnswers, MixAnswers & SoftPumpAnswers, never> = {
+  name: 'flow',
+  scale: 'feeding',
+  kinds: {},
+  needs: ['mix', 'soft-pump'],
+  reads: (of) => [...allWater(of), ...of.rig.lines],
+  assess: ({ rig, cases }, { chemical }) => {
+    const flows = chemicalFlows(chemical);
+    return { lineFlow: Object.fromEntries(rig.lines.map((l) => [l.id, flows[l.id] ?? cases.asDrawn.flowOf(l.id)])) };
+  },
+};

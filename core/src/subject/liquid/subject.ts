@@ -1,0 +1,23 @@
+import type { MixAnswers } from '../mix/result.js';
+import { beforePumps, chemicals } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { bundFindings, liquidFindings, tankFindings } from './findings.js';
+import { LIQUID_KINDS, type LiquidCode } from './kinds.js';
+import { assessLiquids } from './liquids.js';
+import type { LiquidAnswers } from './result.js';
+import { assessChemicalTanks } from './tanks.js';
+
+/** What is kept on board: strength today, days that it lasts, what stands under it. */
+export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
+  name: 'liquid',
+  scale: 'practice',
+  kinds: LIQUID_KINDS,
+  needs: ['mix'],
+  // How deep a tank may be drawn hangs on what else is drawn from it.
+  reads: (of) => [...chemicals(of), ...beforePumps(of)],
+  assess: ({ cases, stocks }, { chemical: { mixes } }) => {
+    const tanks = assessChemicalTanks(cases, stocks, mixes);
+    return { chemical: { tanks, liquids: assessLiquids(cases, stocks, mixes, tanks) } };
+  },
+  findings: ({ rig, stocks }, a) => [...liquidFindings(rig, a.chemical), ...tankFindings(rig, stocks), ...bundFindings(rig, a.chemical)],
+};

@@ -1,0 +1,47 @@
+import { meeting } from '../../chemistry/compatibility.js';
+import type { RigDocument } from '../../rig/schema.js';
+import type { Rule } from '../rule.js';
+
+/** Another material where a liquid eats one. */
+export const attackRules: Rule = (finding, rig) => {
+  const reel = rig.reels.findIndex((r) => r.id === finding.subject.id);
+  if (reel >= 0)
+    return [
+      { id: 'none', title: 'Couple straight to the hose, past the swivel', change: (d) => void (d.reels![reel].swivel = 'none') },
+      { id: 'plastic', title: 'A plastic swivel', change: (d) => void (d.reels![reel].swivel = 'plastic') },
+    ];
+  const pump = rig.softPumps.findIndex((p) => p.id === finding.subject.id);
+  return pump < 0
+    ? []
+    : [
+        {
+          id: 'materials',
+          title: 'Polypropylene body, fluororubber seals',
+          change: (d) => {
+            d.softPumps![pump].body = 'polypropylene';
+            d.softPumps![pump].seals = 'fluororubber';
+          },
+        },
+      ];
+};
+
+/** Takes the branch that does not belong off the blend that it would meet SH in. */
+export const neverRules: Rule = (finding, rig, doc) => {
+  const a = rig.liquids.find((l) => l.id === finding.subject.id);
+  if (!a) return [];
+  return rig.mixes.flatMap((mix) => {
+    const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
+    const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
+    const stock = rig.liquids.find((l) => l.id === mix.stock);
+    return branches
+      .filter((l) => {
+        const k = kind(l.from.id);
+        return k && stock && meeting(k.kind, stock.kind).verdict === 'never';
+      })
+      .map((l) => ({
+        id: `off-${l.id}`,
+        title: `Take ${kind(l.from.id)!.name} off ${mix.name}`,
+        change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
+      }));
+  });
+};

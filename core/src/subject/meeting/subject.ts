@@ -1,0 +1,16 @@
+import type { Subject } from '../subject.js';
+import { attackFindings, meetingFindings } from './findings.js';
+import { MEETING_KINDS, type MeetingCode } from './kinds.js';
+import { assessMeetings } from './meetings.js';
+import type { MeetingAnswers } from './result.js';
+
+/** What may meet what: liquids with one another, and with what they run through. */
+export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
+  name: 'meeting',
+  scale: 'practice',
+  kinds: MEETING_KINDS,
+  // Its answers are names of places.
+  reads: ({ rig }) => [rig.assumptions, ...rig.liquids, ...rig.tanks, ...rig.mixes, ...rig.softPumps, ...rig.outlets, ...rig.lines],
+  assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
+  findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
+};

@@ -1,0 +1,23 @@
+import { behindPumps } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { PRESSURE_KINDS, type PressureCode } from './kinds.js';
+import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
+import type { PressureAnswers } from './result.js';
+
+/** What arrives at the guns, and what that asks of pumps and engines. */
+export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
+  name: 'pressure',
+  scale: 'rating',
+  kinds: PRESSURE_KINDS,
+  // The cases carry the names of the guns.
+  reads: (of) => [...behindPumps(of), ...of.rig.outlets],
+  assess: ({ cases, rig }) => {
+    const list = pressureCases(cases);
+    return {
+      cases: list,
+      machines: rig.machines.flatMap((m) => assessMachine(cases, m, list) ?? []),
+      outlets: rig.outlets.flatMap((o) => assessOutlet(cases, o) ?? []),
+    };
+  },
+  findings: ({ cases }, a) => pressureFindings(cases, a.cases, a.machines, a.outlets),
+};

@@ -1,0 +1,89 @@
+import type { LineRole, Rig } from '../rig/schema.js';
+import type { Reading } from './subject.js';
+
+const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => rig.lines.filter((l) => roles.includes(l.role));
+
+/** A return that ends at its own machine ties what is before the pump to what is behind it. */
+const returnsToItself = (rig: Rig): boolean => rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'machine');
+
+const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
+
+/** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
+const level = (m: number): number => Math.round(m * 1e9);
+
+/** What the flow and head before the pumps, and the levels of the tanks, hang on. */
+export function beforePumps(of: Reading): readonly unknown[] {
+  const { rig, bare } = of;
+  if (returnsToItself(rig)) return allWater(of);
+  return [
+    ...air(rig),
+    ...bare(rig.spigots),
+    ...bare(rig.tanks),
+    ...bare(rig.manifolds),
+    ...bare(rig.boosters),
+    ...bare(rig.machines),
+    ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'chemical'),
+  ];
+}
+
+/** What flow and pressure hang on, before and behind the pumps. */
+export function allWater({ rig, bare }: Pick<Reading, 'rig' | 'bare'>): readonly unknown[] {
+  return [
+    ...air(rig),
+    ...bare(rig.spigots),
+    ...bare(rig.tanks),
+    ...bare(rig.manifolds),
+    ...bare(rig.boosters),
+    ...bare(rig.machines),
+    ...bare(rig.outlets),
+    ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'chemical'),
+  ];
+}
+
+/** What pressures and what comes back hang on: of what is before the pumps only whether they have water, and the tanks' levels. */
+export function behindPumps(of: Reading): readonly unknown[] {
+  const { rig, bare, ground } = of;
+  if (returnsToItself(rig)) return allWater(of);
+  return [
+    ...air(rig),
+    ...bare(rig.tanks),
+    ...[...ground.cases.heel.values()].map(level),
+    ...ground.cases.net.cutOff,
+    ...bare(rig.manifolds),
+    ...bare(rig.machines),
+    ...bare(rig.outlets),
+    ...linesOf(rig, 'pressure', 'bypass'),
+  ];
+}
+
+/** What the part before the pumps hangs on that a thing belongs to (`machine:a`, `line:fill`, `tank:b`). */
+export function feedPartOf(of: Reading, thing: string): readonly unknown[] {
+  const { rig, bare, ground, parts } = of;
+  if (returnsToItself(rig)) return allWater(of);
+  const part = parts.get(thing);
+  const tanks = rig.tanks.filter((t) => thing === `tank:${t.id}` || part?.tankIds.includes(t.id));
+  return [...air(rig), ...bare(part?.things ?? []), ...(part?.lines ?? []), ...bare(tanks), ...tanks.map((t) => level(ground.cases.heel.get(t.id)!))];
+}
+
+/** What the blends and what is used of them hang on, with the names of tanks and liquids that the answers carry. */
+export function chemicals({ rig, bare }: Reading): readonly unknown[] {
+  const lines = rig.lines.filter((l) => l.role === 'chemical');
+  const drawn = new Set(lines.flatMap((l) => [l.from, l.to]).flatMap((e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : [])));
+  const tanks = rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
+  return [
+    ...air(rig),
+    rig.brief.washes,
+    rig.brief.daysPerWeek,
+    rig.site,
+    rig.power,
+    ...rig.liquids,
+    ...rig.mixes,
+    ...bare(rig.softPumps),
+    ...bare(rig.sprayers),
+    ...bare(rig.spigots),
+    ...tanks,
+    ...lines,
+    // A tank that is filled as it is drawn on does not fall.
+    ...rig.lines.map((l) => (l.role === 'fill' && l.to.at === 'tank' && !l.closed ? l.to.id : undefined)),
+  ];
+}

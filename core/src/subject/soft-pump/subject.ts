@@ -1,0 +1,25 @@
+import type { MixAnswers } from '../mix/result.js';
+import { chemicals } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { pumpFindings } from './findings.js';
+import { SOFT_PUMP_KINDS, type SoftPumpCode } from './kinds.js';
+import type { SoftPumpAnswers } from './result.js';
+import { assessSoftPumps } from './soft-pump.js';
+
+/** Where soft wash pumps work, how far they throw and what drives them. */
+export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
+  name: 'soft-pump',
+  scale: 'rating',
+  kinds: SOFT_PUMP_KINDS,
+  needs: ['mix'],
+  reads: chemicals,
+  assess: ({ cases, blends }, { chemical }) => ({ chemical: { softPumps: assessSoftPumps(cases, blends, chemical.mixes) } }),
+  findings: ({ cases }, a) => pumpFindings(cases, a.chemical),
+  rests: (rig, { chemical: { softPumps } }) => [
+    ...(softPumps.some((p) => p.elbows.count > 0) ? (['elbow-rule'] as const) : []),
+    ...(softPumps.length ? (['soft-wash-share', 'chem-bypass-limit'] as const) : []),
+    ...(rig.softPumps.some((p) => p.kind !== 'electric') ? (['engine-fuel'] as const) : []),
+    ...(rig.softPumps.some((p) => p.kind === 'air') && rig.power?.receiver ? (['air-cut-out'] as const) : []),
+    ...rig.sprayers.map((s) => (s.kind === 'brush' ? ('brush-flow' as const) : ('spray-flow' as const))),
+  ],
+};
