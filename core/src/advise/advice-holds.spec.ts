@@ -27,20 +27,20 @@ describe.each(STRAINS)('the advice for %s', (_name, strain) => {
       followed++;
       expect(now.findings.some((f) => f.code === fix.code && f.subject.id === fix.subjectId)).toBe(true);
       const read = readRig(applyFix(doc, fix));
-      if (!read.ok) throw new Error(`${fix.title}: ${read.problems[0].message}`);
+      if (!read.ok) throw new Error(`${fix.id}: ${read.problems[0].message}`);
       const after = assess(read.rig);
-      expect([fix.title, after.verdict]).toEqual([fix.title, fix.verdictAfter]);
-      expect([fix.title, VERDICTS.indexOf(after.verdict) <= VERDICTS.indexOf(now.verdict)]).toEqual([fix.title, true]);
+      expect([fix.id, after.verdict]).toEqual([fix.id, fix.verdictAfter]);
+      expect([fix.id, VERDICTS.indexOf(after.verdict) <= VERDICTS.indexOf(now.verdict)]).toEqual([fix.id, true]);
       if (fix.cures)
         expect([
-          fix.title,
+          fix.id,
           after.findings.some(
             (f) =>
               f.code === fix.code &&
               f.subject.id === fix.subjectId &&
               VERDICTS.indexOf(f.verdict) >= VERDICTS.indexOf(now.findings.find((n) => n.code === fix.code && n.subject.id === fix.subjectId)!.verdict),
           ),
-        ]).toEqual([fix.title, false]);
+        ]).toEqual([fix.id, false]);
     }
     // The rig that was asked about is left as it was.
     expect(JSON.stringify(doc)).toBe(before);

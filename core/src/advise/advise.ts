@@ -6,6 +6,7 @@ import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
+import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
 import { gained } from '../subject/kind.js';
 import { bill } from './bill.js';
@@ -18,7 +19,7 @@ export type DocumentPatch = Patch;
 /** A change that helps, re-assessed. */
 export interface Fix {
   readonly id: string;
-  readonly title: string;
+  readonly title: Message;
   /** What it answers. */
   readonly code: Finding['code'];
   readonly subjectId: string;
@@ -75,7 +76,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
       const cost = bill(tried.rig);
       out.push({
         id: `${finding.code}:${finding.subject.id}:${candidate.id}`,
-        title: candidate.title,
+        title: typeof candidate.title === 'string' ? message(candidate.title) : candidate.title,
         code: finding.code,
         subjectId: finding.subject.id,
         station: finding.station,

@@ -19,6 +19,7 @@ export { assess, type Assessed, reassess } from './assess.js';
 export { bubbleDepth, bypassTime } from '../subject/bypass/bypass.js';
 export { timeToEmpty } from '../subject/buffer/buffer.js';
 export { ventVacuum } from '../subject/drain/drain.js';
+export { type FlowAndPressure, gunLimits, type GunLimits, pressureAlong } from '../subject/pressure/along.js';
 export { submergence } from '../solve/heel.js';
 export { fitSpigot, type SpigotCurve } from '../solve/spigot-curve.js';
 export { caseWords } from '../subject/feed/feed-findings.js';

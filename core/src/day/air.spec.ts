@@ -1,3 +1,4 @@
+import { say } from '../working/figure';
 import { advise, applyFix } from '../advise/advise';
 import { assess } from '../assess/assess';
 import { airPressure } from '../fluid/air';
@@ -97,7 +98,7 @@ describe('the verdict on air', () => {
     expect(soft(d).airShort).toBe(true);
     expect(soft(d).airCarriesS).toBe(0);
     const fixes = advise(d, parseRig(d), a).filter((f) => f.code === 'air-short');
-    const receiver = fixes.find((f) => f.title.includes('receiver'))!;
+    const receiver = fixes.find((f) => say(f.title, 'us').includes('receiver'))!;
     expect(receiver.cures).toBe(true);
     const cured = applyFix(d, receiver);
     expect(cured.power!.receiver).toMatch(/^\d+ gal$/);

@@ -121,7 +121,11 @@ export class WaterStates {
     for (const f of FACTORS) {
       const solved = cases.at({ running: (m) => (running & (1 << m)) !== 0, spigotShare: f });
       into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(solved.filledInto(t.id), 0), 0))));
-      margin.push(Float64Array.from(rig.machines, (m, i) => (this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(solved, m)) ?? -1) : Infinity)));
+      margin.push(
+        Float64Array.from(rig.machines, (m, i) =>
+          this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(solved, m)) ?? -1) : Infinity,
+        ),
+      );
     }
     const made = { into, margin };
     this.spigots.set(key, made);

@@ -4,7 +4,6 @@ import { parseRig } from '../rig/read';
 import type { Rig } from '../rig/schema';
 import { seeded } from '../testing/near';
 import { Cases, type CaseSettings } from './cases';
-import { nodeIds } from './rig-network';
 
 const pick = <T>(random: () => number, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 const settings = (random: () => number, rig: Rig): CaseSettings => {
@@ -14,7 +13,7 @@ const settings = (random: () => number, rig: Rig): CaseSettings => {
     strainer: pick(random, ['clean', 'dirty']),
     water: pick(random, ['usual', 'summer']),
     spigot: pick(random, ['poor', 'typical', 'good']),
-    ...(random() < 0.5 ? { guns: (o) => open.includes(o) } : {}),
+    ...(random() < 0.5 ? { open: open.map((o) => o.id) } : {}),
   };
 };
 
@@ -27,30 +26,49 @@ describe('operating cases', () => {
     const kept = new Cases(rig, values);
     for (let i = 0; i < 15; i++) {
       const s = pick(random, list);
-      const fresh = new Cases(rig, values);
-      expect(kept.set(s)).toBe(fresh.set(s));
-      const scale = Math.max(1e-6, ...fresh.net.network.flow.map(Math.abs));
-      fresh.net.network.flow.forEach((q, l) => expect(Math.abs(kept.net.network.flow[l] - q) / scale).toBeLessThan(1e-6));
+      const fresh = new Cases(rig, values).at(s);
+      const again = kept.at(s);
+      expect(again.settled).toBe(fresh.settled);
+      const scale = Math.max(1e-6, ...rig.lines.map((l) => Math.abs(fresh.flowOf(l.id))));
+      for (const l of rig.lines) expect(Math.abs(again.flowOf(l.id) - fresh.flowOf(l.id)) / scale).toBeLessThan(1e-6);
     }
   });
-  test('a case that is known costs no second solve; one with something changed does', () => {
+  test('an answer stays as it is, whatever is asked afterwards', () => {
     const rig = parseRig(LAYOUTS[0].make());
     const cases = new Cases(rig, assumptionValues(rig.assumptions));
-    cases.set({});
-    const before = cases.solves;
-    cases.set({ level: 'full' });
-    cases.set({});
-    cases.set({ level: 'full' });
-    expect(cases.solves - before).toBeLessThanOrEqual(1);
-    const flow = cases.net.network.flow.slice();
-    const machine = cases.net.network.node(nodeIds.machineIn(rig.machines[0].id));
-    const now = cases.solves;
-    cases.net.network.demand[machine] *= 0.5;
-    cases.set({ level: 'full' });
-    expect(cases.solves).toBe(now + 1);
-    expect(Array.from(cases.net.network.flow)).not.toEqual(Array.from(flow));
-    cases.net.network.demand[machine] /= 0.5;
-    cases.set({ level: 'full' });
-    cases.net.network.flow.forEach((q, l) => expect(Math.abs(q - flow[l])).toBeLessThan(1e-9));
+    const drawn = cases.asDrawn;
+    const before = rig.lines.map((l) => drawn.flowOf(l.id));
+    const head = drawn.headOf('machineIn', rig.machines[0].id);
+    cases.at({ level: 'full', strainer: 'dirty', water: 'summer', spigot: 'poor', open: [] });
+    cases.at({ trial: { what: 'draw', machine: rig.machines[0], flowM3s: 1e-5 } });
+    expect(rig.lines.map((l) => drawn.flowOf(l.id))).toEqual(before);
+    expect(drawn.headOf('machineIn', rig.machines[0].id)).toBe(head);
+    expect(cases.asDrawn).toBe(drawn);
+  });
+  test('a trial leaves the rig as drawn', () => {
+    for (const l of LAYOUTS) {
+      const rig = parseRig(l.make());
+      const values = assumptionValues(rig.assumptions);
+      const cases = new Cases(rig, values);
+      const [machine] = rig.machines;
+      const line = rig.lines.find((x) => x.role === 'fill' || x.role === 'feed')!;
+      const hose = line.parts.find((p) => p.kind === 'hose')!;
+      cases.at({ trial: { what: 'bore', line, hose, boreM: hose.bore * 2 } });
+      cases.at({ trial: { what: 'booster', line, shutoffPa: 3e5, openFlowM3s: 1e-3 } });
+      if (machine) cases.at({ trial: { what: 'draw', machine, flowM3s: machine.flow / 2 } });
+      for (const booster of rig.boosters) cases.at({ trial: { what: 'switch', booster } });
+      const fresh = new Cases(rig, values).asDrawn;
+      for (const x of rig.lines) expect(cases.asDrawn.flowOf(x.id)).toBeCloseTo(fresh.flowOf(x.id), 9);
+    }
+  });
+  test('a case that is known costs no second solve; another one does', () => {
+    const rig = parseRig(LAYOUTS[0].make());
+    const cases = new Cases(rig, assumptionValues(rig.assumptions));
+    cases.at({ level: 'full' });
+    const { solves } = cases;
+    expect(cases.at({ level: 'full' })).toBe(cases.at({ level: 'full' }));
+    expect(cases.solves).toBe(solves);
+    cases.at({ trial: { what: 'draw', machine: rig.machines[0], flowM3s: rig.machines[0].flow / 2 } });
+    expect(cases.solves).toBe(solves + 1);
   });
 });

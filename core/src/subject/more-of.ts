@@ -1,3 +1,4 @@
+import { message } from '../working/figure.js';
 import { growTank } from '../edit/grow-tank.js';
 import type { Candidate } from './rule.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
@@ -6,8 +7,13 @@ import type { Rig, RigDocument } from '../rig/schema.js';
 export function moreOf(rig: Rig, doc: RigDocument, tank: number, grow: number): Candidate[] {
   const { id, name } = doc.tanks[tank];
   const out: Candidate[] = [];
-  if (Number.isFinite(grow)) out.push({ id: 'tank', title: `${name} ${Math.round((grow - 1) * 100)} % larger`, change: (d) => growTank(d, id, grow) });
+  if (Number.isFinite(grow))
+    out.push({ id: 'tank', title: message(`{tank} ${Math.round((grow - 1) * 100)} % larger`, { tank: name }), change: (d) => growTank(d, id, grow) });
   if (rig.tanks[tank].startLevel < rig.tanks[tank].fullLevel)
-    out.push({ id: 'fill-up', title: `Start the day with ${name} full`, change: (d) => void (d.tanks[tank].startLevel = d.tanks[tank].fullLevel) });
+    out.push({
+      id: 'fill-up',
+      title: message('Start the day with {tank} full', { tank: name }),
+      change: (d) => void (d.tanks[tank].startLevel = d.tanks[tank].fullLevel),
+    });
   return out;
 }

@@ -1,11 +1,13 @@
 import type { Assessment } from '../assess/assessment.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
+import type { Message } from '../working/figure.js';
 import type { Finding } from './finding.js';
 
 /** A change worth trying: told in words, done on a draft of the document. */
 export interface Candidate {
   readonly id: string;
-  readonly title: string;
+  /** Words alone, or a sentence with figures that are told in the reader's units. */
+  readonly title: string | Message;
   readonly change: (draft: RigDocument) => void;
 }
 

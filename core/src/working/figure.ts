@@ -1,6 +1,6 @@
 import type { AssumptionId } from '../assumption/register.js';
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
-import { formatQuantity } from '../quantity/format.js';
+import { formatInches, formatQuantity } from '../quantity/format.js';
 import type { EquationId } from './equations.js';
 
 /** One number that went into a figure. */
@@ -37,10 +37,19 @@ export function figure(
   return { value, dimension, working: { equation, inputs, assumptions } };
 }
 
+/** A figure in a sentence. */
+export interface MessageQuantity {
+  readonly value: number;
+  readonly dimension: Dimension;
+  readonly unit?: string;
+  /** A size off the shelf: inches with their fractions where lengths are in feet. */
+  readonly shelf?: boolean;
+}
+
 /** A sentence with places for figures: rendered in the reader's units. */
 export interface Message {
   readonly template: string;
-  readonly values: Readonly<Record<string, string | { readonly value: number; readonly dimension: Dimension; readonly unit?: string }>>;
+  readonly values: Readonly<Record<string, string | MessageQuantity>>;
 }
 
 export const message = (template: string, values: Message['values'] = {}): Message => ({ template, values });
@@ -50,6 +59,8 @@ export function say(m: Message, system: UnitSystem): string {
   return m.template.replace(/\{(\w+)\}/g, (whole, key: string) => {
     const x = m.values[key];
     if (x === undefined) return whole;
-    return typeof x === 'string' ? x : formatQuantity(x.value, x.dimension, system, x.unit ? { unit: x.unit } : {});
+    if (typeof x === 'string') return x;
+    if (x.shelf && system === 'us') return formatInches(x.value);
+    return formatQuantity(x.value, x.dimension, system, x.unit ? { unit: x.unit } : {});
   });
 }

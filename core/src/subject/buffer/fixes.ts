@@ -1,10 +1,12 @@
+import { shelf, typed } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import { growTank } from '../../edit/grow-tank.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
-import { inches, like, m, nextSize } from '../../edit/length.js';
+import { like, m, nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 
@@ -26,7 +28,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
     if (wanted > 12) continue;
     out.push({
       id,
-      title: `A ${nextSize(result.fullVolumeM3 * wanted, 'volume', 'gal', 5)} tank lasts the job${label}`,
+      title: message(`A {size} tank lasts the job${label}`, { size: typed(nextSize(result.fullVolumeM3 * wanted, 'volume', 'gal', 5), 'volume') }),
       change: (d) => result.tiedIds.forEach((t) => growTank(d, t, wanted * 1.01)),
     });
   }
@@ -68,7 +70,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
     if (fill.wider)
       out.push({
         id: `fill-hose-${fill.lineId}`,
-        title: `A ${inches(fill.wider.boreM)} fill hose`,
+        title: message('A {bore} fill hose', { bore: shelf(fill.wider.boreM) }),
         change: (d) => {
           const line = lineAt(d, fill.lineId);
           const longest = line.parts.reduce<PartDocument | undefined>(
@@ -83,7 +85,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
       if (part.kind === 'valve')
         out.push({
           id: `fill-part-${part.id}`,
-          title: `${part.name}, one size larger`,
+          title: message('{part}, one size larger', { part: part.name }),
           change: (d) => eachPart(d, [fill.lineId], (p) => (p.id === part.id ? sizeUpValve(p) : undefined)),
         });
     }

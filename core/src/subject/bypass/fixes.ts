@@ -1,7 +1,9 @@
+import { shelf } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { takePart } from '../../catalogue/items.js';
 import { eachPart, lineAt } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
-import { ascii, inches, like } from '../../edit/length.js';
+import { ascii, like } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
@@ -15,7 +17,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
     const tank = rig.tanks.find((t) => t.id === feed.sourceId)!;
     out.push({
       id: 'return-to-tank',
-      title: `Return it to ${tank.name}`,
+      title: message('Return it to {tank}', { tank: tank.name }),
       change: (d) => {
         d.lines = d.lines.filter((l) => !(l.role === 'bypass' && l.from.id === machine.id));
         d.lines.push({
@@ -35,7 +37,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
     const reach = now.bypasses.find((b) => b.machineId === machine.id)?.bubbles?.depth.value ?? 0.3;
     out.push({
       id: 'return-apart',
-      title: `Bring the return down ${inches(Math.ceil((reach + 0.1) / 0.0254) * 0.0254)} from the outlet`,
+      title: message('Bring the return down {d} from the outlet', { d: shelf(Math.ceil((reach + 0.1) / 0.0254) * 0.0254) }),
       change: (d) => {
         lineAt(d, own.id).to.apart = ascii(Math.ceil((reach + 0.1) / 0.0254) * 0.0254);
       },

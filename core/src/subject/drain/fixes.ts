@@ -1,3 +1,5 @@
+import { shelf } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { m } from '../../edit/length.js';
 import type { Rule } from '../rule.js';
 import type { RigDocument } from '../../rig/schema.js';
@@ -9,7 +11,7 @@ export const ventRules: Rule = (finding, rig) => {
   return [
     ...sizes.map((s) => ({
       id: `vent-${s}`,
-      title: `A ${s} vent`,
+      title: message('A {bore} vent', { bore: shelf(m(s)) }),
       change: (d: RigDocument) => {
         d.tanks[i].ventBore = s;
       },

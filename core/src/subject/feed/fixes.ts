@@ -1,9 +1,11 @@
+import { shelf } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import type { Assessment } from '../../assess/assessment.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
-import { inches, like, m } from '../../edit/length.js';
+import { like, m } from '../../edit/length.js';
 import { sizeUp, upTo } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 import { raiseTanks } from '../../edit/tank.js';
@@ -29,7 +31,7 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
   const feed = now.feeds.find((f) => f.machineId === finding.subject.id);
   if (machine < 0 || !feed || lines.length === 0) return [];
   const out: Candidate[] = [];
-  const add = (id: string, title: string, change: Candidate['change']): void => void out.push({ id, title, change });
+  const add = (id: string, title: Candidate['title'], change: Candidate['change']): void => void out.push({ id, title, change });
   const tankIndex = rig.tanks.findIndex((t) => t.id === feed.sourceId);
 
   const hose = lines
@@ -37,9 +39,11 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     .filter((p) => p.kind === 'hose')
     .map((p) => m(p.bore));
   const narrow = hose.length ? nextFeedBore(Math.min(...hose)) : undefined;
-  if (narrow) add('wider-all', `${inches(narrow)} hose, valve and fittings all the way`, (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
+  if (narrow)
+    add('wider-all', message('{bore} hose, valve and fittings all the way', { bore: shelf(narrow) }), (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
   const widest = hose.length ? nextFeedBore(narrow ?? Math.max(...hose)) : undefined;
-  if (narrow && widest && widest > narrow) add('wider-two', `${inches(widest)} all the way, two sizes up`, (d) => eachPart(d, lines, (p) => upTo(p, widest)));
+  if (narrow && widest && widest > narrow)
+    add('wider-two', message('{bore} all the way, two sizes up', { bore: shelf(widest) }), (d) => eachPart(d, lines, (p) => upTo(p, widest)));
   if (has(doc, lines, isElbow)) {
     const count = lines
       .flatMap((id) => lineAt(doc, id).parts)
@@ -65,11 +69,11 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     );
   if (!feed.direct && tankIndex >= 0) {
     const tied = now.tanks[tankIndex].tiedIds;
-    add('raise-tank', `Raise the tank ${inches(m('6 in'))}`, (d) => raiseTanks(d, tied, m('6 in')));
+    add('raise-tank', message('Raise the tank {h}', { h: shelf(m('6 in')) }), (d) => raiseTanks(d, tied, m('6 in')));
     const low = rig.machines[machine].inletHeight;
     if (low > m('6 in')) {
       const to = Math.max(low - m('6 in'), m('4 in'));
-      add('lower-pump', `Lower the pump to ${inches(to)} above the deck`, (d) => {
+      add('lower-pump', message('Lower the pump to {h} above the deck', { h: shelf(to) }), (d) => {
         d.machines[machine].inletHeight = like(d.machines[machine].inletHeight, to);
       });
     }
@@ -81,7 +85,7 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     if (rig.boosters.length === 0) add('booster', 'A booster pump before the strainer', (d) => addBooster(d, lines, machine));
     for (const b of rig.boosters)
       if (!b.running && lines.some((id) => rig.lines.find((l) => l.id === id)!.from.id === b.id))
-        add(`run-${b.id}`, `Switch ${b.name} on`, (d) => {
+        add(`run-${b.id}`, message('Switch {b} on', { b: b.name }), (d) => {
           d.boosters.find((x) => x.id === b.id)!.running = true;
         });
   }

@@ -1,3 +1,5 @@
+import { typed } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { moreOf } from '../more-of.js';
 import { like, nextSize } from '../../edit/length.js';
 import type { Rule } from '../rule.js';
@@ -38,7 +40,7 @@ export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
     default: {
       const wanted = now.chemical.tanks.find((t) => t.tankId === finding.subject.id)?.bundWanted.value ?? 0;
       const size = nextSize(wanted, 'volume', 'gal', 5);
-      return [{ id: 'bund', title: `A bund of ${size}`, change: (d) => void (d.tanks[i].bund = size) }];
+      return [{ id: 'bund', title: message('A bund of {size}', { size: typed(size, 'volume') }), change: (d) => void (d.tanks[i].bund = size) }];
     }
   }
 };

@@ -113,7 +113,7 @@ describe('a bund', () => {
   test('the one offered holds it, costs and weighs something, and the rig is fed again', () => {
     const d = withBund('60 gal');
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'bund-small')!;
-    expect(fix.title).toBe('A bund of 125 gal');
+    expect(say(fix.title, 'us')).toBe('A bund of 125\u00a0gal');
     expect(fix.cures).toBe(true);
     expect(fix.price).toBeGreaterThan(0);
     expect(fix.massKg).toBeGreaterThan(0);
@@ -138,7 +138,7 @@ describe('antifreeze on board', () => {
     // 16 × 12 × 2 in are 1.66 gal.
     expect(words(d, 'antifreeze-short')).toMatch(/^Antifreeze holds 1\.66.gal; 3\.\d+.gal are wanted before a night of /);
     const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'antifreeze-short');
-    expect(fixes.map((f) => f.title)).toContain('Start the day with Antifreeze full');
+    expect(fixes.map((f) => say(f.title, 'us'))).toContain('Start the day with Antifreeze full');
     for (const fix of fixes) if (fix.cures) expect(words(applyFix(d, fix), 'antifreeze-short')).toBeUndefined();
     expect(fixes.some((f) => f.cures)).toBe(true);
   });
@@ -147,7 +147,7 @@ describe('antifreeze on board', () => {
     tank(d, 'antifreeze').startLevel = '0 in';
     expect(words(d, 'antifreeze-short')).toMatch(/^Antifreeze holds 0.gal; /);
     const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'antifreeze-short');
-    expect(fixes.map((f) => [f.title, f.cures])).toEqual([['Start the day with Antifreeze full', true]]);
+    expect(fixes.map((f) => [say(f.title, 'us'), f.cures])).toEqual([['Start the day with Antifreeze full', true]]);
   });
   test('no tank for it, or no frost, is no finding', () => {
     const d = winterSplit();
@@ -163,7 +163,7 @@ test('a tank of stock that is empty is told, and what is offered for it is a rig
   tank(d, 'sh-tank').startLevel = '0 in';
   expect(words(d, 'stock-short')).toMatch(/on board lasts 0.% of a day/);
   const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'stock-short');
-  expect(fixes.map((f) => f.title)).toEqual(['Start the day with SH tank full']);
+  expect(fixes.map((f) => say(f.title, 'us'))).toEqual(['Start the day with SH tank full']);
   expect(fixes[0].cures).toBe(true);
 });
 
@@ -174,7 +174,7 @@ test('a round tank of stock that does not last the day is made larger too', () =
   Object.assign(sh, { fullLevel: '8 in', startLevel: '3 in' });
   expect(words(d, 'stock-short')).toMatch(/on board lasts [\d.]+.% of a day/);
   const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'stock-short');
-  expect(fixes.some((f) => f.cures && / larger$/.test(f.title))).toBe(true);
-  expect(fixes.some((f) => f.title === 'Start the day with SH tank full')).toBe(true);
+  expect(fixes.some((f) => f.cures && / larger$/.test(say(f.title, 'us')))).toBe(true);
+  expect(fixes.some((f) => say(f.title, 'us') === 'Start the day with SH tank full')).toBe(true);
   for (const f of fixes.filter((x) => x.cures)) expect(words(applyFix(d, f), 'stock-short')).toBeUndefined();
 });

@@ -1,3 +1,4 @@
+import { message } from '../../working/figure.js';
 import { meeting } from '../../chemistry/compatibility.js';
 import type { RigDocument } from '../../rig/schema.js';
 import type { Rule } from '../rule.js';
@@ -40,7 +41,7 @@ export const neverRules: Rule = (finding, rig, doc) => {
       })
       .map((l) => ({
         id: `off-${l.id}`,
-        title: `Take ${kind(l.from.id)!.name} off ${mix.name}`,
+        title: message('Take {liquid} off {mix}', { liquid: kind(l.from.id)!.name, mix: mix.name }),
         change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
       }));
   });

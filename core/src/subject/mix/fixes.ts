@@ -1,3 +1,5 @@
+import { shelf } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { drawHose } from '../../catalogue/chemical-pieces.js';
 import { takePart } from '../../catalogue/items.js';
 import { eachPart } from '../../edit/draft.js';
@@ -34,7 +36,7 @@ export const mixRules: Rule = (finding, rig, doc, now) => {
       for (const more of [0.3048, 0.6096])
         out.push({
           id: `raise-${Math.round(more * 100)}`,
-          title: `Raise ${doc.tanks[tank].name} by ${more < 0.5 ? '12' : '24'} in`,
+          title: message('Raise {tank} by {h}', { tank: doc.tanks[tank].name, h: shelf(more) }),
           change: (d) => {
             d.tanks[tank].base = like(d.tanks[tank].base, rig.tanks[tank].base + more);
             for (const l of d.lines)

@@ -23,7 +23,7 @@ test('what pumps and spigots give is what lines, jets and lift take, on 120 rand
   for (let i = 0; i < 120; i++) {
     const rig = parseRig(shaken(random));
     const cases = new Cases(rig, assumptionValues(rig.assumptions));
-    expect(cases.set({ strainer: random() < 0.5 ? 'dirty' : 'clean' })).toBe(true);
+    expect(cases.at({ strainer: random() < 0.5 ? 'dirty' : 'clean' }).settled).toBe(true);
     const { network, water } = cases.net;
     const rhoG = water.densityKgM3 * GRAVITY;
     // Fixed heads and forced flows bring power in or take it out at their head; every link burns what it loses.

@@ -1,3 +1,5 @@
+import { typed } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { NOZZLE_SIZES, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { typeableQuantity } from '../../quantity/format.js';
@@ -48,7 +50,7 @@ export const surfaceRules: Rule = (finding, rig, _doc, now) => {
   return [
     ...sizes.map((n) => ({
       id: `nozzle-${n}`,
-      title: `Nozzle number ${n} at ${rig.outlets[i].name}`,
+      title: message(`Nozzle number ${n} at {gun}`, { gun: rig.outlets[i].name }),
       change: (d: RigDocument) => {
         d.outlets[i].nozzle.size = String(n);
         d.outlets[i].wantedPressure = typeableQuantity(Math.min(most, rig.outlets[i].wantedPressure), 'pressure', 'psi', 3);
@@ -56,7 +58,7 @@ export const surfaceRules: Rule = (finding, rig, _doc, now) => {
     })),
     {
       id: 'unloader-down',
-      title: `Unloader at ${limit}, for all guns of ${rig.machines[machine].name}`,
+      title: message('Unloader at {p}, for all guns of {m}', { p: typed(limit, 'pressure'), m: rig.machines[machine].name }),
       change: (d) => {
         d.machines[machine].unloader.setting = limit;
         for (const o of now.outlets.filter((x) => x.machineIds.includes(rig.machines[machine].id))) {
@@ -79,7 +81,7 @@ export const setRules: Rule = (finding, rig, _doc, now) => {
   return [
     {
       id: `nozzle-${n}`,
-      title: `Nozzle number ${n} at ${rig.outlets[i].name}`,
+      title: message(`Nozzle number ${n} at {gun}`, { gun: rig.outlets[i].name }),
       change: (d) => {
         d.outlets[i].nozzle.size = String(n);
       },
@@ -94,7 +96,7 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
     return [
       {
         id: 'unloader-down',
-        title: `Set the unloader to ${doc.machines[i].ratedPressure}`,
+        title: message('Set the unloader to {p}', { p: typed(doc.machines[i].ratedPressure, 'pressure') }),
         change: (d) => {
           d.machines[i].unloader.setting = d.machines[i].ratedPressure;
         },
@@ -108,7 +110,7 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
       return [
         ...larger.map((size) => ({
           id: `nozzle-${g.outletId}-${size}`,
-          title: `Nozzle number ${size} at ${rig.outlets[o].name}`,
+          title: message(`Nozzle number ${size} at {gun}`, { gun: rig.outlets[o].name }),
           change: (d: RigDocument) => {
             d.outlets[o].nozzle.size = String(size);
           },
@@ -126,7 +128,7 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
     return [
       {
         id: 'engine',
-        title: `An engine of ${power}`,
+        title: message('An engine of {p}', { p: typed(power, 'power') }),
         change: (d) => {
           d.machines[i].enginePower = power;
         },

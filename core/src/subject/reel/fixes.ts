@@ -1,5 +1,7 @@
+import { shelf } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { typeableQuantity } from '../../quantity/format.js';
-import { inches, like } from '../../edit/length.js';
+import { like } from '../../edit/length.js';
 import type { Rule } from '../rule.js';
 
 /** A wider drum, another place, the supply at the bottom. */
@@ -15,8 +17,8 @@ export const reelRules: Rule = (finding, rig, doc, now) => {
       const wide = Math.ceil((own.width * (r.hoseM / r.capacity.value) * 1.03) / 0.0254) * 0.0254;
       const deep = Math.ceil((own.flange * 1.2) / 0.0254) * 0.0254;
       return [
-        { id: 'wider', title: `A reel ${inches(wide)} wide`, change: (d) => void (d.reels![i].width = like(reel.width, wide)) },
-        { id: 'deeper', title: `Flanges of ${inches(deep)}`, change: (d) => void (d.reels![i].flange = like(reel.flange, deep)) },
+        { id: 'wider', title: message('A reel {w} wide', { w: shelf(wide) }), change: (d) => void (d.reels![i].width = like(reel.width, wide)) },
+        { id: 'deeper', title: message('Flanges of {d}', { d: shelf(deep) }), change: (d) => void (d.reels![i].flange = like(reel.flange, deep)) },
       ];
     }
     case 'reel-street':
@@ -65,7 +67,7 @@ export const runRules: Rule = (finding, rig, doc, now) => {
   return [
     {
       id: 'spare',
-      title: `Carry ${typeableQuantity(more, 'length', 'ft', 3)} of spare hose`,
+      title: message('Carry {l} of spare hose', { l: { value: more, dimension: 'length' } }),
       change: (d) => {
         d.site!.spare = typeableQuantity(more, 'length', 'ft', 3);
       },

@@ -1,3 +1,5 @@
+import { typed } from '../message-parts.js';
+import { message } from '../../working/figure.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { eachPart } from '../../edit/draft.js';
 import { m, nextSize } from '../../edit/length.js';
@@ -18,7 +20,11 @@ export const jetRules: Rule = (finding, rig, _doc, now) => {
   return [
     ...[0.7, 0.8, 0.9, 1.15, 1.3].map((f) => {
       const mm = Math.round(bore * f * 10) / 10;
-      return { id: `tip-${mm}`, title: `Jet tip ${mm} mm`, change: (d: RigDocument) => void (d.sprayers![sprayer].nozzleBore = `${mm} mm`) };
+      return {
+        id: `tip-${mm}`,
+        title: message('Jet tip {d}', { d: { value: mm / 1000, dimension: 'length', unit: 'mm' } }),
+        change: (d: RigDocument) => void (d.sprayers![sprayer].nozzleBore = `${mm} mm`),
+      };
     }),
     {
       id: 'hose',
@@ -44,7 +50,11 @@ export const liftRules: Rule = (finding, rig, doc, now) => {
   const lines = doc.lines.filter((l) => p.lineIds.includes(l.id));
   const out: Candidate[] = [1.5, 2, 3].map((f) => {
     const limit = nextSize(rig.softPumps[i].limit * Math.max(p.liftM / p.liftsM, 1) * f, 'pressure', 'psi', 5);
-    return { id: `psi-${f}`, title: `A pump of ${limit}`, change: (d: RigDocument) => void (d.softPumps![i].limit = limit) };
+    return {
+      id: `psi-${f}`,
+      title: message('A pump of {p}', { p: typed(limit, 'pressure') }),
+      change: (d: RigDocument) => void (d.softPumps![i].limit = limit),
+    };
   });
   out.push({
     id: 'hose',
@@ -69,7 +79,7 @@ export const batteryRules: Rule = (finding, rig, doc, now) => {
   if (!p?.batteryDay || !doc.power || !rig.power) return [];
   const need = nextSize((rig.power.battery * p.batteryDay.value * 1.25) / p.batteryUsable, 'charge', 'Ah', 10);
   return [
-    { id: 'larger', title: `A battery of ${need}`, change: (d) => void (d.power!.battery = need) },
+    { id: 'larger', title: message('A battery of {c}', { c: typed(need, 'charge') }), change: (d) => void (d.power!.battery = need) },
     { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.power!.chemistry = 'lithium') },
     { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void (d.power!.charging = '30 A') },
   ];
@@ -84,7 +94,13 @@ function receiverFixes(p: SoftPumpResult, rig: Rig, base: NonNullable<RigDocumen
   const needed = (p.sprayS * (p.airUse!.value - p.airGiven) * airPressure(rig.brief.altitude)) / Math.max(spare, 1);
   if (!(spare > 0) || needed * 1.1 > LARGEST_RECEIVER) return [];
   const receiver = nextSize(needed * 1.1, 'volume', 'gal', 10);
-  return [{ id: 'receiver', title: `An air receiver of ${receiver}`, change: (d) => void (d.power = { ...(d.power ?? base), receiver }) }];
+  return [
+    {
+      id: 'receiver',
+      title: message('An air receiver of {v}', { v: typed(receiver, 'volume') }),
+      change: (d) => void (d.power = { ...(d.power ?? base), receiver }),
+    },
+  ];
 }
 
 export const airRules: Rule = (finding, rig, doc, now) => {
@@ -97,13 +113,17 @@ export const airRules: Rule = (finding, rig, doc, now) => {
   return [
     {
       id: 'compressor',
-      title: `A compressor of ${freeAir} and ${compressorPower}`,
+      title: message('A compressor of {q} and {p}', { q: typed(freeAir, 'airFlow'), p: typed(compressorPower, 'power') }),
       change: (d) => void (d.power = { ...base, freeAir, compressorPower }),
     },
     ...receiverFixes(p, rig, base),
     ...[0.8, 0.6].map((f) => {
       const psi = typeableQuantity(rig.softPumps[i].limit * f, 'pressure', 'psi', 2);
-      return { id: `air-${psi}`, title: `Turn the air down to ${psi}`, change: (d: RigDocument) => void (d.softPumps![i].limit = psi) };
+      return {
+        id: `air-${psi}`,
+        title: message('Turn the air down to {p}', { p: typed(psi, 'pressure') }),
+        change: (d: RigDocument) => void (d.softPumps![i].limit = psi),
+      };
     }),
   ];
 };

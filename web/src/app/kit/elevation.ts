@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, levelOf, parseRig, shapeHeight, volumeAt } from '@pozzo/core';
+import { formatQuantity, levelOf, shapeHeight, volumeAt } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 
 const W = 520;
@@ -101,7 +101,7 @@ export class Elevation {
     const a = this.rig.assessment();
     const feed = a?.feeds.find((f) => f.machineId === this.machineId());
     if (!doc || !a || !feed) return null;
-    const rig = safely(() => parseRig(doc));
+    const rig = this.rig.rig();
     const machine = rig?.machines.find((m) => m.id === this.machineId());
     if (!rig || !machine) return null;
     const tank = rig.tanks.find((t) => t.id === feed.sourceId);
@@ -153,13 +153,4 @@ export class Elevation {
       words: `Side view: water surface falls to ${formatQuantity(feed.grade[0].headM, 'length', system)} above the deck, pump inlet at ${formatQuantity(inlet, 'length', system)}; ${formatQuantity(feed.margin.value, 'length', system)} of head to spare.`,
     };
   });
-}
-
-/** What a calculation gives, or null where the document is half-way through a change. */
-export function safely<T>(get: () => T): T | null {
-  try {
-    return get();
-  } catch {
-    return null;
-  }
 }

@@ -1,7 +1,7 @@
 import { Component, signal } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
-import { advise, assess, type Fix, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
+import { advise, assess, type Fix, parseRig, pontoonRig, type RigDocument, say } from '@pozzo/core';
 import { produce } from 'immer';
 import { RigStore } from '../state/rig-store';
 import { ChoiceField } from './choice-field';
@@ -20,6 +20,7 @@ class FakeRig {
   readonly held = signal<ReturnType<typeof assess> | null>(null);
   readonly fixes = signal<readonly Fix[]>([]);
   readonly fixing = signal(false);
+  readonly waiting = signal<string | null>(null);
   readonly units = signal<'us' | 'metric'>('us');
   readonly labels: string[] = [];
   edit(label: string, recipe: (d: RigDocument) => void): void {
@@ -31,7 +32,7 @@ class FakeRig {
     );
   }
   apply(fix: Fix): void {
-    this.labels.push(fix.title);
+    this.labels.push(say(fix.title, 'us'));
   }
   judge(change: (d: RigDocument) => void): void {
     this.edit('set up', change);

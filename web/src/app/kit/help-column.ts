@@ -47,14 +47,23 @@ const CALM: Readonly<Record<Station, Scale>> = {
       <h3>What would help most</h3>
       @for (fix of shown(); track fix.id; let first = $first) {
         <div class="card fix">
-          <strong>{{ fix.title }}</strong>
+          <strong>{{ words(fix.title) }}</strong>
           <span class="numbers"
             ><span class="gain">{{ gain(fix) }}</span> <span>{{ money(fix) }}</span> <span>{{ mass(fix) }}</span></span
           >
           @if (fix.cures) {
             <span class="small cure">cures it{{ fix.verdictAfter === 'fed' ? ', rig fed' : '' }}</span>
           }
-          <button type="button" class="press small" [class.strong]="first" (click)="apply(fix)" [attr.aria-label]="'Try it: ' + fix.title">Try it</button>
+          <button
+            type="button"
+            class="press small"
+            [class.strong]="first"
+            [disabled]="rig.waiting() !== null"
+            (click)="apply(fix)"
+            [attr.aria-label]="'Try it: ' + words(fix.title)"
+          >
+            {{ rig.waiting() === fix.id ? 'Trying once more…' : 'Try it' }}
+          </button>
         </div>
       }
       @if (fixes().length > 3) {

@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { filter, map, tap, withLatestFrom } from 'rxjs';
+import { filter, map, withLatestFrom } from 'rxjs';
 import { AssessClient } from '../workers/assess-client';
 import { AssessmentActions } from './assessment.feature';
 import { DocumentActions, documentFeature } from './document.feature';
@@ -13,9 +13,12 @@ export const askWorker = createEffect(
       ofType(DocumentActions.opened, DocumentActions.edited, DocumentActions.undo, DocumentActions.redo, DocumentActions.takeTheirs, AssessmentActions.again),
       withLatestFrom(store.select(documentFeature.selectDocument)),
       filter(([, document]) => document !== null),
-      tap(([, document]) => client.ask(document!)),
+      map(([, document]) => {
+        client.ask(document!);
+        return AssessmentActions.asked({ document: document! });
+      }),
     ),
-  { functional: true, dispatch: false },
+  { functional: true },
 );
 
 export const hearWorker = createEffect(

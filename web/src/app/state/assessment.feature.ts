@@ -1,22 +1,27 @@
-import type { Assessment, Fix, Problem } from '@pozzo/core';
-import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { DocumentActions } from './document.feature';
+import type { Assessment, Fix, Problem, RigDocument } from '@pozzo/core';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { DocumentActions, documentFeature } from './document.feature';
 
 export interface AssessmentState {
   readonly now: Assessment | null;
   readonly problems: readonly Problem[];
   readonly fixes: readonly Fix[];
   readonly fixing: boolean;
+  /** The document last asked about, and the one that the fixes were tried on. */
+  readonly askedOf: RigDocument | null;
+  readonly fixesOf: RigDocument | null;
   /** Figures held for comparison. */
   readonly held: Assessment | null;
   readonly failed: string | null;
 }
 
-const initial: AssessmentState = { now: null, problems: [], fixes: [], fixing: false, held: null, failed: null };
+const initial: AssessmentState = { now: null, problems: [], fixes: [], fixing: false, askedOf: null, fixesOf: null, held: null, failed: null };
 
 export const AssessmentActions = createActionGroup({
   source: 'Assessment',
   events: {
+    /** Only answers about the document asked last are heard. */
+    Asked: props<{ document: RigDocument }>(),
     Assessed: props<{ assessment: Assessment }>(),
     Refused: props<{ problems: readonly Problem[] }>(),
     Advised: props<{ fixes: readonly Fix[] }>(),
@@ -32,13 +37,18 @@ export const assessmentFeature = createFeature({
   name: 'assessment',
   reducer: createReducer(
     initial,
+    on(AssessmentActions.asked, (s, { document }): AssessmentState => ({ ...s, askedOf: document })),
     on(AssessmentActions.assessed, (s, { assessment }): AssessmentState => ({ ...s, now: assessment, problems: [], fixing: true, failed: null })),
     on(AssessmentActions.refused, (s, { problems }): AssessmentState => ({ ...s, problems, fixes: [], fixing: false })),
-    on(AssessmentActions.advised, (s, { fixes }): AssessmentState => ({ ...s, fixes, fixing: false })),
+    on(AssessmentActions.advised, (s, { fixes }): AssessmentState => ({ ...s, fixes, fixing: false, fixesOf: s.askedOf })),
     on(AssessmentActions.failed, (s, { message }): AssessmentState => ({ ...s, failed: message, fixing: false })),
     on(AssessmentActions.again, (s): AssessmentState => ({ ...s, failed: null })),
     on(AssessmentActions.hold, (s): AssessmentState => ({ ...s, held: s.now })),
     on(AssessmentActions.letGo, (s): AssessmentState => ({ ...s, held: null })),
     on(DocumentActions.open, (): AssessmentState => initial),
   ),
+  extraSelectors: ({ selectFixesOf }) => ({
+    /** Whether the fixes were tried on the document as it is now. */
+    selectFixesFit: createSelector(selectFixesOf, documentFeature.selectDocument, (of, now) => of !== null && of === now),
+  }),
 });

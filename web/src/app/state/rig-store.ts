@@ -1,5 +1,5 @@
-import { inject, Injectable, type Signal } from '@angular/core';
-import type { Assessment, DocumentPatch, Fix, RigDocument, UnitSystem } from '@pozzo/core';
+import { computed, effect, inject, Injectable, type Signal, signal } from '@angular/core';
+import { type Assessment, type DocumentPatch, type Fix, reread, type Rig, type RigDocument, type RigReading, say, type UnitSystem } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { applyPatches, produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
@@ -11,6 +11,15 @@ import { settingsFeature } from './settings.feature';
 export class RigStore {
   private readonly store = inject(Store);
   readonly document: Signal<RigDocument | null> = this.store.selectSignal(documentFeature.selectDocument);
+  private last: RigReading | undefined;
+  /** The document as computed with, read once for all views; null while something in it cannot be read. */
+  readonly rig: Signal<Rig | null> = computed(() => {
+    const document = this.document();
+    if (!document) return null;
+    const read = reread(document, this.last);
+    this.last = read.ok ? read : undefined;
+    return read.ok ? read.rig : null;
+  });
   readonly assessment: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectNow);
   readonly held: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
   readonly fixes: Signal<readonly Fix[]> = this.store.selectSignal(assessmentFeature.selectFixes);
@@ -34,8 +43,30 @@ export class RigStore {
     this.dispatch(label, patches, inverse, key);
   }
 
+  /** The fix that waits for fixes of the document as it is now; null for none. */
+  readonly waiting = signal<string | null>(null);
+  private readonly fixesFit = this.store.selectSignal(assessmentFeature.selectFixesFit);
+
+  constructor() {
+    effect(() => {
+      const id = this.waiting();
+      const fixes = this.fixes();
+      if (id === null || !this.fixesFit() || this.fixing()) return;
+      this.waiting.set(null);
+      // Gone where it helps no more.
+      const fix = fixes.find((f) => f.id === id);
+      if (fix) this.make(fix);
+    });
+  }
+
+  /** Makes a fix's change. One that was tried on an earlier state of the document waits until it has been tried on this one. */
   apply(fix: Fix): void {
-    this.edit(fix.title, (draft) => void applyPatches(draft, [...fix.patches]));
+    if (this.fixesFit()) this.make(fix);
+    else this.waiting.set(fix.id);
+  }
+
+  private make(fix: Fix): void {
+    this.edit(say(fix.title, this.units()), (draft) => void applyPatches(draft, [...fix.patches]));
   }
 
   /** Works the figures out once more. */

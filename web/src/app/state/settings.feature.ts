@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import * as v from 'valibot';
 
 export type Theme = 'light' | 'dark' | 'sunlight';
 
@@ -14,16 +15,18 @@ export const SettingsActions = createActionGroup({
 });
 
 const KEY = 'pozzo.settings';
+/** What another version of Pozzo may have left here: a value that is not known falls back by itself. */
+const KeptSettings = v.object({
+  units: v.fallback(v.optional(v.picklist(['us', 'metric'])), undefined),
+  theme: v.fallback(v.optional(v.picklist(['light', 'dark', 'sunlight'])), undefined),
+});
 
 /** Settings as kept on this device; anything unreadable, and storage that may not even be named, falls back to the usual ones. */
 export function keptSettings(storage: () => Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
   const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light' };
   try {
-    const kept = JSON.parse(storage().getItem(KEY) ?? '{}') as Partial<SettingsState>;
-    return {
-      units: kept.units === 'metric' || kept.units === 'us' ? kept.units : usual.units,
-      theme: kept.theme === 'light' || kept.theme === 'dark' || kept.theme === 'sunlight' ? kept.theme : usual.theme,
-    };
+    const kept = v.parse(KeptSettings, JSON.parse(storage().getItem(KEY) ?? '{}'));
+    return { units: kept.units ?? usual.units, theme: kept.theme ?? usual.theme };
   } catch {
     return usual;
   }

@@ -1,4 +1,4 @@
-import { signal } from '@angular/core';
+import { computed, signal } from '@angular/core';
 import {
   advise,
   assess,
@@ -12,11 +12,14 @@ import {
   pontoonRig,
   type RigDocument,
   sampleDays,
+  say,
   simulateDay,
   type UnitSystem,
 } from '@pozzo/core';
-import { produce } from 'immer';
+import { applyPatches, enablePatches, produce } from 'immer';
 import type { Work } from '../state/day.feature';
+
+enablePatches();
 
 /** The open rig in memory, without store, worker or server: edits are judged at once. */
 export class FakeRig {
@@ -47,8 +50,10 @@ export class FakeRig {
     );
     this.assessment.set(assess(parseRig(this.document())));
   }
+  readonly rig = computed(() => parseRig(this.document()));
+  readonly waiting = signal<string | null>(null);
   apply(fix: Fix): void {
-    this.labels.push(fix.title);
+    this.edit(say(fix.title, this.units()), (d) => void applyPatches(d, [...fix.patches]));
   }
   /** Edits and tries fixes, as the worker would. */
   judge(change: (d: RigDocument) => void): void {

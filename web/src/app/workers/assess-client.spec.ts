@@ -31,3 +31,14 @@ test('only the answer to the latest question is heard, and a dead worker is told
   client.ask(pontoonRig());
   expect(made).toHaveLength(2);
 });
+
+test('an answer in words that are not ours is told, not taken for one', () => {
+  const made: FakeWorker[] = [];
+  TestBed.configureTestingModule({ providers: [{ provide: MAKE_WORKER, useValue: () => made[made.push(new FakeWorker()) - 1] as unknown as Worker }] });
+  const client = TestBed.inject(AssessClient);
+  const heard: AssessAnswer[] = [];
+  client.answers.subscribe((a) => heard.push(a));
+  client.ask(pontoonRig());
+  for (const odd of [{ sequence: 1, kind: 'assessed', assessment: 7 }, { kind: 'advised' }, 'hello', null]) made[0].answer(odd as never);
+  expect(heard.map((a) => a.kind)).toEqual(['failed', 'failed', 'failed', 'failed']);
+});

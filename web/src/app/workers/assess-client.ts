@@ -1,7 +1,8 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { type RigDocument, withoutOptions } from '@pozzo/core';
 import { Subject } from 'rxjs';
-import type { AssessAnswer } from './messages';
+import * as v from 'valibot';
+import { type AssessAnswer, AssessAnswerShape, type AssessRequest } from './messages';
 
 /** Makes the worker; a test gives its own. */
 export const MAKE_WORKER = new InjectionToken<() => Worker>('assessment worker');
@@ -17,13 +18,16 @@ export class AssessClient {
   ask(document: RigDocument): void {
     this.worker ??= this.start();
     // Options kept beside the build are no part of its figures.
-    this.worker.postMessage({ sequence: ++this.sequence, document: withoutOptions(document) });
+    this.worker.postMessage({ sequence: ++this.sequence, document: withoutOptions(document) } satisfies AssessRequest);
   }
 
   private start(): Worker {
     const worker = this.make();
-    worker.addEventListener('message', ({ data }: MessageEvent<AssessAnswer>) => {
-      if (data.sequence === this.sequence) this.answers.next(data);
+    worker.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
+      const read = v.safeParse(AssessAnswerShape, data);
+      if (!read.success)
+        return this.answers.next({ sequence: this.sequence, kind: 'failed', message: 'The calculation answered in words that are not known here.' });
+      if (read.output.sequence === this.sequence) this.answers.next(read.output);
     });
     worker.addEventListener('error', (event) => {
       this.worker = undefined;

@@ -1,17 +1,22 @@
-import { adviseSteps, assess, readRig } from '@pozzo/core';
-import type { AssessAnswer, AssessRequest } from './messages';
+import { adviseSteps, type Assessed, reassess, reread, type RigReading } from '@pozzo/core';
+import * as v from 'valibot';
+import { type AssessAnswer, type AssessRequest, AssessRequestShape } from './messages';
 
 let latest = 0;
+/** The last document read and assessed: the next one is commonly the same, an edit further. */
+let last: { readonly read: RigReading; readonly assessed: Assessed } | undefined;
 const send = (answer: AssessAnswer): void => postMessage(answer);
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** Assesses at once, then tries fixes one at a time, giving way as soon as a newer document comes. */
 async function answer({ sequence, document }: AssessRequest): Promise<void> {
-  const read = readRig(document);
+  const read = reread(document, last?.read);
   if (!read.ok) return send({ sequence, kind: 'refused', problems: read.problems });
-  const assessment = assess(read.rig);
+  const assessed = reassess(read.rig, last?.assessed);
+  const { assessment } = assessed;
+  last = { read, assessed };
   send({ sequence, kind: 'assessed', assessment });
-  const steps = adviseSteps(read.document, read.rig, assessment);
+  const steps = adviseSteps(read.document, read.rig, assessment, assessed);
   await breath();
   for (let lookUp = performance.now() + 8; ;) {
     if (sequence !== latest) return;
@@ -24,7 +29,11 @@ async function answer({ sequence, document }: AssessRequest): Promise<void> {
   }
 }
 
-addEventListener('message', ({ data }: MessageEvent<AssessRequest>) => {
+addEventListener('message', ({ data: sent }: MessageEvent<unknown>) => {
+  const asked = v.safeParse(AssessRequestShape, sent);
+  // What is not ours is set aside: there is nobody to tell.
+  if (!asked.success) return;
+  const data = asked.output;
   latest = data.sequence;
   answer(data).catch((error: unknown) => send({ sequence: data.sequence, kind: 'failed', message: error instanceof Error ? error.message : String(error) }));
 });

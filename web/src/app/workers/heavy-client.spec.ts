@@ -60,3 +60,11 @@ test('leaving cancels; a failure and a dead worker are errors, and the dead one 
   client.run('ways', ask).subscribe();
   expect(made).toHaveLength(2);
 });
+
+test('an answer in words that are not ours ends the work with an error', () => {
+  const { made, client } = bench(1);
+  const errors: string[] = [];
+  client.run('ways', ask).subscribe({ error: (e: Error) => errors.push(e.message) });
+  made[0].answer({ id: 1, state: 'dreaming' } as never);
+  expect(errors).toEqual([expect.stringContaining('not known here')]);
+});

@@ -1,6 +1,7 @@
 import { inject, Injectable, InjectionToken } from '@angular/core';
 import { filter, map, Observable } from 'rxjs';
-import type { HeavyAnswer, HeavyAsk, HeavyKind, HeavyRequest, HeavyWork } from './heavy-messages';
+import * as v from 'valibot';
+import { HeavyAnswerShape, type HeavyAsk, type HeavyKind, type HeavyRequest, type HeavyWork } from './heavy-messages';
 
 /** Makes a worker for long work, and says how many may run at once; a test gives its own. */
 export const HEAVY_WORKERS = new InjectionToken<{ readonly make: () => Worker; readonly most: number }>('workers for long work');
@@ -41,7 +42,13 @@ export class HeavyClient {
         if (!over) hand.busy--;
         over = true;
       };
-      const heard = ({ data }: MessageEvent<HeavyAnswer>): void => {
+      const heard = ({ data: sent }: MessageEvent<unknown>): void => {
+        const read = v.safeParse(HeavyAnswerShape, sent);
+        if (!read.success) {
+          end();
+          return out.error(new Error('The calculation answered in words that are not known here.'));
+        }
+        const data = read.output;
         if (data.id !== id) return;
         if (data.state === 'working') return out.next(data);
         end();

@@ -1,4 +1,5 @@
 import type { Comparison, Contender, DayChunk, DayResult, DaySample, RigDocument, Sizing, Swing, WayCompared } from '@pozzo/core';
+import * as v from 'valibot';
 import type { RigFile } from '../yard/rig-file';
 
 /** Work too long for the page: what is asked, and what each kind gives. */
@@ -18,11 +19,19 @@ export interface HeavyWork {
 export type HeavyKind = keyof HeavyWork;
 export type HeavyAsk = { [K in HeavyKind]: { readonly kind: K } & HeavyWork[K]['ask'] }[HeavyKind];
 
-export type HeavyRequest = { readonly id: number; readonly ask: HeavyAsk } | { readonly id: number; readonly cancel: true };
+const id = v.pipe(v.number(), v.integer(), v.minValue(1));
+const KINDS: Readonly<Record<HeavyKind, true>> = { read: true, ways: true, day: true, sample: true, gather: true, sizing: true, swings: true, compare: true };
+const ask = v.custom<HeavyAsk>((x) => typeof x === 'object' && x !== null && 'kind' in x && typeof x.kind === 'string' && x.kind in KINDS, 'a kind of work');
 
-export type HeavyAnswer = { readonly id: number } & (
-  | { readonly state: 'working'; readonly share: number }
-  | { readonly state: 'done'; readonly value: unknown }
-  | { readonly state: 'cancelled' }
-  | { readonly state: 'failed'; readonly message: string }
-);
+/** What the page asks of a worker for long work. */
+export const HeavyRequestShape = v.union([v.strictObject({ id, ask }), v.strictObject({ id, cancel: v.literal(true) })]);
+export type HeavyRequest = v.InferOutput<typeof HeavyRequestShape>;
+
+/** What it answers. */
+export const HeavyAnswerShape = v.variant('state', [
+  v.strictObject({ id, state: v.literal('working'), share: v.number() }),
+  v.strictObject({ id, state: v.literal('done'), value: v.unknown() }),
+  v.strictObject({ id, state: v.literal('cancelled') }),
+  v.strictObject({ id, state: v.literal('failed'), message: v.string() }),
+]);
+export type HeavyAnswer = v.InferOutput<typeof HeavyAnswerShape>;

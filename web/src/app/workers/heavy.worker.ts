@@ -11,8 +11,9 @@ import {
   simulateModel,
   sizingSteps,
 } from '@pozzo/core';
+import * as v from 'valibot';
 import { readRigText } from '../yard/rig-file';
-import type { HeavyAnswer, HeavyAsk, HeavyRequest } from './heavy-messages';
+import { type HeavyAnswer, type HeavyAsk, HeavyRequestShape } from './heavy-messages';
 
 const cancelled = new Set<number>();
 const send = (answer: HeavyAnswer): void => postMessage(answer);
@@ -71,7 +72,11 @@ async function work(id: number, ask: HeavyAsk): Promise<void> {
   }
 }
 
-addEventListener('message', ({ data }: MessageEvent<HeavyRequest>) => {
+addEventListener('message', ({ data: sent }: MessageEvent<unknown>) => {
+  const read = v.safeParse(HeavyRequestShape, sent);
+  // What is not ours is set aside: there is nobody to tell.
+  if (!read.success) return;
+  const data = read.output;
   if ('cancel' in data) cancelled.add(data.id);
   else
     work(data.id, data.ask).catch((error: unknown) => send({ id: data.id, state: 'failed', message: error instanceof Error ? error.message : String(error) }));

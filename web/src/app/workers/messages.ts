@@ -1,13 +1,20 @@
 import type { Assessment, Fix, Problem } from '@pozzo/core';
+import * as v from 'valibot';
 
-export interface AssessRequest {
-  readonly sequence: number;
-  readonly document: unknown;
-}
+const sequence = v.pipe(v.number(), v.integer(), v.minValue(1));
+/** A figure's tree from a worker of ours: its frame is looked at, its leaves are what the worker reckoned. */
+const tree = <T>(looks: (x: object) => boolean, what: string) => v.custom<T>((x) => typeof x === 'object' && x !== null && looks(x), what);
+const list = <T>(what: string) => v.custom<readonly T[]>(Array.isArray, what);
 
-export type AssessAnswer = { readonly sequence: number } & (
-  | { readonly kind: 'assessed'; readonly assessment: Assessment }
-  | { readonly kind: 'refused'; readonly problems: readonly Problem[] }
-  | { readonly kind: 'advised'; readonly fixes: readonly Fix[] }
-  | { readonly kind: 'failed'; readonly message: string }
-);
+/** What the page asks of the worker that assesses. */
+export const AssessRequestShape = v.strictObject({ sequence, document: v.unknown() });
+export type AssessRequest = v.InferOutput<typeof AssessRequestShape>;
+
+/** What it answers. */
+export const AssessAnswerShape = v.variant('kind', [
+  v.strictObject({ sequence, kind: v.literal('assessed'), assessment: tree<Assessment>((x) => 'findings' in x && 'verdict' in x, 'an assessment') }),
+  v.strictObject({ sequence, kind: v.literal('refused'), problems: list<Problem>('problems') }),
+  v.strictObject({ sequence, kind: v.literal('advised'), fixes: list<Fix>('fixes') }),
+  v.strictObject({ sequence, kind: v.literal('failed'), message: v.string() }),
+]);
+export type AssessAnswer = v.InferOutput<typeof AssessAnswerShape>;

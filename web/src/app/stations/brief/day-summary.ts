@@ -1,8 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { dayOf, formatQuantity, parseRig } from '@pozzo/core';
+import { dayOf, formatQuantity } from '@pozzo/core';
 import { clockWords } from '../../kit/clock';
-import { safely } from '../../kit/elevation';
 import { RigStore } from '../../state/rig-store';
 
 const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill place' : `, ${n} refill places`);
@@ -54,8 +53,7 @@ const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill p
 export class DaySummary {
   protected readonly rig = inject(RigStore);
   protected readonly day = computed(() => {
-    const doc = this.rig.document();
-    const rig = doc && safely(() => parseRig(doc));
+    const rig = this.rig.rig();
     if (!rig) return null;
     const day = dayOf(rig);
     const q = (v: number, d: Parameters<typeof formatQuantity>[1]): string => formatQuantity(v, d, this.rig.units(), { digits: 2 });
@@ -66,7 +64,7 @@ export class DaySummary {
         ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}`
         : 'spigots as assumed below';
     return {
-      words: `${doc.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
+      words: `${rig.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
       jobs: day.jobs.map((j) => {
         const hands = Math.max(1, ...j.phases.map((p) => (p.crew === 'all' ? 1 : Number(p.crew))));
         const lengths = Array.from({ length: hands }, (_, c) => j.phases.reduce((s, p) => s + (p.crew === 'all' || Number(p.crew) === c + 1 ? p.time : 0), 0));

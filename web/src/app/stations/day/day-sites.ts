@@ -1,7 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
-import { assumptionValues, formatQuantity, ownDay, parseQuantity, parseRig, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
+import { assumptionValues, formatQuantity, ownDay, parseQuantity, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
-import { safely } from '../../kit/elevation';
 import { QuantityField } from '../../kit/quantity-field';
 import { RigStore } from '../../state/rig-store';
 import { RefillPlaces } from './refill-places';
@@ -72,10 +71,7 @@ export class DaySites {
   protected readonly own = computed(() => this.rig.document()?.brief.day);
   protected readonly seasons = SEASON_OPTIONS;
 
-  private readonly read = computed(() => {
-    const doc = this.rig.document();
-    return doc && safely(() => parseRig(doc));
-  });
+  private readonly read = computed(() => this.rig.rig() ?? undefined);
   private readonly values = computed(() => assumptionValues(this.read()?.assumptions));
 
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {

@@ -4,7 +4,6 @@ import {
   buildOption,
   dropOption,
   keepOption,
-  keepOption,
   LAYOUTS,
   moveJob,
   movePhase,

@@ -11,7 +11,6 @@ import {
   moveJob,
   movePhase,
   ownDay,
-  parseRig,
   passPhase,
   type PhaseKind,
   removeJob,
@@ -23,7 +22,6 @@ import {
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
-import { safely } from '../../kit/elevation';
 import { type Fact, Facts } from '../../kit/facts';
 import { NameField } from '../../kit/name-field';
 import { Picker } from '../../kit/picker';
@@ -164,9 +162,8 @@ export class DayStation implements OnDestroy {
     return [{ value: '', name: 'what does such work' }, ...[...(doc?.outlets ?? []), ...(doc?.sprayers ?? [])].map((g) => ({ value: g.id, name: g.name }))];
   });
   protected readonly usualTrigger = computed(() => {
-    const doc = this.rig.document();
     const p = this.phase();
-    const rig = doc && safely(() => parseRig(doc));
+    const rig = this.rig.rig();
     if (!rig || !p) return '';
     return this.q(triggerOf(rig, { ...p, time: 0, trigger: undefined }), 'ratio', 2);
   });

@@ -1,24 +1,9 @@
 import { Component, computed, inject, input } from '@angular/core';
-import {
-  addGun,
-  assumptionValues,
-  formatQuantity,
-  GRAVITY,
-  nozzleCode,
-  type OutletResult,
-  parseRig,
-  partHeadLoss,
-  removeGun,
-  shelfSize,
-  splitGun,
-  SURFACES,
-  waterAt,
-} from '@pozzo/core';
+import { addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { safely } from '../../kit/elevation';
 import { type Fact, Facts } from '../../kit/facts';
 import { LineEditor } from '../../kit/line-editor';
 import { NameField } from '../../kit/name-field';
@@ -127,26 +112,9 @@ export class GunsStation {
   protected readonly option = computed<ChartOption>(() => {
     const r = this.result()!;
     const units = this.rig.units();
-    const doc = this.rig.document();
-    const rig = doc && safely(() => parseRig(doc));
+    const rig = this.rig.rig();
     const p = (v: number) => round3(inUnit(v, 'pressure', units));
-    const points: [number, number][] = [];
-    const steps: string[] = [];
-    if (rig) {
-      const values = assumptionValues(rig.assumptions);
-      const water = waterAt(rig.brief.water);
-      let at = 0;
-      let pressure = r.pressure.value + r.lineLossPa;
-      points.push([0, p(pressure)]);
-      for (const share of r.parts) {
-        const part = rig.lines.find((l) => l.id === share.lineId)?.parts.find((x) => x.id === share.partId);
-        if (!part) continue;
-        pressure -= partHeadLoss(part, share.flowM3s, water, values, false) * water.densityKgM3 * GRAVITY;
-        at += part.kind === 'hose' ? part.length : 0;
-        points.push([round3(inUnit(at, 'length', units)), p(pressure)]);
-        steps.push(part.name);
-      }
-    }
+    const points = rig ? pressureAlong(rig, r).map((x): [number, number] => [round3(inUnit(x.lengthM, 'length', units)), p(x.pressurePa)]) : [];
     const wanted = rig?.outlets[this.chosen.index()]?.wantedPressure ?? 0;
     return (c) => ({
       ...axes(c, { name: `along the hose, ${unitOf('length', units)}` }, { name: unitOf('pressure', units), min: 0 }),

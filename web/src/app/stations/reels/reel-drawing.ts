@@ -1,6 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, parseRig, type ReelResult } from '@pozzo/core';
-import { safely } from '../../kit/elevation';
+import { formatQuantity, type ReelResult } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
 
 /** Most turns drawn one by one; beyond that only whole layers are hinted at. */
@@ -60,8 +59,7 @@ export class ReelDrawing {
   readonly index = input.required<number>();
 
   protected readonly drawing = computed(() => {
-    const doc = this.rig.document();
-    const reel = doc && safely(() => parseRig(doc))?.reels[this.index()];
+    const reel = this.rig.rig()?.reels[this.index()];
     const r = this.result();
     if (!reel) return null;
     const tall = Math.max(reel.flange, r.woundM);

@@ -1,6 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, levelOf, parseRig, shapeHeight } from '@pozzo/core';
-import { safely } from '../../kit/elevation';
+import { formatQuantity, levelOf, shapeHeight } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
 
 /** What stands in a tank, m³: at the start, afterwards, and what is of no use. */
@@ -87,8 +86,7 @@ export class TankDrawing {
   readonly levels = input.required<TankLevels>();
   readonly chemical = input(false);
   protected readonly drawing = computed(() => {
-    const doc = this.rig.document();
-    const tank = doc && safely(() => parseRig(doc))?.tanks[this.index()];
+    const tank = this.rig.rig()?.tanks[this.index()];
     if (!tank) return null;
     const { start, end, heel, when } = this.levels();
     const { shape } = tank;
