@@ -9,7 +9,7 @@ import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
 import { gained } from '../subject/kind.js';
-import { bill } from './bill.js';
+import { bill } from '../catalogue/bill.js';
 
 enablePatches();
 

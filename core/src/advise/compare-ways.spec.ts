@@ -6,7 +6,7 @@ import { MIX_WAYS } from '../rig/schema';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';
-import { bill } from './bill';
+import { bill } from '../catalogue/bill';
 import { asWanted, compareWays, compareWaysSteps } from './compare-ways';
 import { growTank } from '../edit/grow-tank';
 

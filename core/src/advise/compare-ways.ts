@@ -5,7 +5,7 @@ import { convertMix } from '../edit/mix-way.js';
 import { MIX_WAYS, type MixWay } from '../rig/schema.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
-import { bill } from './bill.js';
+import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 
 /** One way of mixing on this rig, for this customer. Strengths are trade shares. */

@@ -1,4 +1,4 @@
-import type { Assumption } from './register.js';
+import { type Assumption, assumption } from './entry.js';
 
 /** Kinds of surface that are soft washed. */
 export const WASH_SURFACES = ['house', 'roof', 'growth', 'paving', 'wood', 'stone', 'glasshouse', 'vehicle'] as const;
@@ -27,20 +27,20 @@ const USUAL: Readonly<Record<WashSurface, readonly [strength: string, coverage: 
   vehicle: ['0 %', '150 ft²/gal', '1', '3 min', '30 ft²/gal'],
 };
 
-type Make = (...fields: [id: string, label: string, dimension: Assumption['dimension'], value: string, kind: Assumption['kind'], source: string]) => Assumption;
+type WashId = `wash-${WashSurface}-${'strength' | 'coverage' | 'passes' | 'dwell' | 'rinse'}`;
 
 /** The register's entries for surfaces. Ids are `wash-roof-strength`, `-coverage`, `-passes`, `-dwell`, `-rinse`. */
-export function washAssumptions(make: Make): Assumption[] {
+export function washAssumptions(): (Assumption & { readonly id: WashId })[] {
   const say = 'Usual in the trade; try a hidden patch and follow the product’s label.';
   return WASH_SURFACES.flatMap((s) => {
     const [strength, coverage, passes, dwell, rinse] = USUAL[s];
     const name = WASH_SURFACE_NAMES[s];
     return [
-      make(`wash-${s}-strength`, `${name}: strength at the wall`, 'ratio', strength, 'common-practice', say),
-      make(`wash-${s}-coverage`, `${name}: area for a gallon of mix`, 'coverage', coverage, 'common-practice', say),
-      make(`wash-${s}-passes`, `${name}: passes`, 'number', passes, 'common-practice', say),
-      make(`wash-${s}-dwell`, `${name}: dwell`, 'time', dwell, 'common-practice', say),
-      make(`wash-${s}-rinse`, `${name}: area for a gallon of rinse`, 'coverage', rinse, 'common-practice', say),
+      assumption(`wash-${s}-strength`, `${name}: strength at the wall`, 'ratio', strength, 'common-practice', say),
+      assumption(`wash-${s}-coverage`, `${name}: area for a gallon of mix`, 'coverage', coverage, 'common-practice', say),
+      assumption(`wash-${s}-passes`, `${name}: passes`, 'number', passes, 'common-practice', say),
+      assumption(`wash-${s}-dwell`, `${name}: dwell`, 'time', dwell, 'common-practice', say),
+      assumption(`wash-${s}-rinse`, `${name}: area for a gallon of rinse`, 'coverage', rinse, 'common-practice', say),
     ];
   });
 }

@@ -2,4 +2,6 @@ export * from './part-loss.js';
 export * from './items.js';
 export * from './build-line.js';
 export * from './chemical-pieces.js';
-export * from './equipment.js';
+export * from './usual-things.js';
+export { bill, type Bill } from './bill.js';
+export { EQUIPMENT, type Equipment, EQUIPMENT_KINDS, type EquipmentKind, equipmentOf } from './equipment.js';

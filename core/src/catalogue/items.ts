@@ -248,6 +248,7 @@ export function resize(part: PartDocument, bore: string): PartDocument {
             length: part.length,
             ...(part.coiledLength ? { coiledLength: part.coiledLength } : {}),
             ...(part.coilDiameter ? { coilDiameter: part.coilDiameter } : {}),
+            ...(part.use ? { use: part.use } : {}),
           }
         : part.kind === 'fitting'
           ? { count: part.count }

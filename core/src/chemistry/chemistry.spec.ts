@@ -27,9 +27,12 @@ describe('strengths', () => {
   });
 });
 
+/** As the register has it, mol/L. */
+const CAUSTIC = 0.1;
+
 describe('ageing', () => {
   // Gordon, Adam & Bubnis 1995 (from memory): at 25 °C 120 g/L about 200 d.
-  test('120 g/L loses half in about 200 days at 25 °C', () => near(halfLife(0.12, C(25)) / DAY, 200, 0.03));
+  test('120 g/L loses half in about 200 days at 25 °C', () => near(halfLife(0.12, C(25), CAUSTIC) / DAY, 200, 0.03));
   // White's Handbook of Chlorination (from memory).
   test.each([
     [100, 25, 220],
@@ -37,31 +40,31 @@ describe('ageing', () => {
     [50, 25, 790],
   ])('the handbook’s half-life at %i g/L and %i °C is %i days, and the rate law agrees within a factor of two', (grams, celsius, days) => {
     near(handbookHalfLife(grams / 1000, C(celsius)) / DAY, days, 1e-9);
-    const law = halfLife(grams / 1000, C(celsius)) / DAY;
+    const law = halfLife(grams / 1000, C(celsius), CAUSTIC) / DAY;
     expect(law / days).toBeGreaterThan(0.5);
     expect(law / days).toBeLessThan(2);
   });
   test('half is left after a half-life, a third after two of second order', () => {
-    const t = halfLife(0.125, C(30));
-    near(strengthAfter(0.125, t, C(30)), 0.0625, 1e-12);
-    near(strengthAfter(0.125, 2 * t, C(30)), 0.125 / 3, 1e-12);
+    const t = halfLife(0.125, C(30), CAUSTIC);
+    near(strengthAfter(0.125, t, C(30), CAUSTIC), 0.0625, 1e-12);
+    near(strengthAfter(0.125, 2 * t, C(30), CAUSTIC), 0.125 / 3, 1e-12);
   });
   test('the closed form is what small steps of the rate law come to', () => {
     const molar = (trade: number) => availableChlorine(trade) / 70.906;
     let c = molar(0.125);
-    const k = decayRate(0.125, C(35));
+    const k = decayRate(0.125, C(35), CAUSTIC);
     const steps = 20000;
     const dt = (60 * DAY) / steps;
     for (let i = 0; i < steps; i++) {
       const middle = c - (k * c * c * dt) / 2;
       c -= k * middle * middle * dt;
     }
-    near(strengthAfter(0.125, 60 * DAY, C(35)), (c * 70.906) / 1000, 1e-7);
+    near(strengthAfter(0.125, 60 * DAY, C(35), CAUSTIC), (c * 70.906) / 1000, 1e-7);
   });
   /** Common practice: SH kept a month or two is noticeably weaker. */
   test('a warm month or two is noticed', () => {
-    expect(strengthAfter(0.125, 45 * DAY, C(25))).toBeLessThan(0.105);
-    expect(strengthAfter(0.125, 45 * DAY, C(5))).toBeGreaterThan(0.12);
+    expect(strengthAfter(0.125, 45 * DAY, C(25), CAUSTIC)).toBeLessThan(0.105);
+    expect(strengthAfter(0.125, 45 * DAY, C(5), CAUSTIC)).toBeGreaterThan(0.12);
   });
   test('warmer, stronger and older is always weaker in share', () => {
     const random = seeded(5);
@@ -69,11 +72,11 @@ describe('ageing', () => {
       const trade = 0.02 + 0.13 * random();
       const t = C(40 * random());
       const s = 400 * DAY * random();
-      const left = strengthAfter(trade, s, t) / trade;
+      const left = strengthAfter(trade, s, t, CAUSTIC) / trade;
       expect(left).toBeLessThanOrEqual(1);
-      expect(strengthAfter(trade, s, t + 5) / trade).toBeLessThanOrEqual(left);
-      expect(strengthAfter(trade * 1.1, s, t) / (trade * 1.1)).toBeLessThanOrEqual(left + 1e-15);
-      expect(strengthAfter(trade, s * 1.5, t) / trade).toBeLessThanOrEqual(left);
+      expect(strengthAfter(trade, s, t + 5, CAUSTIC) / trade).toBeLessThanOrEqual(left);
+      expect(strengthAfter(trade * 1.1, s, t, CAUSTIC) / (trade * 1.1)).toBeLessThanOrEqual(left + 1e-15);
+      expect(strengthAfter(trade, s * 1.5, t, CAUSTIC) / trade).toBeLessThanOrEqual(left);
     }
   });
 });

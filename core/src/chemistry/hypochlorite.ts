@@ -17,28 +17,26 @@ export const weightShare = (trade: number): number => trade / hypochloriteGravit
 /** Trade share from the weight share: solves w = t/(1 + 1.6 t). Weight shares of 0 to 0.5. */
 export const tradeShare = (weight: number): number => weight / (1 - 1.6 * weight);
 
-/** Excess caustic that bleach is sold with, mol/L; it adds to the ionic strength. Estimate. */
-const EXCESS_CAUSTIC = 0.1;
-
 /**
  * Rate constant of hypochlorite's decay, L/mol/s: second order, Arrhenius in temperature, faster in strong solutions.
  * Gordon, Adam & Bubnis 1995 (from memory): log₁₀k₂ = 0.149·I + log₁₀(2.083e10·T·e^(−1.018e5/RT)·e^(−56.5/R)).
  * @param startTrade strength when made: fixes the ionic strength, which the decay leaves as it is
+ * @param causticMolL excess caustic that it is sold with, mol/L; it adds to the ionic strength
  */
-export function decayRate(startTrade: number, temperatureK: number): number {
-  const ionic = (2 * availableChlorine(startTrade)) / CHLORINE_G_MOL + EXCESS_CAUSTIC;
+export function decayRate(startTrade: number, temperatureK: number, causticMolL: number): number {
+  const ionic = (2 * availableChlorine(startTrade)) / CHLORINE_G_MOL + causticMolL;
   return 10 ** (0.149 * ionic) * 2.083e10 * temperatureK * Math.exp(-1.018e5 / (GAS * temperatureK)) * Math.exp(-56.5 / GAS);
 }
 
 /** Trade strength after so many seconds at a temperature, K: dC/dt = −k₂·C². At zero seconds the strength itself. */
-export function strengthAfter(startTrade: number, seconds: number, temperatureK: number): number {
+export function strengthAfter(startTrade: number, seconds: number, temperatureK: number, causticMolL: number): number {
   const molar = availableChlorine(startTrade) / CHLORINE_G_MOL;
-  return startTrade / (1 + decayRate(startTrade, temperatureK) * molar * Math.max(seconds, 0));
+  return startTrade / (1 + decayRate(startTrade, temperatureK, causticMolL) * molar * Math.max(seconds, 0));
 }
 
 /** Seconds until half of the strength is gone. */
-export const halfLife = (startTrade: number, temperatureK: number): number =>
-  CHLORINE_G_MOL / (decayRate(startTrade, temperatureK) * availableChlorine(startTrade));
+export const halfLife = (startTrade: number, temperatureK: number, causticMolL: number): number =>
+  CHLORINE_G_MOL / (decayRate(startTrade, temperatureK, causticMolL) * availableChlorine(startTrade));
 
 /**
  * The same by the half-lives in White's Handbook of Chlorination (from memory): 220 d at 100 g/L and 25 °C, 800 d at

@@ -1,5 +1,7 @@
-/** One grain per US gallon in ppm: 17.118 mg/L as CaCO₃ (definition: 64.79891 mg in 3.785411784 L). */
-export const PPM_PER_GRAIN_GALLON = 64.79891e3 / 3785.411784;
+import { GALLON } from '../quantity/dimension.js';
+
+/** One grain per US gallon in ppm: 17.118 mg/L as CaCO₃ (definition: a grain is 64.79891 mg). */
+export const PPM_PER_GRAIN_GALLON = 64.79891e-3 / GALLON;
 
 /**
  * Water that a mixed-bed resin makes pure before it is spent, m³: grains in the bed over grains in the water.

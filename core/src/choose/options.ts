@@ -1,4 +1,4 @@
-import { bill } from '../advise/bill.js';
+import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 import { assess } from '../assess/assess.js';
 import type { Verdict } from '../subject/verdict.js';

@@ -1,4 +1,4 @@
-import { bill } from '../advise/bill.js';
+import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 import { dayModel, type DayModel } from '../day/model.js';
 import { type Chance, chanceOf, type DayChunk, sampleSteps, thirstyDays } from '../day/sample.js';

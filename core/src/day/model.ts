@@ -2,7 +2,6 @@ import { assumptionValues, type AssumptionValues } from '../assumption/register.
 import { Cases } from '../solve/cases.js';
 import { assessDrain } from '../subject/drain/drain.js';
 import { Stocks } from '../solve/stock.js';
-import { USABLE } from '../subject/soft-pump/soft-pump.js';
 import { receiverAir } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
@@ -102,7 +101,6 @@ export interface DayModel {
   readonly vapourLoss: (temperatureK: number) => number;
 }
 
-const FUEL_KG_M3 = (6.1 * 0.45359237) / 0.003785411784;
 export const LEVEL_POINTS = 65;
 
 /** Level for a share of the vessel's volume, m, from a table of {@link DayModel.branchLevels}. */
@@ -176,8 +174,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const used = jobs.reduce((bits, j) => j.phases.reduce((b, p) => b | p.machines, bits), 0);
   const usesMachine = (m: number): boolean => (used & (1 << m)) !== 0;
   const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
-  const usable = rig.power ? rig.power.battery * USABLE[rig.power.chemistry] : 0;
-  const fuel = rig.power?.fuel ? rig.power.fuel * FUEL_KG_M3 : Infinity;
+  const usable = rig.power ? rig.power.battery * values[`battery-usable-${rig.power.chemistry}`] : 0;
+  const fuel = rig.power?.fuel ? rig.power.fuel * values['fuel-density'] : Infinity;
   const sites = day.distance !== undefined || day.height !== undefined;
   const outletsUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.outlet)));
   const atmosphere = airPressure(rig.brief.altitude);

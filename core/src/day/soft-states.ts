@@ -1,8 +1,8 @@
+import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import type { Cases } from '../solve/cases.js';
 import { BlendNetwork, drawHeight, wayOf } from '../solve/blend-network.js';
 import { carriedStrengths } from '../solve/blend-start.js';
-import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
 import { DRY } from '../solve/blend-start.js';
 import { wantedStrength } from '../solve/consumption.js';
 import { drawnWay } from '../subject/mix/drawn-mix.js';

@@ -1,9 +1,9 @@
+import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { Cases } from '../solve/cases.js';
 import { isDraw, type Solved } from '../solve/solved.js';
 import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
 import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
-import { POUND_HP_HOUR } from '../subject/soft-pump/soft-pump.js';
 import { tidy } from './tidy.js';
 import type { Vessel } from './vessels.js';
 

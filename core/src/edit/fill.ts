@@ -1,5 +1,5 @@
 import { line } from '../catalogue/build-line.js';
-import { gardenFill, spigot } from '../catalogue/equipment.js';
+import { gardenFill, spigot } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
 import type { RigDocument } from '../rig/schema.js';
 

@@ -1,6 +1,6 @@
 import { line, parts } from '../catalogue/build-line.js';
 import { nozzleFlow, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
-import { gun, pressureRun } from '../catalogue/equipment.js';
+import { gun, pressureRun } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
 import { si } from '../quantity/parse.js';
 import type { RigDocument } from '../rig/schema.js';

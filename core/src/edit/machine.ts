@@ -1,5 +1,5 @@
 import { line, parts } from '../catalogue/build-line.js';
-import { gun, pressureRun, washer } from '../catalogue/equipment.js';
+import { gun, pressureRun, washer } from '../catalogue/usual-things.js';
 import { mendInjectors } from './gun.js';
 import { unusedId } from './id.js';
 import type { RigDocument } from '../rig/schema.js';

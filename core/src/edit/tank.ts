@@ -1,4 +1,4 @@
-import { boxTank } from '../catalogue/equipment.js';
+import { boxTank } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
 import { like, m } from './length.js';
 import { type RigDocument, type TankDocument } from '../rig/schema.js';

@@ -1,7 +1,7 @@
 import { RIG_FORMAT, RIG_VERSION, type RigDocument } from '../rig/schema.js';
 
 export { type EndText, line, parts } from '../catalogue/build-line.js';
-export { boxTank, gardenFill, gun, pressureRun, spigot, uprightTank, washer } from '../catalogue/equipment.js';
+export { boxTank, gardenFill, gun, pressureRun, spigot, uprightTank, washer } from '../catalogue/usual-things.js';
 
 /** A rig with nothing on it but a brief. */
 export function emptyRig(name: string, customer = ''): RigDocument {

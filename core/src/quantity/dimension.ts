@@ -43,10 +43,17 @@ export interface Unit {
   readonly spoken: string;
 }
 
-const INCH = 0.0254;
-const FOOT = 0.3048;
-const GALLON = 231 * INCH ** 3;
-const POUND = 0.45359237;
+/** Units as SI values. */
+export const INCH = 0.0254;
+export const FOOT = 0.3048;
+export const GALLON = 231 * INCH ** 3;
+export const POUND = 0.45359237;
+/** A cubic foot a minute. */
+export const CFM = FOOT ** 3 / 60;
+/** 550 foot-pounds a second. */
+export const HORSEPOWER = 550 * FOOT * POUND * 9.80665;
+/** A pound for a horsepower and hour, kg/J. */
+export const POUND_HP_HOUR = POUND / (HORSEPOWER * 3600);
 const G = 9.80665;
 const PSI = (POUND * G) / INCH ** 2;
 

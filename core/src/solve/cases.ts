@@ -86,7 +86,7 @@ export class Cases {
     const drawn = this.rig.lines.filter((l) => l.from.at === 'tank' && l.from.id === tank.id && !l.closed);
     const washers = drawn.filter(isDraw);
     const heels = washers.length
-      ? washers.map((l) => drawLevel(tank, l) + submergence(outletBore(l), full.flowOf(l.id)))
+      ? washers.map((l) => drawLevel(tank, l) + this.values['heel-share'] * submergence(outletBore(l), full.flowOf(l.id)))
       : drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
     return Math.min(Math.max(0, ...heels), shapeHeight(tank.shape));
   }

@@ -4,10 +4,6 @@ import type { Mix } from '../rig/schema.js';
 import type { Rig } from '../rig/schema.js';
 import { type Figure, figure, input } from '../working/figure.js';
 
-/** A usual job where the brief names none: a middling house, twice a day. */
-const USUAL_AREA_M2 = 232;
-const USUAL_JOBS = 2;
-
 /** What one kind of job asks of a mix. */
 export interface WashNeed {
   readonly surface: WashSurface;
@@ -37,7 +33,7 @@ export function washNeeds(rig: Rig, mix: Mix, values: AssumptionValues): WashNee
     rinseM3: areaM2 / values[`wash-${surface}-rinse`],
     briefed,
   });
-  if (!washes?.length) return [need(mix.surface, USUAL_AREA_M2, USUAL_JOBS, false)];
+  if (!washes?.length) return [need(mix.surface, values['usual-wash-area'], values['usual-washes'], false)];
   const served = (surface: WashSurface): Mix | undefined => rig.mixes.find((m) => m.surface === surface) ?? rig.mixes[0];
   return washes.filter((w) => served(w.surface)?.id === mix.id).map((w) => need(w.surface, w.area, w.perDay, true));
 }

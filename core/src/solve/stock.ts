@@ -27,7 +27,13 @@ const GRAVITIES: Readonly<Partial<Record<LiquidKind, number>>> = { acid: 1.1, ca
 export function stockOf(liquid: Liquid, values: AssumptionValues): Stock {
   const s = liquid.strength;
   const bought = s ? (s.as === 'weight' ? tradeShare(s.bought) : s.bought) : 0;
-  const today = s ? (s.titrated ?? strengthAfter(bought, s.age, s.kept)) : liquid.dose !== undefined ? liquid.dose / 1000 : NEAT.has(liquid.kind) ? 1 : 0;
+  const today = s
+    ? (s.titrated ?? strengthAfter(bought, s.age, s.kept, values['excess-caustic']))
+    : liquid.dose !== undefined
+      ? liquid.dose / 1000
+      : NEAT.has(liquid.kind)
+        ? 1
+        : 0;
   const gravity =
     liquid.kind === 'hypochlorite' ? hypochloriteGravity(bought) : liquid.kind === 'soap' ? values['gravity-soap'] : (GRAVITIES[liquid.kind] ?? 1);
   return { liquid, bought, today, gravity };

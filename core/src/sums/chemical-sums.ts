@@ -1,3 +1,4 @@
+import { assumptionValues } from '../assumption/register.js';
 import { airUse, compressorPower, pumpCurrent, receiverAir } from '../chemistry/diaphragm-pump.js';
 import { antifreezeNeeded, glycolShare } from '../chemistry/antifreeze.js';
 import { drawnStrength, topUp } from '../chemistry/dilution.js';
@@ -7,6 +8,8 @@ import { resinLife } from '../chemistry/pure-water.js';
 import { airPressure } from '../fluid/air.js';
 import { altitude, bore, flow, length } from './inputs.js';
 import { type Sum, sumInput } from './sum.js';
+
+const caustic = (): number => assumptionValues()['excess-caustic'];
 
 const stock = sumInput('stock', 'Stock, trade', 'ratio', '0.01 %', '20 %', '12.5 %');
 const wanted = sumInput('wanted', 'Wanted at the wall', 'ratio', '0.001 %', '20 %', '1 %');
@@ -102,8 +105,8 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'handbook', label: 'Half-life by the handbook', dimension: 'time' },
     ],
     run: (x) => {
-      const today = strengthAfter(x['stock'], x['age'], x['kept']);
-      return { today, lost: 1 - today / x['stock'], half: halfLife(x['stock'], x['kept']), handbook: handbookHalfLife(x['stock'], x['kept']) };
+      const today = strengthAfter(x['stock'], x['age'], x['kept'], caustic());
+      return { today, lost: 1 - today / x['stock'], half: halfLife(x['stock'], x['kept'], caustic()), handbook: handbookHalfLife(x['stock'], x['kept']) };
     },
   },
   {

@@ -113,6 +113,9 @@ export class Network {
   /** Forgets the last answer, so that the next solve depends on the present settings only. */
   restart(): void {
     this.flow.set(this.startFlow);
+    // Heads too: a solve that failed may have left what is no number.
+    const { head, fixed, spec } = this;
+    for (let i = 0; i < head.length; i++) if (!fixed[i]) head[i] = spec.nodes[i].elevationM;
     this.laws.rootOf.fill(0);
     this.reducing?.restart();
   }

@@ -257,11 +257,11 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         message: message('{tank} lasts the job but keeps less than its reserve.', { tank: name }),
       });
   }
-  if (result.tie && result.tie.differenceM.value > 0.05) {
+  if (result.tie && result.tie.differenceM.value > cases.values['tie-difference']) {
     const low = rig.tanks.find((t) => t.id === result.tie!.firstDryId)!;
     out.push({
       code: 'tie-small',
-      verdict: result.tie.differenceM.value > 0.3 * shapeHeight(low.shape) ? 'starved' : 'tight',
+      verdict: result.tie.differenceM.value > cases.values['tie-starves'] * shapeHeight(low.shape) ? 'starved' : 'tight',
       station: 'tanks',
       subject: { kind: 'tank', id: low.id },
       message: message('{tank} stands {d} lower than the tank tied to it at full draw: it runs dry while the other still holds water.', {

@@ -14,5 +14,6 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
   needs: ['fill', 'mix'],
   reads: (of) => [...allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
   assess: ({ cases, rig }, { fills, chemical }) => ({ tanks: rig.tanks.map((t) => assessTank(cases, t, fills, chemical.drawnFrom)) }),
+  rests: (_rig, a) => ['heel-share', ...(a.tanks.some((t) => t.tie) ? (['tie-difference', 'tie-starves'] as const) : [])],
   findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => tankFindings(cases, t, a.tanks[i])),
 };

@@ -59,8 +59,8 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
   const bubbles = tank && line ? bubbleCheck(cases, machine, line) : undefined;
 
   let verdict: Verdict = 'fed';
-  if (time < 600 || backPressure > values['return-limit']) verdict = 'tight';
-  if (bubbles && bubbles.reachesBelowLevelM > cases.levelIn(tank!, { level: 'lowest' }) + 0.02) verdict = 'tight';
+  if (time < values['bypass-soon'] || backPressure > values['return-limit']) verdict = 'tight';
+  if (bubbles && bubbles.reachesBelowLevelM > cases.levelIn(tank!, { level: 'lowest' }) + values['bubble-room']) verdict = 'tight';
   return {
     machineId: machine.id,
     goesTo,
@@ -127,7 +127,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
   const out: Finding[] = [];
   const subject = { kind: 'machine', id: machine.id } as const;
   const limit = { value: cases.values['bypass-limit'], dimension: 'temperature' as const };
-  if (result.goesTo === 'inlet' && result.minutesToLimit.value < 600)
+  if (result.goesTo === 'inlet' && result.minutesToLimit.value < cases.values['bypass-soon'])
     out.push({
       code: 'bypass-hot',
       verdict: 'tight',
@@ -139,7 +139,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
         t: { value: result.minutesToLimit.value, dimension: 'time' },
       }),
     });
-  else if (result.goesTo === 'tank' && result.minutesToLimit.value < 3600)
+  else if (result.goesTo === 'tank' && result.minutesToLimit.value < cases.values['bypass-tank-soon'])
     out.push({
       code: 'bypass-warm',
       verdict: 'tight',
@@ -163,7 +163,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
       }),
     });
   const tank = cases.rig.tanks.find((t) => t.id === result.tankId);
-  if (tank && result.bubbles && result.bubbles.reachesBelowLevelM > cases.levelIn(tank, { level: 'lowest' }) + 0.02)
+  if (tank && result.bubbles && result.bubbles.reachesBelowLevelM > cases.levelIn(tank, { level: 'lowest' }) + cases.values['bubble-room'])
     out.push({
       code: 'return-bubbles',
       verdict: 'tight',

@@ -13,5 +13,6 @@ export const BYPASS: Subject<BypassAnswers, PressureAnswers, BypassCode> = {
   needs: ['pressure'],
   reads: behindPumps,
   assess: ({ cases, rig }, { cases: list }) => ({ bypasses: rig.machines.map((m) => assessBypass(cases, m, list)) }),
+  rests: (_rig, a) => (a.bypasses.length ? ['bypass-soon', 'bypass-tank-soon', 'bubble-room'] : []),
   findings: ({ cases, rig }, a) => rig.machines.flatMap((m, i) => bypassFindings(cases, m, a.bypasses[i])),
 };

@@ -77,7 +77,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       });
   }
   const limit = cases.values['suction-velocity'];
-  if (!feed.direct && feed.velocity.value > 1.5 * limit && feed.verdict === 'fed')
+  if (!feed.direct && feed.velocity.value > cases.values['suction-fast'] * limit && feed.verdict === 'fed')
     out.push({
       code: 'suction-fast',
       verdict: 'tight',

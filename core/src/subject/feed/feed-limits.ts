@@ -134,7 +134,7 @@ export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: 
   return low;
 }
 
-/** The same feed the other way: its booster switched, or a usual one (45 psi shut off, open flow 2.2 times the line’s) where there is none. */
+/** The same feed the other way: its booster switched, or a usual one where there is none. */
 export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: readonly Line[]): FeedResult['otherWay'] {
   const { rig } = cases;
   if (path[0].from.at !== 'tank') return undefined;
@@ -142,7 +142,12 @@ export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: 
   const own = rig.boosters.find((b) => path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
   const trial: Trial = own
     ? { what: 'switch', booster: own }
-    : { what: 'booster', line: path[0], shutoffPa: 310264, openFlowM3s: cases.at(now).flowOf(path[0].id) * 2.2 };
+    : {
+        what: 'booster',
+        line: path[0],
+        shutoffPa: cases.values['booster-pressure'],
+        openFlowM3s: cases.at(now).flowOf(path[0].id) * cases.values['booster-flow'],
+      };
   const { marginM } = inletMargin(cases.at({ ...now, trial }), machine, path);
   return { boosted: own ? !own.running : true, marginM };
 }

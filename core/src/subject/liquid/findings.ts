@@ -6,12 +6,12 @@ import type { Finding } from '../finding.js';
 import { finding, percent } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 
-export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] {
+export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: number): Finding[] {
   return r.liquids.flatMap((l) => {
     const liquid = rig.liquids.find((x) => x.id === l.liquidId)!;
     const subject = { kind: 'liquid', id: liquid.id } as const;
     const out: Finding[] = [];
-    if (l.bought > 0 && l.today.value < l.bought * 0.8)
+    if (l.bought > 0 && l.today.value < l.bought * stale)
       out.push(
         finding(
           'stock-stale',

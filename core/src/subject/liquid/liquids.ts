@@ -1,3 +1,4 @@
+import { GALLON } from '../../quantity/dimension.js';
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightShare } from '../../chemistry/hypochlorite.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
@@ -8,12 +9,12 @@ import type { ChemicalTankResult, LiquidResult } from './result.js';
 import type { MixResult } from '../mix/result.js';
 
 const DAY = 86400;
-const GALLON = 0.003785411784;
 
 /** Every liquid: strength today, need, what is on board and whether to keep it. */
 export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixResult[], chemicalTanks: readonly ChemicalTankResult[]): LiquidResult[] {
   const { rig } = cases;
   const days = daysPerWeek(rig);
+  const caustic = cases.values['excess-caustic'];
   return stocks.all.map((s) => {
     const l = s.liquid;
     const kept = l.strength?.kept ?? 293.15;
@@ -33,14 +34,14 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
     const lasts = perDay > 0 ? sum((t) => t.drawableM3) / perDay : Infinity;
     // Used evenly from full to empty, the mean age when used is half of the time it lasts, by calendar.
     const keptAge = Number.isFinite(lasts) ? ((lasts / 2) * DAY * 7) / days : 0;
-    const keptStrength = s.bought > 0 ? strengthAfter(s.bought, (l.strength?.age ?? 0) + keptAge, kept) : 0;
+    const keptStrength = s.bought > 0 ? strengthAfter(s.bought, (l.strength?.age ?? 0) + keptAge, kept, caustic) : 0;
     const freshWeek = (perDay * days * l.price) / GALLON;
-    const span = Math.max(halfLife(Math.max(s.bought, 0.01), kept), 30 * DAY);
+    const span = Math.max(halfLife(Math.max(s.bought, 0.01), kept, caustic), 30 * DAY);
     const age = l.strength?.age ?? 0;
     const months = Math.min(Math.max(span * 0.6, 60 * DAY), 365 * DAY);
     let verdict: Verdict = 'fed';
-    if (s.bought > 0 && s.today < s.bought * 0.8) verdict = 'tight';
-    if (l.useBy !== undefined && Number.isFinite(lasts) && lasts > Math.max(l.useBy / DAY, 1) * 1.5) verdict = 'tight';
+    if (s.bought > 0 && s.today < s.bought * cases.values['stock-stale']) verdict = 'tight';
+    if (l.useBy !== undefined && Number.isFinite(lasts) && lasts > Math.max(l.useBy / DAY, 1) * cases.values['use-by-over']) verdict = 'tight';
     return {
       liquidId: l.id,
       kind: l.kind,
@@ -54,7 +55,7 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
       ),
       weightShare: weightShare(s.today),
       densityKgM3: 998.2 * (l.kind === 'hypochlorite' ? hypochloriteGravity(s.bought) : s.gravity),
-      halfLife: figure(s.bought > 0 ? halfLife(s.bought, kept) : Infinity, 'time', 'sh-decay', [
+      halfLife: figure(s.bought > 0 ? halfLife(s.bought, kept, caustic) : Infinity, 'time', 'sh-decay', [
         input('C₀', 'bought, trade', s.bought, 'ratio'),
         input('T', 'kept at', kept, 'temperature'),
       ]),
@@ -63,7 +64,7 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
         s.bought > 0
           ? {
               timeS: Array.from({ length: 41 }, (_, i) => (months * i) / 40),
-              strength: Array.from({ length: 41 }, (_, i) => strengthAfter(s.bought, (months * i) / 40, kept)),
+              strength: Array.from({ length: 41 }, (_, i) => strengthAfter(s.bought, (months * i) / 40, kept, caustic)),
             }
           : { timeS: [], strength: [] },
       perDay: used,

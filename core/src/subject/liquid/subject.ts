@@ -19,5 +19,10 @@ export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
     const tanks = assessChemicalTanks(cases, stocks, mixes);
     return { chemical: { tanks, liquids: assessLiquids(cases, stocks, mixes, tanks) } };
   },
-  findings: ({ rig, stocks }, a) => [...liquidFindings(rig, a.chemical), ...tankFindings(rig, stocks), ...bundFindings(rig, a.chemical)],
+  rests: (rig) => (rig.liquids.length ? ['stock-stale', 'use-by-over', ...(rig.liquids.some((l) => l.strength) ? (['excess-caustic'] as const) : [])] : []),
+  findings: ({ rig, values, stocks }, a) => [
+    ...liquidFindings(rig, a.chemical, values['stock-stale']),
+    ...tankFindings(rig, stocks),
+    ...bundFindings(rig, a.chemical),
+  ],
 };

@@ -1,3 +1,4 @@
+import { GALLON } from '../../quantity/dimension.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { drawnStrength } from '../../chemistry/dilution.js';
@@ -17,9 +18,6 @@ import { settingsFor } from './settings.js';
 import { hoseIn } from '../../solve/paths.js';
 import { type Verdict, worse } from '../verdict.js';
 import { figure, input } from '../../working/figure.js';
-
-/** Share of what stood in a hose that may still be at the tip after a flush. */
-const CLEAN = 0.001;
 
 /** What each way of mixing shares: need, cost, weight. */
 interface Common {
@@ -231,7 +229,7 @@ function finish(c: Common, t: Told): MixResult {
   const { mix, values, wanted, stock, soap } = c;
   const last = t.series.strength[t.series.strength.length - 1] ?? t.first;
   const all = t.cases.map((x) => x.strength);
-  const volumes = Math.max(values['flush-volumes'], volumesFor(CLEAN));
+  const volumes = Math.max(values['flush-volumes'], volumesFor(values['flush-clean']));
   const flushM3 = t.hoseM3 * volumes;
   // Valves and draw lines are changed at the rig; an injector at the gun, or one switched from there, where the work is.
   const atWall = mix.way === 'nozzle' || (mix.way === 'downstream' && mix.injector!.remote);
@@ -239,8 +237,7 @@ function finish(c: Common, t: Told): MixResult {
   const stockJob = c.jobM3 * t.stockShare;
   const soapShare = mix.soap ? (mix.soap.by === 'metered' ? (t.streams.find((s) => s.kind === 'soap')?.share ?? mix.soap.dose) : mix.soap.dose) : 0;
   const soapJob = c.jobM3 * soapShare;
-  const gallon = 0.003785411784;
-  const cost = (stockJob * stock.liquid.price + soapJob * (soap?.liquid.price ?? 0)) / gallon;
+  const cost = (stockJob * stock.liquid.price + soapJob * (soap?.liquid.price ?? 0)) / GALLON;
   const verdict = worse(
     worse(strengthVerdict(t.first, wanted, values), strengthVerdict(last, wanted, values) === 'starved' ? 'starved' : strengthVerdict(last, wanted, values)),
     t.ranOut ? 'starved' : 'fed',

@@ -30,7 +30,8 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
     ...siphonFindings(rig, stocks),
   ],
   rests: (rig, a) => [
-    ...(a.chemical.mixes.length ? (['mix-tolerance', 'mix-limit'] as const) : []),
+    ...(a.chemical.mixes.length ? (['mix-tolerance', 'mix-limit', 'flush-clean'] as const) : []),
+    ...(rig.mixes.length && !rig.brief.washes?.length ? (['usual-wash-area', 'usual-washes'] as const) : []),
     ...(rig.liquids.some((l) => l.kind === 'soap') ? (['gravity-soap'] as const) : []),
   ],
 };

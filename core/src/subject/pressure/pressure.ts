@@ -95,7 +95,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
 
 /** What arrives at a nozzle with every gun open. */
 export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undefined {
-  const { rig, net } = cases;
+  const { rig, net, values } = cases;
   if (!outlet.open) return undefined;
   const machines = rig.machines.filter((m) => !net.cutOff.has(m.id) && net.outletsOf(m.id).some((o) => o.id === outlet.id));
   if (machines.length === 0) return undefined;
@@ -106,7 +106,8 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
   const parts = partShares(solved, path);
   const loss = parts.reduce((s, p) => s + p.lossM, 0) * solved.water.densityKgM3 * GRAVITY;
   const wanted = outlet.wantedPressure;
-  const verdict: Verdict = pressure < 0.75 * wanted ? 'starved' : pressure < 0.92 * wanted || pressure > 1.25 * wanted ? 'tight' : 'fed';
+  const verdict: Verdict =
+    pressure < values['gun-far'] * wanted ? 'starved' : pressure < values['gun-low'] * wanted || pressure > values['gun-high'] * wanted ? 'tight' : 'fed';
   return {
     outletId: outlet.id,
     machineIds: machines.map((m) => m.id),
@@ -166,7 +167,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
       });
     const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
     const flows = cases.net.outletsOf(machine.id).length > 0;
-    if (flows && open.returnedM3s > 0.05 * machine.flow)
+    if (flows && open.returnedM3s > cases.values['unloader-return'] * machine.flow)
       out.push({
         code: 'unloader-cycles',
         verdict: 'tight',
@@ -209,7 +210,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     const wrongSet = leftFromOtherSet(cases, outlet);
     if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });
     const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
-    if (result.pressure.value < 0.92 * outlet.wantedPressure)
+    if (result.pressure.value < cases.values['gun-low'] * outlet.wantedPressure)
       out.push({
         code: 'gun-weak',
         verdict: result.verdict,
@@ -217,7 +218,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         subject,
         message: message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
       });
-    else if (result.pressure.value > 1.25 * outlet.wantedPressure)
+    else if (result.pressure.value > cases.values['gun-high'] * outlet.wantedPressure)
       out.push({
         code: 'gun-strong',
         verdict: 'tight',
@@ -239,7 +240,7 @@ function leftFromOtherSet(cases: Cases, outlet: Outlet): Message | undefined {
   const guns = cases.net.outletsOf(machine.id).filter((o) => o.open).length;
   const whole = nozzleSize(machine.flow, outlet.wantedPressure);
   const own = outlet.nozzle.size * outlet.nozzle.count;
-  const near = (size: number): boolean => Math.abs(own / size - 1) < 0.2;
+  const near = (size: number): boolean => Math.abs(own / size - 1) < cases.values['nozzle-alike'];
   const code = (size: number): string => nozzleCode(shelfSize(size), outlet.nozzle.angle);
   if (guns === 2 && near(whole))
     return message('{gun} carries a nozzle of the full-flow set; with two guns each wants one of the half set, {code}.', {

@@ -7,12 +7,12 @@ import { DRY } from '../../solve/blend-start.js';
 import { message } from '../../working/figure.js';
 
 /** Nothing, or too little to work with, comes out of what a pump feeds. */
-function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject): Finding {
+function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject, starves: number): Finding {
   const gun = rig.sprayers.find((s) => s.id === p.sprayerId)!.name;
   if (p.flow.value > DRY)
     return finding(
       'gun-thin',
-      p.flow.value < p.leastFlow / 2 ? 'starved' : 'tight',
+      p.flow.value < p.leastFlow * starves ? 'starved' : 'tight',
       'machines',
       subject,
       message('{pump} brings {q} to {gun}; at least {w} are wanted there.', {
@@ -37,17 +37,17 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
 }
 
 export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Finding[] {
-  const { rig } = cases;
+  const { rig, values } = cases;
   return r.softPumps.flatMap((p) => {
     const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;
     const subject = { kind: 'soft-pump', id: pump.id } as const;
     const out: Finding[] = [];
-    if (p.flow.value <= DRY || p.flow.value < p.leastFlow) out.push(thinFinding(rig, p, pump.name, subject));
+    if (p.flow.value <= DRY || p.flow.value < p.leastFlow) out.push(thinFinding(rig, p, pump.name, subject, values['spray-starves']));
     if (p.flow.value > DRY && p.reachWantedM > 0 && p.jetHeight.value < p.reachWantedM)
       out.push(
         finding(
           'jet-low',
-          p.jetHeight.value < 0.8 * p.reachWantedM ? 'starved' : 'tight',
+          p.jetHeight.value < values['jet-starves'] * p.reachWantedM ? 'starved' : 'tight',
           'machines',
           subject,
           message('The jet of {pump} climbs {h}; the work is {w} above it.', {
@@ -57,7 +57,7 @@ export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Find
           }),
         ),
       );
-    if (p.batteryDay && rig.power && p.batteryDay.value > p.batteryUsable * 0.8)
+    if (p.batteryDay && rig.power && p.batteryDay.value > p.batteryUsable * values['battery-near'])
       out.push(
         finding(
           'battery-short',

@@ -1,3 +1,4 @@
+import { POUND_HP_HOUR } from '../../quantity/dimension.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { airUse, compressorPower, pumpCurrent, pumpCurve, receiverAir } from '../../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../../fluid/air.js';
@@ -12,11 +13,7 @@ import type { SoftPumpResult } from './result.js';
 import { type Verdict, worse } from '../verdict.js';
 import { figure, input } from '../../working/figure.js';
 
-/** Share of a battery that may be taken out, by chemistry. */
-export const USABLE: Readonly<Record<NonNullable<Rig['power']>['chemistry'], number>> = { 'lead-acid': 0.5, agm: 0.6, lithium: 0.9 };
 /** Fuel by weight for an hour at a shaft power: 0.60 lb/(hp·h) is 3.38e-7 kg/s for 2 W. SI factor of lb per hp and hour. */
-
-export const POUND_HP_HOUR = 0.45359237 / (745.6998716 * 3600);
 
 /** Spraying of a day through one pump, s. */
 function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
@@ -47,7 +44,7 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const day = daySeconds(mixes, pump.id);
     const power = rig.power;
     const current = pumpCurrent(state.flowM3s, state.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']);
-    const usable = power ? power.battery * USABLE[power.chemistry] : 0;
+    const usable = power ? power.battery * values[`battery-usable-${power.chemistry}`] : 0;
     const drain = Math.max(current - (power?.charging ?? 0), 0) * day;
     const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
     // A compressor fills its cylinder with thinner air up here: the mass falls with the pressure, so do standard feet.
@@ -61,12 +58,13 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const airW = compressorPower(airFlow, pump.limit, air, values['compressor-efficiency']);
     const shaft = pump.kind === 'engine' ? (state.flowM3s * state.pumpRisePa) / values['pump-efficiency'] : pump.kind === 'air' ? airW : 0;
     const leastFlow = values[way.sprayer.kind === 'brush' ? 'brush-flow' : 'spray-flow'];
-    let verdict: Verdict = state.flowM3s <= DRY || state.flowM3s < leastFlow / 2 ? 'starved' : state.flowM3s < leastFlow ? 'tight' : 'fed';
+    let verdict: Verdict =
+      state.flowM3s <= DRY || state.flowM3s < leastFlow * values['spray-starves'] ? 'starved' : state.flowM3s < leastFlow ? 'tight' : 'fed';
     if (pump.kind === 'electric' && power && drain > usable) verdict = 'starved';
-    else if (pump.kind === 'electric' && power && drain > usable * 0.8) verdict = worse(verdict, 'tight');
+    else if (pump.kind === 'electric' && power && drain > usable * values['battery-near']) verdict = worse(verdict, 'tight');
     if (pump.kind === 'air' && (airShort || (power?.compressorPower ?? 0) * 0.85 < airW))
       verdict = worse(verdict, airShort && given < 0.7 * airFlow ? 'starved' : 'tight');
-    if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < 0.8 * reachWanted ? 'starved' : 'tight');
+    if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < values['jet-starves'] * reachWanted ? 'starved' : 'tight');
     const curve = pumpCurve(diaphragmOf(pump, values), net.water.densityKgM3)
       .filter((p) => p.headM >= 0)
       .map((p) => ({ flowM3s: p.flowM3s, pressurePa: p.headM * rhoG }));

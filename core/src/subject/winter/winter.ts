@@ -1,3 +1,4 @@
+import { GALLON } from '../../quantity/dimension.js';
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
@@ -7,7 +8,6 @@ import { pressurePath } from '../../solve/paths.js';
 import { linesOf } from '../../solve/paths.js';
 import type { CircuitResult, WinterResult } from './result.js';
 
-const GALLON = 0.003785411784;
 const FROST = 273.15;
 
 /** Wetted volume of every circuit that frost can burst, and what it takes to save it. Undefined for a rig with nothing wet. */

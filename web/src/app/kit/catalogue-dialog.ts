@@ -1,6 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { CATALOGUE, type CatalogueItem, type PartDocument } from '@pozzo/core';
+import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument } from '@pozzo/core';
+import { RigStore } from '../state/rig-store';
 import { FirstField } from './first-field';
 
 /** The shelf: type to find, press to take. */
@@ -29,7 +30,7 @@ import { FirstField } from './first-field';
             <li>
               <button type="button" (click)="take(i)">
                 <span>{{ i.name }}</span><small class="quiet">{{ i.source }}</small
-                ><span class="price">{{ '$' + i.price.toFixed(0) }}{{ i.part.kind === 'hose' ? ' a metre' : '' }}</span>
+                ><span class="price">{{ price(i) }}</span>
               </button>
             </li>
           }
@@ -83,6 +84,14 @@ export class CatalogueDialog {
     for (const i of this.found()) out.set(i.group, [...(out.get(i.group) ?? []), i]);
     return [...out].map(([name, items]) => ({ name, items }));
   });
+
+  private readonly rig = inject(RigStore);
+  /** Hose by the foot where lengths are in feet, by the metre elsewhere. */
+  protected price({ part, price }: CatalogueItem): string {
+    if (part.kind !== 'hose') return formatQuantity(price, 'money', 'us');
+    const foot = this.rig.units() === 'us';
+    return `${formatQuantity(foot ? price * FOOT : price, 'money', 'us')} a ${foot ? 'foot' : 'metre'}`;
+  }
 
   protected take(item: CatalogueItem | undefined): void {
     if (item) this.ref.close(item.part);

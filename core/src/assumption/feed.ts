@@ -1,0 +1,63 @@
+import { assumption } from './entry.js';
+
+export const FEED_ASSUMPTIONS = [
+  assumption(
+    'npsh-required',
+    'Inlet head a plunger pump needs',
+    'length',
+    '10 ft',
+    'estimate',
+    'Small triplex data sheets differ widely; take the figure from yours.',
+  ),
+  assumption(
+    'feed-comfort',
+    'Inlet head to spare before a feed counts as comfortable',
+    'length',
+    '3 ft',
+    'estimate',
+    'Room for what is not modelled; compare the margins advised in ANSI/HI 9.6.1 (from memory).',
+  ),
+  assumption(
+    'acceleration-k',
+    'Liquid factor K of acceleration head',
+    'number',
+    '1.45',
+    'published',
+    'GPSA / Hydraulic Institute: 1.4 to 1.5 for water (from memory).',
+  ),
+  assumption('wave-rigid', 'Pressure wave speed in rigid pipe', 'velocity', '1300 m/s', 'estimate', 'Wylie & Streeter, Moens–Korteweg range (from memory).'),
+  assumption(
+    'wave-helix',
+    'Pressure wave speed in helix suction hose',
+    'velocity',
+    '250 m/s',
+    'estimate',
+    'Moens–Korteweg with the wall stiffness of PVC helix hose.',
+  ),
+  assumption('wave-soft', 'Pressure wave speed in soft hose', 'velocity', '120 m/s', 'estimate', 'Moens–Korteweg with the wall stiffness of rubber hose.'),
+  assumption(
+    'suction-velocity',
+    'Fastest water wanted in a suction line',
+    'velocity',
+    '3 ft/s',
+    'published',
+    'Hydraulic Institute guidance for reciprocating pumps: 1 to 3 ft/s (from memory).',
+  ),
+  assumption(
+    'suction-fast',
+    'Speed in a suction line that is told, against the fastest wanted',
+    'ratio',
+    '150 %',
+    'estimate',
+    'Short stretches a little over it do no harm.',
+  ),
+  assumption('booster-pressure', 'Shut-off pressure of a usual booster', 'pressure', '45 psi', 'estimate', 'Small 12 V and engine-driven boosters.'),
+  assumption(
+    'booster-flow',
+    'Open flow of a usual booster, against what the line carries',
+    'ratio',
+    '220 %',
+    'estimate',
+    'Works near the middle of its curve.',
+  ),
+] as const;

@@ -1,0 +1,30 @@
+import { assumption } from './entry.js';
+
+export const LIQUID_ASSUMPTIONS = [
+  assumption('chem-reserve', 'Reserve of chemicals over the day’s need', 'ratio', '15 %', 'common-practice', 'A roof is always larger than it looked.'),
+  assumption(
+    'bund-share',
+    'Bund under a chemical tank, share of the tank',
+    'ratio',
+    '110 %',
+    'common-practice',
+    'Store rules often ask for 110 % of the largest tank (from memory); local rules decide.',
+  ),
+  assumption(
+    'stock-stale',
+    'Strength of stock that is told as stale, of that bought',
+    'ratio',
+    '80 %',
+    'common-practice',
+    'A fifth gone is what mixes by rule of thumb still stand.',
+  ),
+  assumption('use-by-over', 'How long a mixed powder is kept that is told, against its good days', 'ratio', '150 %', 'estimate', 'Its end is no edge.'),
+  assumption(
+    'excess-caustic',
+    'Excess caustic in bleach as sold, mol/L',
+    'number',
+    '0.1',
+    'estimate',
+    'It adds to the ionic strength that decay goes by; makers differ.',
+  ),
+] as const;
