@@ -30,6 +30,9 @@ describe('pozzo assess', () => {
     const r = JSON.parse(run(['assess', file('weak.json', JSON.stringify(weak)), '--fixes']).stdout);
     expect(r.verdict).toBe('starved');
     expect(r.fixes.length).toBeGreaterThan(0);
+    expect(r.fixes.some((f: { title: string }) => /^A \d+\u00a0gal tank lasts the job/.test(f.title))).toBe(true);
+    const metric = JSON.parse(run(['assess', file('weak.json', JSON.stringify(weak)), '--fixes', '--metric']).stdout);
+    expect(metric.fixes.some((f: { title: string }) => /^A \d+\u00a0L tank lasts the job/.test(f.title))).toBe(true);
   });
 });
 
@@ -90,8 +93,11 @@ describe('pozzo day', () => {
     [['day'], 'day takes one rig file.'],
     [['day', rig, '--days', '-1'], '--days is a whole number from 0 to 100000.'],
     [['day', rig, '--days', 'many'], '--days is a whole number from 0 to 100000.'],
-    [['day', rig, '--seed'], '--seed is a whole number from 0 to 2147483647.'],
+    [['day', rig, '--seed'], '"--seed" takes a value.'],
     [['day', rig, '--fast'], '"--fast" is not an option here.'],
+    [['day', rig, '-f'], '"-f" is not an option here.'],
+    [['day', rig, '--text=yes'], '"--text" takes no value.'],
+    [['day', rig, '--constructor'], '"--constructor" is not an option here.'],
   ])('%p is told', (args, words) => {
     const r = run(args);
     expect(r.exit).toBe(1);
@@ -160,7 +166,7 @@ describe('pozzo layouts, layout and schema', () => {
   });
   test('the schema is the one in the docs, and knows fields, lists and quantities', () => {
     const schema = JSON.parse(run(['schema']).stdout);
-    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 1', type: 'object', additionalProperties: false });
+    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 2', type: 'object', additionalProperties: false });
     expect(schema.required).toEqual(expect.arrayContaining(['tanks', 'lines', 'brief']));
     expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
     expect(schema.properties.tanks.maxItems).toBe(16);

@@ -1,4 +1,5 @@
-import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
+import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
+import { argumentsOf } from './arguments.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
@@ -20,37 +21,25 @@ ${KEEPING_USAGE}`;
 
 type Command = (args: readonly string[]) => string;
 
-interface Split {
-  readonly flags: ReadonlySet<string>;
-  readonly rest: readonly string[];
-}
-
-function split(args: readonly string[], known: readonly string[]): Split {
-  const flags = new Set<string>();
-  const rest: string[] = [];
-  for (const a of args) {
-    if (!a.startsWith('--')) rest.push(a);
-    else if (known.includes(a)) flags.add(a);
-    else throw new InputError(`"${a}" is not an option here. There is ${known.join(', ') || 'none'}.`);
-  }
-  return { flags, rest };
-}
+const FLAG = { type: 'boolean' } as const;
 
 /** Infinity is not JSON: written as the text "Infinity", so that no figure turns into null unnoticed. */
 const json = (value: unknown): string => JSON.stringify(value, (_key, x: unknown) => (typeof x === 'number' && !Number.isFinite(x) ? String(x) : x));
 
 const assessCommand: Command = (args) => {
-  const { flags, rest } = split(args, ['--text', '--metric', '--fixes']);
+  const { values, words: rest } = argumentsOf(args, { text: FLAG, metric: FLAG, fixes: FLAG });
   if (rest.length !== 1) throw new InputError('assess takes one rig file.');
   const { rig, document } = readRigFile(rest[0]);
   const assessment = assess(rig);
-  if (flags.has('--text')) return textReport(rig, assessment, flags.has('--metric') ? 'metric' : 'us');
-  return json(flags.has('--fixes') ? { ...assessment, fixes: advise(document, rig, assessment) } : assessment);
+  const system = values['metric'] ? 'metric' : 'us';
+  if (values['text']) return textReport(rig, assessment, system);
+  if (!values['fixes']) return json(assessment);
+  return json({ ...assessment, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
 };
 
 const sumCommand: Command = (args) => {
-  const { flags, rest } = split(args, ['--list', '--metric']);
-  if (flags.has('--list'))
+  const { values, words: rest } = argumentsOf(args, { list: FLAG, metric: FLAG });
+  if (values['list'])
     return json(
       SUMS.map((s) => ({
         name: s.name,
@@ -78,13 +67,13 @@ const sumCommand: Command = (args) => {
     if (Object.hasOwn(typed, key)) throw new InputError(`"${key}" is given twice.`);
     typed[key] = pair.slice(at + 1);
   }
-  const done = doSum(sum, typed, flags.has('--metric') ? 'metric' : 'us');
+  const done = doSum(sum, typed, values['metric'] ? 'metric' : 'us');
   if (!done.ok) throw new InputError(done.problems.map((p) => p.message).join(' '));
   return json(done.value);
 };
 
 const inpCommand: Command = (args) => {
-  const { rest } = split(args, []);
+  const { words: rest } = argumentsOf(args, {});
   if (rest.length < 1 || rest.length > 2) throw new InputError('inp takes one rig file, and the id of a mix if its network is wanted.');
   const { rig } = readRigFile(rest[0]);
   if (rest.length === 1) return rigInp(rig).trimEnd();
@@ -94,7 +83,7 @@ const inpCommand: Command = (args) => {
 };
 
 const solveCommand: Command = (args) => {
-  const { rest } = split(args, []);
+  const { words: rest } = argumentsOf(args, {});
   if (rest.length === 0) throw new InputError('solve takes one network file or more.');
   // All files are read before anything is printed: an answer is whole or not there.
   const networks = rest.map((path) => {
@@ -120,7 +109,7 @@ const dayCommand: Command = (args) => {
 const plain =
   (name: string, most: number, answer: (word: string | undefined) => string): Command =>
   (args) => {
-    const { rest } = split(args, []);
+    const { words: rest } = argumentsOf(args, {});
     if (rest.length > most) throw new InputError(`${name} takes ${most === 0 ? 'nothing more' : 'one id'}.`);
     return answer(rest[0]);
   };

@@ -11,18 +11,21 @@ import {
   type UnitSystem,
   variantsOf,
 } from '@pozzo/core';
+import { type Arguments, argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
 
 const MOST_DAYS = 100_000;
 const MOST_SEED = 2 ** 31 - 1;
-const KNOWN = ['--days', '--seed', '--size', '--sensitivity', '--options', '--text', '--metric'];
+const FLAG = { type: 'boolean' } as const;
+const NUMBER = { type: 'string' } as const;
+const OPTIONS = { days: NUMBER, seed: NUMBER, size: FLAG, sensitivity: FLAG, options: FLAG, text: FLAG, metric: FLAG } as const;
 
 interface Asked {
   readonly file: string;
   readonly days: number;
   readonly seed: number;
-  readonly flags: ReadonlySet<string>;
+  readonly values: Arguments['values'];
 }
 
 function whole(name: string, text: string | undefined, least: number, most: number): number {
@@ -33,20 +36,13 @@ function whole(name: string, text: string | undefined, least: number, most: numb
 }
 
 function asked(args: readonly string[]): Asked {
-  const flags = new Set<string>();
-  const rest: string[] = [];
-  let days = 1000;
-  let seed = 1;
-  for (let i = 0; i < args.length; i++) {
-    const a = args[i];
-    if (a === '--days') days = whole('--days', args[++i], 0, MOST_DAYS);
-    else if (a === '--seed') seed = whole('--seed', args[++i], 0, MOST_SEED);
-    else if (KNOWN.includes(a)) flags.add(a);
-    else if (a.startsWith('--')) throw new InputError(`"${a}" is not an option here. There is ${KNOWN.join(', ')}.`);
-    else rest.push(a);
-  }
-  if (rest.length !== 1) throw new InputError('day takes one rig file.');
-  return { file: rest[0], days, seed, flags };
+  const { values, words } = argumentsOf(args, OPTIONS);
+  if (words.length !== 1) throw new InputError('day takes one rig file.');
+  const number = (name: 'days' | 'seed', usual: number, most: number): number => {
+    const given = values[name];
+    return given === undefined ? usual : whole(`--${name}`, String(given), 0, most);
+  };
+  return { file: words[0], days: number('days', 1000, MOST_DAYS), seed: number('seed', 1, MOST_SEED), values };
 }
 
 function result<T>(steps: Generator<number, T>): T {
@@ -58,7 +54,7 @@ function result<T>(steps: Generator<number, T>): T {
 
 /** Works the rig's usual day and samples its days; sizing, sensitivity and options when asked for. */
 export function dayAnswer(args: readonly string[]): { readonly value: object; readonly text: string | undefined } {
-  const { file, days, seed, flags } = asked(args);
+  const { file, days, seed, values } = asked(args);
   const { rig, document } = readRigFile(file);
   const model = dayModel(rig);
   const { trace: _lines, ...usual } = simulateModel(model);
@@ -68,9 +64,9 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
   const value = {
     usual,
     ...(sample ? { sample } : {}),
-    ...(flags.has('--size') ? { sizing: result(sizingSteps(document, each, seed)) ?? null } : {}),
-    ...(flags.has('--sensitivity') ? { sensitivity: result(sensitivitySteps(document, each, seed)) } : {}),
-    ...(flags.has('--options')
+    ...(values['size'] ? { sizing: result(sizingSteps(document, each, seed)) ?? null } : {}),
+    ...(values['sensitivity'] ? { sensitivity: result(sensitivitySteps(document, each, seed)) } : {}),
+    ...(values['options']
       ? {
           options: result(
             compareOptionsSteps(
@@ -82,7 +78,7 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
         }
       : {}),
   };
-  return { value, text: flags.has('--text') ? dayText(usual, sample, flags.has('--metric') ? 'metric' : 'us') : undefined };
+  return { value, text: values['text'] ? dayText(usual, sample, values['metric'] ? 'metric' : 'us') : undefined };
 }
 
 function dayText(usual: Omit<DayResult, 'trace'>, sample: DaySample | undefined, system: UnitSystem): string {

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { argumentsOf } from './arguments.js';
 import { InputError, type Outcome } from './failure.js';
 
 export const KEEPING_USAGE = `pozzo check [--data <folder>]                            look the yard's data through, change nothing
@@ -19,19 +19,15 @@ interface Asked {
 }
 
 function asked(name: KeepingName, args: readonly string[], usual: string): Asked {
-  let read;
-  try {
-    read = parseArgs({ args: [...args], options: { data: { type: 'string' } }, allowPositionals: true, strict: true });
-  } catch (error) {
-    throw new InputError((error as Error).message.split('\n')[0]);
-  }
+  const { values, words } = argumentsOf(args, { data: { type: 'string' } });
+  const data = values['data'] as string | undefined;
   const wanted = name === 'check' ? 0 : 1;
-  if (read.positionals.length !== wanted) throw new InputError(wanted ? `${name} takes one zip file.` : 'check takes no file; --data names another folder.');
-  const [file] = read.positionals;
-  for (const path of [file, read.values.data])
+  if (words.length !== wanted) throw new InputError(wanted ? `${name} takes one zip file.` : 'check takes no file; --data names another folder.');
+  const [file] = words;
+  for (const path of [file, data])
     if (path !== undefined && (path === '' || path.length > LONGEST || path.includes('\0'))) throw new InputError('A path is 1 to 4096 characters.');
   if (name === 'backup' && !file.toLowerCase().endsWith('.zip')) throw new InputError(`"${file}" must end in .zip.`);
-  return { folder: resolve(read.values.data ?? usual), file: file === undefined ? undefined : resolve(file) };
+  return { folder: resolve(data ?? usual), file: file === undefined ? undefined : resolve(file) };
 }
 
 /**
