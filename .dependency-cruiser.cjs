@@ -64,6 +64,19 @@ module.exports = {
       from: { path: '^core/src/subject/([^/]+)/', pathNot: '\\.spec\\.ts$' },
       to: { path: '^core/src/subject/([^/]+)/', pathNot: '^core/src/subject/$1/', dependencyTypesNot: ['type-only'] },
     },
+    {
+      name: 'stations-do-not-reach-into-each-other',
+      severity: 'error',
+      from: { path: '^web/src/app/stations/([^/]+)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^web/src/app/stations/([^/]+)/', pathNot: '^web/src/app/stations/$1/' },
+    },
+    // A package is known by what it exports, never by its inside.
+    {
+      name: 'packages-by-their-door',
+      severity: 'error',
+      from: { path: '^(web|server|cli)/' },
+      to: { path: '^core/(src|dist)/(?!index\\.)' },
+    },
     ...upward,
   ],
   options: {

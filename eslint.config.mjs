@@ -6,6 +6,19 @@ export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '**/test-results/**', 'docs/**'] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
+  // Rules that ask the types, on what is built and on the tests alike.
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommendedTypeCheckedOnly],
+    languageOptions: {
+      parserOptions: {
+        project: ['core', 'server', 'cli', 'web']
+          .map((p) => `${p}/tsconfig.spec.json`)
+          .concat('web/tsconfig.worker.json', 'web/tsconfig.app.json', 'e2e/tsconfig.json'),
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+  },
   {
     files: ['**/*.ts'],
     rules: {
@@ -15,6 +28,19 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
+  // Tests take answers apart as they come, and stand in for what answers later.
+  {
+    files: ['**/*.spec.ts', 'e2e/**/*.ts', '**/testing/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/require-await': 'off',
+      '@typescript-eslint/unbound-method': 'off',
+    },
+  },
   // The core computes: it knows no page, no machine, no clock and no chance of its own.
   {
     files: ['core/src/**/*.ts'],
@@ -22,6 +48,24 @@ export default tseslint.config(
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'console', 'setTimeout'],
       'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
+    },
+  },
+  // What a code means is said in its subject's table, and asked of it: nobody else matches findings by their code.
+  {
+    files: ['web/src/**/*.ts', 'cli/src/**/*.ts', 'server/src/work/**/*.ts', 'core/src/{assess,advise,choose,day,exchange}/**/*.ts'],
+    ignores: ['**/*.spec.ts', 'web/src/app/state/api.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "BinaryExpression[operator=/^[!=]==$/][left.type='MemberExpression'][left.property.name='code'][right.type='Literal']",
+          message: 'A finding is asked for its kind (FINDING_KINDS), not matched by its code.',
+        },
+        {
+          selector: "SwitchStatement[discriminant.property.name='code']",
+          message: 'A finding is asked for its kind (FINDING_KINDS), not matched by its code.',
+        },
+      ],
     },
   },
   { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },

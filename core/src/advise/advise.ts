@@ -113,7 +113,7 @@ function tryCandidate(
   change: (d: RigDocument) => void,
 ): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
   const [next, patches] = produceWithPatches(doc, (draft) => {
-    change(draft as RigDocument);
+    change(draft);
   });
   if (patches.length === 0) return undefined;
   const read = reread(next, { document: doc, rig: from.rig });

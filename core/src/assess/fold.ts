@@ -91,7 +91,7 @@ function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
 function behind(result: object, deep: boolean, out: Set<string>): void {
-  for (const value of Object.values(result)) {
+  for (const value of Object.values(result) as unknown[]) {
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
     const working = (value as { working?: Figure['working'] }).working;
     if (working) working.assumptions.forEach((a) => out.add(a));

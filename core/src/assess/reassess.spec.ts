@@ -57,11 +57,11 @@ function edited(d: RigDocument, random: () => number, earlier: readonly RigDocum
     const now = parseQuantity(value, rule.dimension);
     const number = /-?[\d.]+/.exec(value)?.[0];
     if (now.ok && number && Number(number))
-      return changed(d, path, value.replace(number, String(Number((Number(number) * (0.7 + random() * 0.6)).toPrecision(3))))) as RigDocument;
+      return changed(d, path, value.replace(number, String(Number((Number(number) * (0.7 + random() * 0.6)).toPrecision(3)))));
     return d;
   }
-  if (path.endsWith('name')) return changed(d, path, `${String(value).slice(0, 60)} ${Math.floor(random() * 100)}`) as RigDocument;
-  return changed(d, path, pick(random, [...SEEN.get(path.replace(/\d+/g, '#'))!])) as RigDocument;
+  if (path.endsWith('name')) return changed(d, path, `${String(value).slice(0, 60)} ${Math.floor(random() * 100)}`);
+  return changed(d, path, pick(random, [...SEEN.get(path.replace(/\d+/g, '#'))!]));
 }
 
 /** Where two trees differ by more than the solver's tolerance. */

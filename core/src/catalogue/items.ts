@@ -217,7 +217,7 @@ export const findItem = (id: string | undefined): CatalogueItem | undefined => (
 export function takePart(id: string, partId: string, changes: Partial<Record<string, string>> = {}): PartDocument {
   const found = BY_ID.get(id);
   if (!found) throw new RangeError(`The catalogue has no "${id}".`);
-  return { ...found.part, id: partId, ...changes } as PartDocument;
+  return { ...found.part, id: partId, ...changes };
 }
 
 const family = (id: string): string => id.replace(/-[\d-]+$/, '');
@@ -253,10 +253,10 @@ export function resize(part: PartDocument, bore: string): PartDocument {
         : part.kind === 'fitting'
           ? { count: part.count }
           : {};
-    return { ...found.part, ...kept, id: part.id, bore } as PartDocument;
+    return { ...found.part, ...kept, id: part.id, bore };
   }
   const { item: _gone, ...rest } = part;
-  return { ...rest, bore, name: part.name.includes(part.bore) ? part.name.replace(part.bore, bore) : part.name } as PartDocument;
+  return { ...rest, bore, name: part.name.includes(part.bore) ? part.name.replace(part.bore, bore) : part.name };
 }
 
 /** Price ($) and dry mass (kg) of a part as built in. Parts that never came from the shelf count nothing. */

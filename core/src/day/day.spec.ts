@@ -141,7 +141,7 @@ test('tank levels agree within 1 % with an extended-period run of the EPANET eng
   plan(d, [
     job(
       'a',
-      shares.map((s) => (s ? wash('30 min', `${s} %`) : ({ kind: 'break', time: '30 min', crew: 'all' } as Draft))),
+      shares.map((s) => (s ? wash('30 min', `${s} %`) : { kind: 'break', time: '30 min', crew: 'all' })),
     ),
   ]);
   d.tanks[0].startLevel = '24 in';

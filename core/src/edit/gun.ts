@@ -1,3 +1,4 @@
+import { structuredCopy } from './draft.js';
 import { line, parts } from '../catalogue/build-line.js';
 import { nozzleFlow, nozzleSize, shelfSize } from '../hydraulics/nozzle.js';
 import { gun, pressureRun } from '../catalogue/usual-things.js';
@@ -20,7 +21,7 @@ export function splitGun(d: RigDocument, outletId: string): string | undefined {
   const half = sizeFor(first.nozzle.size, 0.5);
   d.outlets.push(gun(id, `Gun ${d.outlets.length + 1}`, half, first.wantedPressure, { height: first.height }));
   if (own.from.at === 'manifold') {
-    d.lines.push({ ...JSON.parse(JSON.stringify(own)), id: unusedId(d, `hose-${id}`), to: { at: 'outlet', id } });
+    d.lines.push({ ...structuredCopy(own), id: unusedId(d, `hose-${id}`), to: { at: 'outlet', id } });
     return id;
   }
   first.nozzle.size = half;

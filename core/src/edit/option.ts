@@ -12,7 +12,7 @@ export function withoutOptions(doc: RigDocument): RigDocument {
 export function keepOption(d: RigDocument, name: string, rig: RigDocument): boolean {
   const options = (d.options ??= []);
   if (options.length >= MOST_OPTIONS) return false;
-  options.push({ id: nextAmong(options, 'option-'), name: name.slice(0, 80), rig: structuredCopy(withoutOptions(rig)) as OptionDocument['rig'] });
+  options.push({ id: nextAmong(options, 'option-'), name: name.slice(0, 80), rig: structuredCopy(withoutOptions(rig)) });
   return true;
 }
 

@@ -49,7 +49,7 @@ const nameOf = (x: Tree, list: string): string => {
 export function differences(before: unknown, after: unknown, most = 1000): Difference[] {
   const out: Difference[] = [];
   const tell = (thing: string, keys: readonly string[], path: string, a: unknown, b: unknown): void => {
-    const text = (x: unknown): string => (x === undefined ? '' : isTree(x) ? nameOf(x, '') : String(x));
+    const text = (x: unknown): string => (x === undefined ? '' : isTree(x) ? nameOf(x, '') : typeof x === 'string' ? x : JSON.stringify(x));
     out.push({ thing, field: fieldWords(keys), path, before: text(a), after: text(b) });
   };
   const walk = (a: unknown, b: unknown, path: readonly string[], thing: string, keys: readonly string[]): void => {

@@ -13,7 +13,7 @@ export function list<T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknow
     ...entries,
     '~run'(dataset, config) {
       if (!Array.isArray(dataset.value) || dataset.value.length <= most) return entries['~run'](dataset, config);
-      const told = bound['~run']({ typed: true, value: dataset.value } as never, config as never);
+      const told = bound['~run']({ typed: true, value: dataset.value } as never, config);
       return { typed: false, value: dataset.value, issues: told.issues } as never;
     },
   };

@@ -45,7 +45,7 @@ export function reread(input: unknown, before: Reading | undefined): ReadRig {
 /** Undefined where anything is not as it was, in a way that wants the whole reading: its problems are told from there. */
 function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
   if (!isTree(input) || input['version'] !== RIG_VERSION) return undefined;
-  const given = shareTree(before.document, input) as Tree;
+  const given = shareTree(before.document, input);
   if (given === (before.document as unknown as Tree)) return { ok: true, ...before };
   const document: Record<string, unknown> = {};
   const rig: Record<string, unknown> = {};

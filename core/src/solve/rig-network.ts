@@ -249,7 +249,7 @@ export class RigNetwork {
   /** Index of the node of a thing. Throws `RangeError` where there is none. */
   nodeAt(kind: NodeKind, id: string): number {
     let of = this.places.get(kind);
-    if (!of) this.places.set(kind, (of = new Map()));
+    if (!of) this.places.set(kind, (of = new Map<string, number>()));
     let node = of.get(id);
     if (node === undefined) of.set(id, (node = this.network.node(nodeIds[kind](id))));
     return node;

@@ -83,7 +83,7 @@ export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Rou
   });
   router.put('/:id', large, async (request, response) => {
     const { version, document: given, request: name, unanswered } = read(SaveBody, request.body);
-    const done = await store.save(read(IdText, request.params['id'] as string, 'id'), version, await document(request, given), { request: name, unanswered });
+    const done = await store.save(read(IdText, request.params['id'], 'id'), version, await document(request, given), { request: name, unanswered });
     saved(done.id);
     response.json(done);
   });
@@ -92,7 +92,7 @@ export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Rou
     response.status(204).end();
   });
   router.post('/:id/restore', small, async (request, response) => {
-    const back = await store.restore(request.params.id as string);
+    const back = await store.restore(request.params.id);
     saved(back.id);
     response.json(back);
   });

@@ -26,7 +26,7 @@ export function sumRoutes(work: Work): Router {
     });
   });
   router.post('/:name', json({ limit: SUM_BODY }), async (request, response) => {
-    const name = request.params['name'] as string;
+    const name = request.params['name'];
     if (!findSum(name)) throw new AppError(404, 'unknown', 'name', SUMS.map((s) => s.name).join(', '), `There is no sum "${name.slice(0, 60)}".`);
     const given = request.body as unknown;
     if (typeof given !== 'object' || given === null || Array.isArray(given))

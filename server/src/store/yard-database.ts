@@ -10,6 +10,12 @@ import { type FolderLock, lockFolder } from './folder-lock.js';
 import { demandSound } from './inspect.js';
 import { MIGRATIONS } from './migrations.js';
 
+/** Code of a driver's error, such as SQLITE_FULL; empty for an error without. */
+function codeOf(error: unknown): string {
+  const { code } = error as { code?: unknown };
+  return typeof code === 'string' ? code : '';
+}
+
 /** File name of the database inside the data folder. */
 export const DATABASE_FILE = 'pozzo.sqlite';
 /** Says that a yard has been here: without its database such a folder is a loss, not a beginning. */
@@ -113,7 +119,7 @@ export class YardDatabase {
       try {
         return this.handle.transaction(() => work(this.writing)).immediate();
       } catch (error) {
-        const code = String((error as { code?: unknown }).code ?? '');
+        const code = codeOf(error);
         if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED')) {
           if (performance.now() > until) throw locked();
         } else if (code.startsWith('SQLITE_') && !code.startsWith('SQLITE_CONSTRAINT') && code !== 'SQLITE_ERROR') {
@@ -143,7 +149,7 @@ export class YardDatabase {
       },
       first: (entity, where) => {
         const qb = source().createQueryBuilder(entity, 'x').where(where);
-        const [sql, parameters] = qb.getQueryAndParameters();
+        const [sql, parameters] = qb.getQueryAndParameters() as [string, unknown[]];
         const raw = of()
           .prepare(sql)
           .get(...parameters) as Record<string, unknown> | undefined;
@@ -167,7 +173,7 @@ export class YardDatabase {
     try {
       return work(this.handle);
     } catch (error) {
-      const code = String((error as { code?: unknown }).code ?? '');
+      const code = codeOf(error);
       if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED')) throw locked();
       if (/^SQLITE_(IOERR|CORRUPT|NOTADB|CANTOPEN|FULL)/.test(code)) throw failing(code);
       throw error;
@@ -211,9 +217,7 @@ export class YardDatabase {
       if (done.busy) throw locked();
     } catch (error) {
       if (error instanceof AppError) throw error;
-      throw String((error as { code?: unknown }).code) === 'SQLITE_FULL' || this.noRoom()
-        ? diskFull()
-        : failing(String((error as { code?: unknown }).code ?? 'unknown'));
+      throw codeOf(error) === 'SQLITE_FULL' || this.noRoom() ? diskFull() : failing(codeOf(error) || 'unknown');
     }
     this.broken = false;
   }

@@ -6,11 +6,10 @@ import type { LinkSpec } from './spec.js';
 /** Weight that pins a head. */
 const PIN = 1e9;
 
-enum ValveState {
-  Open,
-  Active,
-  Closed,
-}
+/** States of a valve: wide open, holding its head, shut. */
+const OPEN = 0;
+const ACTIVE = 1;
+const CLOSED = 2;
 
 /**
  * A network with reducing valves, solved as a whole: a valve that holds the head behind it ties what lies on both sides by
@@ -53,7 +52,7 @@ export class ReducingSolver {
   }
 
   restart(): void {
-    this.valve.fill(ValveState.Active);
+    this.valve.fill(ACTIVE);
   }
 
   solve(): PartOutcome {
@@ -72,7 +71,7 @@ export class ReducingSolver {
       let total = 0;
       worstChange = 0;
       for (let l = 0; l < m; l++) {
-        if (closed[l] || (isValve[l] && this.valve[l] === ValveState.Active)) continue;
+        if (closed[l] || (isValve[l] && this.valve[l] === ACTIVE)) continue;
         const p = 1 / slope[l];
         const step = relax * p * (head[from[l]] - head[to[l]] - loss[l]);
         flow[l] += step;
@@ -106,7 +105,7 @@ export class ReducingSolver {
     for (let l = 0; l < flow.length; l++) {
       const i = from[l];
       const j = to[l];
-      if (closed[l] || (isValve[l] && valve[l] !== ValveState.Open)) continue;
+      if (closed[l] || (isValve[l] && valve[l] !== OPEN)) continue;
       laws.evaluate(l);
       const p = 1 / slope[l];
       const step = p * (head[i] - head[j] - loss[l]);
@@ -133,7 +132,7 @@ export class ReducingSolver {
   private pinValves(a: Float64Array, b: Float64Array): void {
     const { head, to, fixed } = this.whole;
     for (let l = 0; l < this.isValve.length; l++) {
-      if (!this.isValve[l] || this.valve[l] !== ValveState.Active) continue;
+      if (!this.isValve[l] || this.valve[l] !== ACTIVE) continue;
       const j = to[l];
       if (fixed[j]) continue;
       a[this.diagonalOf[j]] += PIN;
@@ -148,10 +147,10 @@ export class ReducingSolver {
     const { laws, closed, from, to, fixed, isolated, net } = this.whole;
     const b = ldl.rightSide;
     for (const i of this.unknown) b[rowOf[i]] = isolated[i] ? 0 : net[i];
-    for (let l = 0; l < isValve.length; l++) if (isValve[l] && valve[l] === ValveState.Active && !fixed[to[l]]) b[rowOf[to[l]]] = 0;
+    for (let l = 0; l < isValve.length; l++) if (isValve[l] && valve[l] === ACTIVE && !fixed[to[l]]) b[rowOf[to[l]]] = 0;
     ldl.solve();
     for (let l = 0; l < isValve.length; l++) {
-      if (closed[l] || (isValve[l] && valve[l] !== ValveState.Open)) continue;
+      if (closed[l] || (isValve[l] && valve[l] !== OPEN)) continue;
       const x = fixed[from[l]] ? 0 : b[rowOf[from[l]]];
       const y = fixed[to[l]] ? 0 : b[rowOf[to[l]]];
       laws.flow[l] += (x - y) / laws.slope[l];
@@ -192,7 +191,7 @@ export class ReducingSolver {
     const { flow } = laws;
     this.sumNet();
     for (let l = 0; l < this.isValve.length; l++) {
-      if (!this.isValve[l] || closed[l] || this.valve[l] !== ValveState.Active) continue;
+      if (!this.isValve[l] || closed[l] || this.valve[l] !== ACTIVE) continue;
       const need = flow[l] - net[to[l]];
       change += Math.abs(need - flow[l]);
       flow[l] = need;
@@ -212,19 +211,19 @@ export class ReducingSolver {
       const set = this.reducesTo[l];
       const q = laws.flow[l];
       let next = before;
-      if (before === ValveState.Active) {
-        if (q < -1e-9) next = ValveState.Closed;
-        else if (h1 - laws.quadratic[l] * q * q < set - tolerance) next = ValveState.Open;
-      } else if (before === ValveState.Open) {
-        if (q < -1e-9) next = ValveState.Closed;
-        else if (h2 >= set + tolerance) next = ValveState.Active;
-      } else if (h1 >= set + tolerance && h2 < set - tolerance) next = ValveState.Active;
-      else if (h1 < set - tolerance && h1 > h2 + tolerance) next = ValveState.Open;
+      if (before === ACTIVE) {
+        if (q < -1e-9) next = CLOSED;
+        else if (h1 - laws.quadratic[l] * q * q < set - tolerance) next = OPEN;
+      } else if (before === OPEN) {
+        if (q < -1e-9) next = CLOSED;
+        else if (h2 >= set + tolerance) next = ACTIVE;
+      } else if (h1 >= set + tolerance && h2 < set - tolerance) next = ACTIVE;
+      else if (h1 < set - tolerance && h1 > h2 + tolerance) next = OPEN;
       if (next !== before) {
         settled = false;
         this.valve[l] = next;
-        if (next === ValveState.Closed) laws.flow[l] = 0;
-        else if (next === ValveState.Open && q === 0) laws.flow[l] = this.startFlow[l];
+        if (next === CLOSED) laws.flow[l] = 0;
+        else if (next === OPEN && q === 0) laws.flow[l] = this.startFlow[l];
       }
     }
     return settled;

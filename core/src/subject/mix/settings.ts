@@ -22,7 +22,7 @@ export function settingsFor(
   const valves = branches.map(meteringValve);
   const now = valves.map((v) => v?.setting ?? 1);
   const turned = now.slice();
-  const put = (values: readonly number[]): void => values.forEach((s, i) => valves[i] && net.setValve(i, valves[i]!.id, s));
+  const put = (values: readonly number[]): void => values.forEach((s, i) => valves[i] && net.setValve(i, valves[i].id, s));
   const stock = net.strengths.findIndex((s) => s > 0);
   const soap = branches.findIndex((b, i) => b.stock.liquid.kind === 'soap' && !(net.strengths[i] > 0));
   const water = branches.findIndex((b) => b.stock.liquid.kind === 'water');
@@ -49,7 +49,7 @@ export function settingsFor(
   }
   put(now);
   const settings = branches.flatMap((b, i) =>
-    valves[i] ? [{ lineId: b.line.id, partId: valves[i]!.id, name: b.stock.liquid.name, now: now[i], wanted: turned[i] }] : [],
+    valves[i] ? [{ lineId: b.line.id, partId: valves[i].id, name: b.stock.liquid.name, now: now[i], wanted: turned[i] }] : [],
   );
   return { settings, reachable: Math.abs(reached - wanted) <= 0.01 * Math.max(wanted, 1e-3), reached };
 }

@@ -59,7 +59,7 @@ export class Chart {
 
   constructor() {
     const destroy = inject(DestroyRef);
-    afterNextRender(async () => {
+    const start = async (): Promise<void> => {
       const { init } = await import('./echarts');
       if (this.gone) return;
       this.chart = init(this.box().nativeElement, undefined, { renderer: 'svg' });
@@ -67,7 +67,8 @@ export class Chart {
       watch.observe(this.box().nativeElement);
       destroy.onDestroy(() => watch.disconnect());
       this.ready.set(true);
-    });
+    };
+    afterNextRender(() => void start());
     effect(() => {
       const option = this.option();
       this.theme();

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { RigStore, setAt, valueAt } from '../state/rig-store';
+import { RigStore, setAt, textAt, valueAt } from '../state/rig-store';
 import { SelectRow } from './select-row';
 
 /** One of a few, at a path of the open rig; an option with an empty value leaves the field out. */
@@ -18,7 +18,7 @@ export class ChoiceField {
   readonly label = input.required<string>();
   readonly path = input.required<string>();
   readonly options = input.required<readonly { value: string; name: string }[]>();
-  protected readonly value = computed(() => String(valueAt(this.rig.document(), this.path()) ?? ''));
+  protected readonly value = computed(() => textAt(this.rig.document(), this.path()));
 
   protected choose(value: string): void {
     const stored = valueAt(this.rig.document(), this.path());

@@ -50,7 +50,7 @@ describe('the shelf', () => {
     const left = s.root.querySelectorAll('li');
     expect(left.length).toBeGreaterThan(0);
     expect(left.length).toBeLessThan(5);
-    expect([...left].every((l) => /ball valve/i.test(l.textContent!) && /\$\d+/.test(l.textContent!))).toBe(true);
+    expect([...left].every((l) => /ball valve/i.test(l.textContent) && /\$\d+/.test(l.textContent))).toBe(true);
   });
   test('a press takes a part; Enter takes the first found; nothing found takes nothing', async () => {
     const s = open();

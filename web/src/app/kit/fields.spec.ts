@@ -27,7 +27,7 @@ class FakeRig {
     this.labels.push(label);
     this.document.update((d) =>
       produce(d, (draft) => {
-        recipe(draft as RigDocument);
+        recipe(draft);
       }),
     );
   }
@@ -47,7 +47,7 @@ function render<T>(
   type: new (...args: never[]) => T,
   inputs: Record<string, unknown>,
 ): { fixture: ComponentFixture<T>; root: HTMLElement; settle: () => Promise<void> } {
-  const fixture = TestBed.createComponent(type as never) as ComponentFixture<T>;
+  const fixture = TestBed.createComponent<T>(type as never);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   fixture.detectChanges();
   document.body.appendChild(fixture.nativeElement as HTMLElement);
@@ -161,14 +161,14 @@ describe('choices and names', () => {
 });
 
 describe('the line editor', () => {
-  const names = (root: HTMLElement): string[] => [...root.querySelectorAll('.name')].map((n) => n.textContent!.trim());
+  const names = (root: HTMLElement): string[] => [...root.querySelectorAll('.name')].map((n) => n.textContent.trim());
   const press = (root: HTMLElement, row: number, key: string, altKey = false): void =>
     void root.querySelectorAll('.name')[row].dispatchEvent(new KeyboardEvent('keydown', { key, altKey, cancelable: true }));
 
   test('shows parts in order with their share of the loss', () => {
     const { root } = render(LineEditor, { lineId: 'feed-a', shares: rig.assessment().feeds[0].parts });
     expect(names(root)[5]).toBe('2 × Elbow 90° 1 in');
-    const shares = [...root.querySelectorAll('.share')].map((s) => parseInt(s.textContent!, 10));
+    const shares = [...root.querySelectorAll('.share')].map((s) => parseInt(s.textContent, 10));
     expect(shares.reduce((a, b) => a + b, 0)).toBeGreaterThan(95);
     expect(shares.reduce((a, b) => a + b, 0)).toBeLessThan(105);
   });
@@ -238,7 +238,7 @@ describe('figures', () => {
     expect(root.querySelector('pz-working')!.textContent).toContain('estimate');
     spare.click();
     await settle();
-    expect(root.querySelector('pz-working')!.textContent!.trim()).toBe('');
+    expect(root.querySelector('pz-working')!.textContent.trim()).toBe('');
   });
 });
 
@@ -249,6 +249,6 @@ test.each([
   ['stop', 'Stop'],
 ] as const)('the verdict %s comes with its word and a shape of its own', (of, word) => {
   const { root } = render(VerdictMark, { of });
-  expect(root.textContent!.trim()).toBe(word);
+  expect(root.textContent.trim()).toBe(word);
   expect(root.querySelector('svg')!.innerHTML).toContain(of === 'stop' ? 'circle' : 'path');
 });

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
-import { RigStore, setAt, valueAt } from '../state/rig-store';
+import { RigStore, setAt, textAt } from '../state/rig-store';
 
 let serial = 0;
 
@@ -56,7 +56,7 @@ export class NameField {
   readonly optional = input(false);
   protected readonly id = `n${++serial}`;
   protected readonly error = signal('');
-  protected readonly value = computed(() => String(valueAt(this.rig.document(), this.path()) ?? ''));
+  protected readonly value = computed(() => textAt(this.rig.document(), this.path()));
 
   protected typed(text: string): void {
     if (!this.optional() && text.trim() === '') return this.error.set('Give it a name.');

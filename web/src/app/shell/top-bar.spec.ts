@@ -114,7 +114,7 @@ test('the light is chosen from a menu that marks the present one', async () => {
   const s = open();
   await s.press('Light');
   const items = [...document.querySelectorAll<HTMLButtonElement>('.mat-mdc-menu-item')];
-  expect(items.map((i) => i.textContent!.trim())).toEqual(['Light ✓', 'Dark', 'Sunlight']);
+  expect(items.map((i) => i.textContent.trim())).toEqual(['Light ✓', 'Dark', 'Sunlight']);
   items[2].click();
   expect(s.done).toEqual([JSON.stringify(SettingsActions.setTheme({ theme: 'sunlight' }))]);
 });

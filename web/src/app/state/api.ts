@@ -52,7 +52,7 @@ export function asApiError(error: unknown): ApiError {
   if (error.status === 0) return new ApiError(0, 'The server is away.');
   const body: unknown = error.error;
   if (!v.is(ErrorShape, body)) return new ApiError(error.status, NOT_OURS, 'not-ours');
-  return new ApiError(error.status, body.error.message, body.error.code, body as unknown as Record<string, unknown>);
+  return new ApiError(error.status, body.error.message, body.error.code, body);
 }
 
 /** What may stand with a save: its own name, and the saves before it that were never answered. */

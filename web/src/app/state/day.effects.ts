@@ -51,7 +51,7 @@ const watched = (actions: Actions, store: Store): Observable<RigDocument> =>
   );
 
 export const workUsualDay = createEffect(
-  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     watched(actions, store).pipe(
       switchMap((document) =>
         doneOf(heavy.run('day', { document: withoutOptions(document) })).pipe(
@@ -65,7 +65,8 @@ export const workUsualDay = createEffect(
 
 /** Each change of the rig is sampled unasked, as far as it takes to know. */
 export const sampleUnasked = createEffect(
-  (actions = inject(Actions), store = inject(Store)) => watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED, all: false }))),
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store)) =>
+    watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED, all: false }))),
   { functional: true },
 );
 
@@ -92,7 +93,7 @@ const report = <T>(name: WorkName, steps: Observable<Progress<T>>): Observable<A
   );
 
 export const sample = createEffect(
-  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
       ofType(DayActions.sample),
       withLatestFrom(documentOf(store)),
@@ -112,7 +113,7 @@ export const sample = createEffect(
 );
 
 export const size = createEffect(
-  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
       ofType(DayActions.size),
       withLatestFrom(documentOf(store)),
@@ -130,7 +131,7 @@ export const size = createEffect(
 
 /** The build and its options, each in a worker of its own; the rows come together in the order of the document. */
 export const compare = createEffect(
-  (actions = inject(Actions), store = inject(Store), heavy = inject(HeavyClient)) =>
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
       ofType(DayActions.compare),
       withLatestFrom(documentOf(store)),

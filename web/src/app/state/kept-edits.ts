@@ -37,13 +37,17 @@ export class KeptEdits {
 
   private db(): Promise<IDBPDatabase> {
     this.opened ??= openDB('pozzo', 2, {
-      upgrade: async (db, from, _to, tx) => {
+      upgrade: (db, from, _to, tx) => {
         const kept = db.createObjectStore(STORE, { keyPath: ['id', 'tab'] });
         if (from !== 1) return;
         // Kept by the version before, which knew no tabs.
-        for (const e of (await tx.objectStore('edits').getAll()) as { id: string; version: number; document: unknown }[])
-          await kept.put({ ...e, tab: 'before', request: newId(), unanswered: [], at: new Date().toISOString() });
-        db.deleteObjectStore('edits');
+        const move = async (): Promise<void> => {
+          for (const e of (await tx.objectStore('edits').getAll()) as { id: string; version: number; document: unknown }[])
+            await kept.put({ ...e, tab: 'before', request: newId(), unanswered: [], at: new Date().toISOString() });
+          db.deleteObjectStore('edits');
+        };
+        // The change of version ends when its transaction does, after all of these.
+        void move();
       },
       blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
       terminated: () => (this.opened = undefined),

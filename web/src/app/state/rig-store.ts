@@ -38,7 +38,7 @@ export class RigStore {
     const now = this.document();
     if (!now) return;
     const [, patches, inverse] = produceWithPatches(now, (draft) => {
-      recipe(draft as RigDocument);
+      recipe(draft);
     });
     this.dispatch(label, patches, inverse, key);
   }
@@ -93,6 +93,12 @@ export class RigStore {
 /** Value at a dotted path of a tree; undefined where the path ends early. */
 export function valueAt(tree: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((at, key) => (at === null || typeof at !== 'object' ? undefined : (at as Record<string, unknown>)[key]), tree);
+}
+
+/** Text of a name, a choice or a yes-or-no at a dotted path; empty where there is none. */
+export function textAt(tree: unknown, path: string): string {
+  const value = valueAt(tree, path);
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
 }
 
 /** Sets the value at a dotted path of a draft; `undefined` removes the field. */

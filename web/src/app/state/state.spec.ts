@@ -12,7 +12,7 @@ const opened = (): DocumentState =>
   reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: null, clash: false }));
 const step = (doc: RigDocument, recipe: (d: RigDocument) => void, key = '', at = 0): Step => {
   const [, patches, inverse] = produceWithPatches(doc, (d) => {
-    recipe(d as RigDocument);
+    recipe(d);
   });
   return { label: 'x', patches, inverse, key, at };
 };

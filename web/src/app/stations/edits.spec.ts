@@ -120,11 +120,11 @@ test('a reel is added where it does not cross, and goes with its line', () => {
   d.reels = [];
   addReel(d, 'hose-a');
   addReel(d, 'fill');
-  expect(d.reels!.map((r) => r.row)).toEqual(['1', '2']);
+  expect(d.reels.map((r) => r.row)).toEqual(['1', '2']);
   addSite(d);
   expect(assess(parseRig(d)).findings.map((f) => f.code)).toEqual(['reel-order']);
   removeFill(d, 'fill');
-  expect(d.reels!.map((r) => r.line)).toEqual(['hose-a']);
+  expect(d.reels.map((r) => r.line)).toEqual(['hose-a']);
 });
 
 test('nothing breaks on things that are not there', () => {

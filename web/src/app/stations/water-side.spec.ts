@@ -76,7 +76,7 @@ describe('the reel station', () => {
   test('every line that is wound has a reel to be had, once', async () => {
     const rig = rigOf('buffer-skid');
     const s = render(ReelsStation);
-    const offered = (): string[] => [...s.root.querySelectorAll('button')].map((b) => b.textContent!.trim()).filter((t) => t.startsWith('Reel for'));
+    const offered = (): string[] => [...s.root.querySelectorAll('button')].map((b) => b.textContent.trim()).filter((t) => t.startsWith('Reel for'));
     while (offered().length) await s.press(offered()[0]);
     const wound = rig.document().lines.filter((l) => l.role === 'pressure' || l.role === 'fill');
     expect(rig.document().reels!.length).toBeGreaterThanOrEqual(wound.length);

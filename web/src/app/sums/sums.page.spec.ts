@@ -11,7 +11,7 @@ function open(name?: string, units: 'us' | 'metric' = 'us') {
     providers: [provideRouter([]), provideMockStore({ selectors: [{ selector: settingsFeature.selectUnits, value: units }] })],
   });
   const r = render(SumsPage, name ? { name } : {});
-  const result = (): string => r.root.querySelector('section')!.textContent!.replace(/\s+/g, ' ').trim();
+  const result = (): string => r.root.querySelector('section')!.textContent.replace(/\s+/g, ' ').trim();
   return { ...r, result };
 }
 

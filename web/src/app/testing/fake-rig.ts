@@ -45,7 +45,7 @@ export class FakeRig {
     this.labels.push(label);
     this.document.update((d) =>
       produce(d, (draft) => {
-        recipe(draft as RigDocument);
+        recipe(draft);
       }),
     );
     this.assessment.set(assess(parseRig(this.document())));

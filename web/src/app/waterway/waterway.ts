@@ -48,7 +48,7 @@ export class Waterway {
       const d = this.drawing();
       const tree = this.router.parseUrl(this.url());
       const station = tree.root.children['primary']?.segments[2]?.path ?? '';
-      const at = d && (placeOf(d, station, tree.queryParams['of']) ?? { x: d.loudX, y: d.loudY });
+      const at = d && (placeOf(d, station, tree.queryParamMap.get('of') ?? undefined) ?? { x: d.loudX, y: d.loudY });
       return at && { x: at.x / d.width, y: at.y / d.height };
     },
     // Scrolled to only when it moves: reading sizes back costs a layout.

@@ -70,10 +70,10 @@ async function open(rows: (BuildSummary | null)[], load: 'loaded' | 'loading' | 
     fixture.detectChanges();
   }
   const root = fixture.nativeElement as HTMLElement;
-  const row = (id: string) => [...root.querySelectorAll('[role=listitem]')].find((l) => l.textContent!.includes(`Rig ${id}`))!;
+  const row = (id: string) => [...root.querySelectorAll('[role=listitem]')].find((l) => l.textContent.includes(`Rig ${id}`))!;
   /** What was sent beside the rows that come into view. */
   const said = () => sent.filter((a) => a.type !== BuildsActions.show.type && a.type !== BuildsActions.find.type);
-  return { fixture, root, row, sent, said, read, text: (e: Element) => e.textContent!.replace(/\s+/g, ' ').trim() };
+  return { fixture, root, row, sent, said, read, text: (e: Element) => e.textContent.replace(/\s+/g, ' ').trim() };
 }
 
 test('each build shows its chance of a short day, in orange where more than its customer allows', async () => {
@@ -127,7 +127,7 @@ test('while it loads it says so, and a failure can be tried again', async () => 
   TestBed.resetTestingModule();
   const y = await open([], 'failed');
   expect(y.root.querySelector('[role=alert]')!.textContent).toContain('The server is away.');
-  [...y.root.querySelectorAll('button')].find((b) => b.textContent!.trim() === 'Try again')!.click();
+  [...y.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Try again')!.click();
   expect(y.said()).toEqual([BuildsActions.load(), BuildsActions.load()]);
 });
 test('edits kept here only are told, with what can be done about each', async () => {
@@ -138,7 +138,7 @@ test('edits kept here only are told, with what can be done about each', async ()
   ]);
   const [clash, deleted] = [...y.root.querySelectorAll('.kept')];
   expect(y.text(clash)).toMatch(/Edits of “Quay” are kept here only.*saved elsewhere/);
-  expect([...clash.querySelectorAll('a, button')].map((b) => b.textContent!.trim())).toEqual(['Open', 'Keep as a new build', 'Throw away']);
+  expect([...clash.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Keep as a new build', 'Throw away']);
   expect(deleted.querySelector('a')).toBeNull();
 });
 

@@ -7,7 +7,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { StationFrame } from '../../kit/station-frame';
 import { RigStore } from '../../state/rig-store';
 import { DaySummary } from './day-summary';
-import { SURFACE_OPTIONS } from '../mix/mix-names';
+import { SURFACE_OPTIONS } from '../../kit/wash-options';
 
 /** Assumptions that the work day rests on, whatever the rig. */
 const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water|corner-hose)/;

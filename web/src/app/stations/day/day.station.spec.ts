@@ -166,7 +166,7 @@ describe('the station of the work day', () => {
     const phase = s.day.usual()!.phases.find((p) => p.mixId === 'blend')!;
     s.day.look((phase.fromS + phase.toS) / 2);
     await s.settle();
-    const panel = s.root.querySelector('pz-minute-panel')!.textContent!;
+    const panel = s.root.querySelector('pz-minute-panel')!.textContent;
     expect(panel).toMatch(/At \d+:\d\d/);
     expect(panel).toContain('Apply mix');
     expect(panel).toMatch(/Proportioner 3\.\d+.% at the wall/);
@@ -217,7 +217,7 @@ describe('sizing', () => {
   });
   test('sizes of hose and feed are pressed to be put in', async () => {
     const s = sized(20);
-    const now = [...s.root.querySelectorAll('td.now')].map((t) => t.textContent!.trim());
+    const now = [...s.root.querySelectorAll('td.now')].map((t) => t.textContent.trim());
     expect(now.length).toBeGreaterThanOrEqual(2);
     await s.press(/^2 in/);
     expect(
@@ -229,7 +229,7 @@ describe('sizing', () => {
   });
   test('what moves the answer is ordered, and says what to ask the customer', () => {
     const s = sized();
-    const rows = [...s.root.querySelectorAll('ol li')].map((l) => l.textContent!);
+    const rows = [...s.root.querySelectorAll('ol li')].map((l) => l.textContent);
     expect(rows.length).toBeGreaterThanOrEqual(6);
     expect(rows.some((r) => r.includes('ask the customer'))).toBe(true);
     expect(rows[rows.length - 1]).not.toContain('ask the customer');

@@ -253,7 +253,7 @@ export class DayStation implements OnDestroy {
   protected readonly shortages = computed(() => {
     const u = this.usual();
     return (u?.shortages ?? []).map((s) => ({
-      verdict: (s.cause === 'air' || s.cause === 'heat' || s.cause === 'reach' ? 'tight' : 'starved') as Verdict,
+      verdict: s.cause === 'air' || s.cause === 'heat' || s.cause === 'reach' ? 'tight' : 'starved',
       text: `On the usual day ${s.name} ${CAUSE_WORDS[s.cause]} at ${clockWords(u!.startsS + s.atS)}${s.lostS > 30 ? `; ${this.q(s.lostS, 'time', 2)} of work lost` : ''}.`,
     }));
   });
@@ -269,7 +269,7 @@ export class DayStation implements OnDestroy {
   });
   protected readonly levels = computed<ChartOption>(() => {
     const s = this.sample().value!;
-    const b = this.bands()!;
+    const b = this.bands();
     const u = this.usual()!;
     const hours = (t: number): number => Number(((u.startsS + t) / 3600).toFixed(4));
     const line = (shares: readonly number[]): [number, number][] => s.times.map((t, i) => [hours(t), Number((100 * shares[i]).toFixed(2))]);

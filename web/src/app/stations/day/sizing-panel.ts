@@ -256,7 +256,7 @@ export class SizingPanel {
             showSymbol: true,
             symbolSize: 5,
             markLine: {
-              ...(level(percent(z.tolerance), 'allowed', c.attention) as object),
+              ...level(percent(z.tolerance), 'allowed', c.attention),
               data: [...(level(percent(z.tolerance), 'allowed', c.attention) as { data: object[] }).data],
             },
           }),

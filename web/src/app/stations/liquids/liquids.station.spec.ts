@@ -33,7 +33,7 @@ describe('the liquids station', () => {
   });
   test('what is in a tank, a mix or at a refill place stays on the list; what is not, goes', async () => {
     const s = open();
-    const remove = (): HTMLButtonElement => [...s.root.querySelectorAll('button')].find((b) => b.textContent!.trim() === 'Remove')!;
+    const remove = (): HTMLButtonElement => [...s.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Remove')!;
     expect(remove().disabled).toBe(true);
     expect(s.text()).toContain('it stays on the list');
     const n = s.rig.document().liquids!.length;
@@ -74,7 +74,7 @@ describe('the liquids station', () => {
     const s = open();
     await s.press('Add a liquid');
     await s.choose('Kind', 'acid');
-    const row = [...s.root.querySelectorAll('tr')].find((r) => /Never/.test(r.textContent!))!;
+    const row = [...s.root.querySelectorAll('tr')].find((r) => /Never/.test(r.textContent))!;
     expect(row.textContent).toMatch(/chlorine/i);
     expect(row.textContent).toContain('kept apart');
   });

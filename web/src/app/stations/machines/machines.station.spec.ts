@@ -9,7 +9,7 @@ const open = (id = 'buffer-skid', of?: string) => {
   const { rig } = bench(new FakeRig(LAYOUTS.find((l) => l.id === id)!.make()));
   return { rig, ...render(MachinesStation, of ? { of } : {}) };
 };
-const rows = (root: HTMLElement): string[] => [...root.querySelectorAll('tbody tr')].map((r) => r.textContent!.replace(/\s+/g, ' ').trim());
+const rows = (root: HTMLElement): string[] => [...root.querySelectorAll('tbody tr')].map((r) => r.textContent.replace(/\s+/g, ' ').trim());
 
 describe('a washer', () => {
   test('two guns have four ways of holding the triggers, each with pump, guns, return and engine', () => {
@@ -34,7 +34,7 @@ describe('a washer', () => {
     await s.press('Add a machine');
     expect(s.rig.document().machines).toHaveLength(2);
     expect(s.rig.assessment().feeds).toHaveLength(2);
-    const gun = s.rig.document().outlets.find((o) => s.root.textContent!.includes(`Join into the hose of ${o.name}`))!;
+    const gun = s.rig.document().outlets.find((o) => s.root.textContent.includes(`Join into the hose of ${o.name}`))!;
     await s.press(`Join into the hose of ${gun.name}`);
     expect(s.rig.document().manifolds.some((m) => m.name === 'Joined')).toBe(true);
     expect(s.rig.assessment().outlets.find((o) => o.outletId === gun.id)!.machineIds).toHaveLength(2);
@@ -73,7 +73,7 @@ describe('a soft wash pump', () => {
     for (const kind of ['electric', 'engine', 'air']) {
       await s.choose('Kind', kind);
       expect(s.rig.document().softPumps![0].kind).toBe(kind);
-      names.add([...s.root.querySelectorAll('pz-quantity label')][1].textContent!.trim());
+      names.add([...s.root.querySelectorAll('pz-quantity label')][1].textContent.trim());
     }
     expect(names.size).toBe(3);
   });

@@ -93,7 +93,7 @@ describe('the station of the liquids', () => {
     const s = open('crew-of-four', 'soap');
     await s.choose('Kind', 'acid');
     expect(s.text()).toMatch(/Never: .*chlorine/);
-    expect([...s.root.querySelectorAll('button')].find((b) => b.textContent!.trim() === 'Remove')!.disabled).toBe(true);
+    expect([...s.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Remove')!.disabled).toBe(true);
     await s.press('Add a liquid');
     // The address names the new one; here the router is not there to hand it on.
     s.fixture.componentRef.setInput('of', 'liquid');

@@ -14,7 +14,7 @@ import { StationFrame } from '../../kit/station-frame';
 import { roundUp } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
-import { SURFACE_OPTIONS, WAY_NAMES, WAY_OPTIONS } from './mix-names';
+import { SURFACE_OPTIONS, WAY_NAMES, WAY_OPTIONS } from '../../kit/wash-options';
 import { WaysTable } from './ways-table';
 
 /** How the chemicals meet the water, and what strength reaches the wall. */

@@ -5,7 +5,7 @@ import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
 import { doneOf, HeavyClient } from '../../workers/heavy-client';
-import { WAY_NAMES } from './mix-names';
+import { WAY_NAMES } from '../../kit/wash-options';
 
 const AFTER_MS = 150;
 
