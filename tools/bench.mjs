@@ -2,10 +2,19 @@
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { buildNode, buildWeb, chromium, install, root } from './steps.mjs';
+import { buildNode, buildWeb, chromium, fail, install, root } from './steps.mjs';
 import { withBrowser } from './browser.mjs';
 
+const at = process.argv.indexOf('--against');
 install();
+if (at > 0) {
+  const commit = process.argv[at + 1];
+  if (!commit) fail('bench -- --against takes a commit.');
+  buildNode();
+  const { benchAgainst } = await import('./bench-against.mjs');
+  await benchAgainst(commit);
+  process.exit(0);
+}
 chromium();
 buildNode();
 buildWeb();

@@ -39,6 +39,7 @@ export class Cases {
   readonly heel = new Map<string, number>();
   private readonly tiedDraw = new Map<number, number>();
   private readonly answers = new Map<string, Solved>();
+  private levelsOf: Partial<Record<CaseState['level'], readonly number[]>> = {};
 
   /** @param book answers of earlier assessments, to be taken up where nothing of a part has changed */
   constructor(
@@ -71,6 +72,7 @@ export class Cases {
   /** Heel of every tank; tied tanks share one surface, so the highest heel among them counts for all. */
   private findHeels(full: Solved): void {
     const { rig, net } = this;
+    this.levelsOf = {};
     for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t, full));
     for (const t of rig.tanks) {
       const group = net.tieGroupOf.get(t.id);
@@ -106,6 +108,15 @@ export class Cases {
     }
   }
 
+  /** Inside levels of all tanks in a case, m, in the document's order. */
+  private levels(settings: Pick<CaseSettings, 'level' | 'levelOf'>): readonly number[] {
+    const level = settings.level ?? 'half';
+    let of = this.levelsOf[level];
+    if (!of) this.levelsOf[level] = of = this.rig.tanks.map((t) => this.levelIn(t, { level }));
+    const own = settings.levelOf;
+    return own ? of.map((m, i) => (this.rig.tanks[i].id === own.tankId ? own.levelM : m)) : of;
+  }
+
   /** The case as drawn: half full, clean, usual water, typical spigot, all guns that are drawn open. */
   get asDrawn(): Solved {
     return this.at({});
@@ -131,10 +142,7 @@ export class Cases {
     if (spigotShare !== undefined) net.setSpigots(spigotShare);
     else if (state.spigot !== 'typical') net.setSpigots(state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
     net.setGuns(open ? `${open.join(' ')}.` : '*', open ? (o) => open.includes(o.id) : (o) => o.open);
-    net.setLevels(
-      rig.tanks.map((t) => this.levelIn(t, settings)),
-      this.tiedDraw,
-    );
+    net.setLevels(this.levels(settings), this.tiedDraw);
     this.solves++;
     const settled = net.solve();
     if (!settled && settings.trial?.what !== 'draw') this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);

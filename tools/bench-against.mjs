@@ -1,0 +1,207 @@
+// This core against that of another commit, interleaved in one run: npm run bench -- --against <commit>
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { fail, root, run } from './steps.mjs';
+
+const median = (xs) => [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)];
+
+/** The core of a commit, built in a folder of its own with this folder's dependencies. */
+async function coreOf(commit) {
+  const folder = join(mkdtempSync(join(tmpdir(), 'pozzo-against-')), 'tree');
+  const added = run('git', ['worktree', 'add', '--detach', folder, commit], { soft: true, quiet: true });
+  if (added.status !== 0) fail(`There is no commit "${commit}" here.`);
+  mkdirSync(join(folder, 'node_modules'));
+  for (const name of readdirSync(join(root, 'node_modules')))
+    if (name !== '@pozzo') symlinkSync(join(root, 'node_modules', name), join(folder, 'node_modules', name));
+  run(process.execPath, [join(root, 'node_modules/typescript/bin/tsc'), '-b', 'core'], { cwd: folder });
+  const at = join(folder, 'core/dist/index.js');
+  const remove = () => {
+    run('git', ['worktree', 'remove', '--force', folder], { soft: true, quiet: true });
+    rmSync(join(folder, '..'), { recursive: true, force: true });
+  };
+  return { at, core: await import(pathToFileURL(at).href), remove };
+}
+
+/** Times two pieces of work in turn. */
+function inTurn(then, now, runs, each = 1) {
+  const times = [[], []];
+  for (let r = 0; r < runs + 2; r++)
+    [then, now].forEach((work, k) => {
+      const from = performance.now();
+      for (let i = 0; i < each; i++) work();
+      if (r >= 2) times[k].push((performance.now() - from) / each);
+    });
+  return times.map(median);
+}
+
+const copy = (x) => JSON.parse(JSON.stringify(x));
+const result = (steps) => {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+};
+
+/** Single fields as a builder edits them, with what each is called. */
+const EDITS = {
+  'a name': (d, i) => void (d.machines[0].name = `Washer ${i}`),
+  'a nozzle': (d, i) => void (d.outlets[0].nozzle.size = String(5 + (i % 7) * 0.5)),
+  'the trigger share': (d, i) => void (d.brief.triggerShare = `${60 + (i % 20)} %`),
+  'the job': (d, i) => void (d.brief.job = `${60 + i} min`),
+  'a pressure hose': (d, i) => void (hoseOf(d, 'pressure').length = `${80 + i} ft`),
+  'a feed hose': (d, i) => void (hoseOf(d, 'feed').length = `${5 + i / 10} ft`),
+  'a fill hose': (d, i) => void (hoseOf(d, 'fill').length = `${80 + i} ft`),
+  'the customer': (d, i) => void (d.customer = `Depot ${i}`),
+  'a metering valve': (d, i) => void (valveOf(d).setting = `${20 + (i % 40)} %`),
+  'a pump’s height': (d, i) => void (d.machines[0].inletHeight = `${12 + i / 10} in`),
+  'a spigot': (d, i) => void (d.spigots[0].readings[0].flow = `${(4 + i / 40).toFixed(3)} gpm`),
+  'a tank’s height': (d, i) => void (d.tanks[0].shape.height = `${42 + i / 10} in`),
+  'a machine’s flow': (d, i) => void (d.machines[0].flow = `${(7 + i / 40).toFixed(3)} gpm`),
+};
+const hoseOf = (d, role) =>
+  d.lines
+    .filter((l) => l.role === role)
+    .flatMap((l) => l.parts)
+    .find((p) => p.kind === 'hose');
+
+const valveOf = (d) => d.lines.flatMap((l) => l.parts).find((p) => p.is === 'metering-valve') ?? {};
+
+/** A thread that samples days with the core of a commit, kept warm. */
+function thread(at, document) {
+  const worker = new Worker(new URL('./day-thread.mjs', import.meta.url), { workerData: { core: pathToFileURL(at).href, document } });
+  const ask = (from, count) =>
+    new Promise((done, failed) => {
+      worker.once('message', done);
+      worker.once('error', failed);
+      worker.postMessage({ from, count });
+    });
+  return { ask, end: () => worker.terminate() };
+}
+
+/** Prints a table of this core against the commit's. */
+export async function benchAgainst(commit) {
+  const other = await coreOf(commit);
+  try {
+    const here = join(root, 'core/dist/index.js');
+    const [then, now] = [other.core, await import(pathToFileURL(here).href)];
+    const row = (name, [a, b], unit = 'ms') =>
+      console.log(`${name.padEnd(44)} ${a.toFixed(3).padStart(10)} ${b.toFixed(3).padStart(10)} ${unit}  ${(a / b).toFixed(2).padStart(5)} ×`);
+    console.log(`${''.padEnd(44)} ${commit.slice(0, 9).padStart(10)} ${'here'.padStart(10)}`);
+    const made = (core) => core.DEMO_RIGS().find((r) => r.id === 'crew').document;
+    const [oldDoc, newDoc] = [made(then), made(now)];
+    const [oldRead, newRead] = [then.readRig(oldDoc), now.readRig(newDoc)];
+    row(
+      'reading a document once more',
+      inTurn(
+        () => then.readRig(oldDoc),
+        () => now.readRig(newDoc),
+        15,
+        30,
+      ),
+    );
+    row(
+      'assessment, fresh',
+      inTurn(
+        () => then.assess(oldRead.rig),
+        () => now.assess(newRead.rig),
+        25,
+        20,
+      ),
+    );
+
+    // An edit as the page makes it: the whole document arrives as a copy, is read and assessed.
+    const ratios = [];
+    for (const [name, change] of Object.entries(EDITS)) {
+      let last = newRead;
+      let assessed = now.reassess(newRead.rig);
+      let i = 0;
+      const edit = (d) => {
+        const x = copy(d);
+        change(x, ++i % 90);
+        return x;
+      };
+      const olds = Array.from({ length: 90 }, () => edit(oldDoc));
+      const news = Array.from({ length: 90 }, () => edit(newDoc));
+      let k = 0;
+      const times = inTurn(
+        () => then.assess(then.readRig(olds[++k % 90]).rig),
+        () => {
+          const read = now.reread(news[++k % 90], last);
+          assessed = now.reassess(read.rig, assessed);
+          last = read;
+        },
+        15,
+        15,
+      );
+      ratios.push(times[0] / times[1]);
+      row(`  edit of ${name}, read and assessed`, times);
+    }
+    console.log(`  edits, median of the ratios ${median(ratios).toFixed(2)} ×`);
+
+    for (const id of ['crew', 'small-buffer', 'two-batch']) {
+      const [a, b] = [then, now].map((core) => {
+        const read = core.readRig(id === 'crew' ? made(core) : core.LAYOUTS.find((l) => l.id === id).make());
+        const assessment = core.assess(read.rig);
+        const from = core.reassess?.(read.rig);
+        return () => result(core.adviseSteps(read.document, read.rig, assessment, from));
+      });
+      row(`fixes of ${id}`, inTurn(a, b, 7, 3));
+    }
+    const [oldModel, newModel] = [then.dayModel(oldRead.rig), now.dayModel(newRead.rig)];
+    row(
+      'a day’s model',
+      inTurn(
+        () => then.dayModel(oldRead.rig),
+        () => now.dayModel(newRead.rig),
+        7,
+        3,
+      ),
+    );
+    const [oldDays, newDays] = [new then.Simulator(oldModel), new now.Simulator(newModel)];
+    let day = 0;
+    row(
+      'one day',
+      inTurn(
+        () => oldDays.run({ seed: 1, day: ++day % 400 }),
+        () => newDays.run({ seed: 1, day: ++day % 400 }),
+        25,
+        40,
+      ),
+    );
+    row(
+      'sizing over 100 days',
+      inTurn(
+        () => result(then.sizingSteps(oldDoc, 100, 1)),
+        () => result(now.sizingSteps(newDoc, 100, 1)),
+        3,
+      ),
+    );
+
+    const LOTS = 10_000;
+    const pairs = [
+      [thread(other.at, oldDoc), thread(other.at, oldDoc)],
+      [thread(here, newDoc), thread(here, newDoc)],
+    ];
+    const both = async ([a, b], count) => void (await Promise.all([a.ask(0, count / 2), b.ask(count / 2, count / 2)]));
+    const timed = async (work) => {
+      const from = performance.now();
+      await work();
+      return performance.now() - from;
+    };
+    for (const pair of pairs) await both(pair, 2000);
+    const two = [[], []];
+    const one = [];
+    for (let r = 0; r < 3; r++) {
+      for (let k = 0; k < 2; k++) two[k].push(await timed(() => both(pairs[k], LOTS)));
+      one.push(await timed(() => pairs[1][0].ask(0, LOTS)));
+    }
+    row('10 000 days on two warm cores', two.map(median));
+    console.log(`  two warm cores ${(median(one) / median(two[1])).toFixed(2)} × one`);
+    await Promise.all(pairs.flat().map((t) => t.end()));
+  } finally {
+    other.remove();
+  }
+}
