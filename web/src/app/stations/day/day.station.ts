@@ -252,7 +252,7 @@ export class DayStation implements OnDestroy {
   });
   protected readonly shortages = computed(() => {
     const u = this.usual();
-    return (u?.shortages ?? []).map((s) => ({
+    return (u?.shortages ?? []).map((s): { verdict: Verdict; text: string } => ({
       verdict: s.cause === 'air' || s.cause === 'heat' || s.cause === 'reach' ? 'tight' : 'starved',
       text: `On the usual day ${s.name} ${CAUSE_WORDS[s.cause]} at ${clockWords(u!.startsS + s.atS)}${s.lostS > 30 ? `; ${this.q(s.lostS, 'time', 2)} of work lost` : ''}.`,
     }));
