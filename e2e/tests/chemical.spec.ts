@@ -1,4 +1,4 @@
-import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+import { choose, expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
 
 test('a metering valve opened too far is too strong; the setting offered brings it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/mix`);
@@ -13,7 +13,7 @@ test('a metering valve opened too far is too strong; the setting offered brings 
 
 test('SH and acid in one pump are a stop with the reason; undo takes it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/liquids?of=soap`);
-  await page.getByLabel('Kind', { exact: true }).selectOption('acid');
+  await choose(page, 'Kind', 'Acid');
   await expect(page.locator('.verdict')).toContainText('Stop');
   await expect(headline(page)).toContainText('chlorine gas');
   await expect(page.getByRole('row', { name: /SH and Soap/ })).toContainText('Never');

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+import { choose, expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
 
 const verdict = 'pz-day-station section.does h2';
 
@@ -129,14 +129,14 @@ test('many days are sampled in the background, can be stopped, and the page answ
 
 test('seasons, sites and refill places are the customer’s own; what does not reach is told, and all is there after a reload', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/hill-village/day`);
-  await page.getByLabel('The rig works in', { exact: true }).selectOption('year');
+  await choose(page, 'The rig works in', 'the whole year');
   await expect(page.getByText('Water from 41\u00a0°F to 86\u00a0°F.')).toBeVisible();
   await page.locator('[data-block="1:1"]').click();
   await expect(page.getByRole('heading', { name: 'Phase: Refill' })).toBeVisible();
   await expect(page.getByLabel('In hand', { exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Add a refill place' }).click();
   await page.getByRole('group', { name: 'Refill place 2' }).getByLabel('Flow', { exact: true }).fill('60 gpm');
-  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Refill place 2' });
+  await choose(page, 'Where', 'Refill place 2');
   await page.getByRole('button', { name: 'Give their distances and heights' }).click();
   await page.getByRole('textbox', { name: /^Farthest corner/ }).fill('900 ft');
   await expect(page.getByText(/On [\d.]+.% of days Gun does not reach the work/)).toBeVisible({ timeout: 60_000 });

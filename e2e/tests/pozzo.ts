@@ -90,3 +90,10 @@ export const station = (page: Page, name: string) => page.getByRole('navigation'
 export const headline = (page: Page) => page.locator('h1');
 export const saved = (page: Page) => expect(page.locator('header .save')).toHaveText(/^Saved \d/);
 export { expect };
+
+/** Chooses in one of the selects: by the words of the choice. */
+export async function choose(page: Page, label: string, words: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: words, exact: typeof words === 'string' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+}

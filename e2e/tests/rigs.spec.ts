@@ -1,4 +1,4 @@
-import { expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+import { choose, expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
 
 test('every starting layout opens with no pump starved, and shows each of its machines', async ({ page, server }) => {
   await page.goto(server.url);
@@ -86,9 +86,9 @@ test('the web application is served with its cache rules', async ({ request, ser
 
 test('a jet too hard for its surface is told; the nozzle picker fits another size', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/guns`);
-  await page.getByLabel('Works on', { exact: true }).selectOption('vehicle');
+  await choose(page, 'Works on', 'vehicle');
   await expect(headline(page)).toContainText('1500 psi is usually the most');
-  await page.getByLabel('Works on', { exact: true }).selectOption('');
+  await choose(page, 'Works on', 'not said');
   await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
   await page.getByRole('group', { name: 'Nozzle sizes' }).getByRole('button', { name: '25110' }).click();
   await expect(page.getByLabel('Nozzle number', { exact: true })).toHaveValue('11');
@@ -100,7 +100,7 @@ test('a jet too hard for its surface is told; the nozzle picker fits another siz
 test('a reel in the traffic, and a run too long, are told and mended', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/reels?of=hose-reel`);
   await expect(page.getByRole('heading', { name: 'Reel plan' })).toBeVisible();
-  await page.getByLabel('Pays out at the', { exact: true }).selectOption('street');
+  await choose(page, 'Pays out at the', 'Street side');
   await expect(headline(page)).toContainText('pays out into the traffic');
   await page.locator('.fix', { hasText: 'Mount it' }).first().getByRole('button').click();
   await page.getByLabel('Kerb to far corner', { exact: true }).fill('240 ft');

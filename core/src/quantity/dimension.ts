@@ -131,6 +131,7 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('min', 60, 'minutes', ['mins', 'minute', 'minutes']),
     unit('h', 3600, 'hours', ['hr', 'hrs', 'hour', 'hours']),
     unit('d', 86400, 'days', ['day', 'days']),
+    unit('wk', 7 * 86400, 'weeks', ['week', 'weeks']),
   ],
   mass: [
     unit('kg', 1, 'kilograms', ['kilogram', 'kilograms']),
@@ -194,6 +195,16 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
   charge: { us: 'Ah', metric: 'Ah' },
   airFlow: { us: 'cfm', metric: 'L/min' },
 };
+
+/**
+ * The unit that a number typed without one takes, by the system that is shown: what a builder would have meant in the
+ * workshop. A bore or a roughness is in inches or millimetres, a run in feet or metres.
+ * @param mostSi the most that may be typed: a length of at most half a metre is that of a part
+ */
+export function workshopUnit(dimension: Dimension, system: UnitSystem, mostSi = Infinity): string {
+  if (dimension === 'length' && mostSi <= 0.5) return system === 'us' ? 'in' : 'mm';
+  return SHOWN_UNIT[dimension][system];
+}
 
 /** SI unit symbol of a dimension, as printed in machine-readable output. */
 export const SI_UNIT: Readonly<Record<Dimension, string>> = {

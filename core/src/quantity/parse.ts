@@ -110,6 +110,9 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit?: str
   const read = terms(body);
   if (!read || read.some((t) => !Number.isFinite(t.value))) return fail('number', `"${typed}" is not a number with a unit. Try ${example(dimension)}.`);
 
+  // A third of something is a third, not a third of a percent.
+  if (dimension === 'ratio' && read.length === 1 && read[0].spelling === '' && /^\s*\d+\s*\/\s*\d+\s*$/.test(body))
+    return { ok: true, si: sign * read[0].value, unit: '%', text: typed };
   let magnitude = 0;
   let first: Unit | undefined;
   for (const [i, term] of read.entries()) {

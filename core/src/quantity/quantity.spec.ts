@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { UNITS, type Dimension, findUnit, fromSi } from './dimension';
+import { UNITS, type Dimension, findUnit, fromSi, workshopUnit } from './dimension';
 import { formatInches, formatNumber, formatQuantity, typeableQuantity } from './format';
 import { parseQuantity } from './parse';
 
@@ -46,6 +46,20 @@ describe('a builder types', () => {
     ['4', 'number', 4],
   ])('%s', (text, dimension, expected) => expect(Math.abs(si(text, dimension) / expected - 1)).toBeLessThan(2e-9));
 
+  test('a third of a share is a third, not a third of a percent; weeks are read', () => {
+    expect(si('1/3', 'ratio', '%')).toBeCloseTo(1 / 3, 12);
+    expect(si('1/3', 'ratio')).toBeCloseTo(1 / 3, 12);
+    expect(si('1/3 %', 'ratio')).toBeCloseTo(1 / 300, 12);
+    expect(si('0.5', 'ratio', '%')).toBeCloseTo(0.005, 12);
+    expect(si('2 weeks', 'time')).toBe(14 * 86400);
+    expect(si('1 wk', 'time')).toBe(7 * 86400);
+    expect(si('3 yards', 'length')).toBeCloseTo(2.7432, 12);
+  });
+  test('a number typed without a unit is what the workshop would mean', () => {
+    expect([workshopUnit('length', 'us', 0.3), workshopUnit('length', 'metric', 0.3)]).toEqual(['in', 'mm']);
+    expect([workshopUnit('length', 'us', 100), workshopUnit('length', 'metric')]).toEqual(['ft', 'm']);
+    expect([workshopUnit('volume', 'us'), workshopUnit('flow', 'metric'), workshopUnit('pressure', 'metric')]).toEqual(['gal', 'L/min', 'bar']);
+  });
   test('a bare number takes the unit of its field', () => {
     expect(si('5', 'flow', 'gpm')).toBeCloseTo(5 * 6.30901964e-5, 12);
     expect(parseQuantity('5', 'flow', 'gpm')).toMatchObject({ text: '5 gpm' });

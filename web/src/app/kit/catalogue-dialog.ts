@@ -1,4 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
@@ -7,7 +8,7 @@ import { FirstField } from './first-field';
 /** The shelf: type to find, press to take. */
 @Component({
   selector: 'pz-catalogue-dialog',
-  imports: [FirstField, MatDialogModule],
+  imports: [FirstField, MatButtonModule, MatDialogModule],
   template: `
     <h2 mat-dialog-title>Add a part</h2>
     <mat-dialog-content>
@@ -37,7 +38,7 @@ import { FirstField } from './first-field';
         </ul>
       }
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button type="button" class="press" mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions align="end"><button type="button" mat-stroked-button mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     input {
@@ -53,7 +54,7 @@ import { FirstField } from './first-field';
       margin: 0 0 10px;
       padding: 0;
     }
-    button:not(.press) {
+    button:not(.mdc-button) {
       display: grid;
       grid-template-columns: 1fr auto;
       width: 100%;
@@ -64,7 +65,7 @@ import { FirstField } from './first-field';
       padding: 6px 4px;
       cursor: pointer;
     }
-    button:not(.press):hover {
+    button:not(.mdc-button):hover {
       background: var(--water-pale);
     }
     small {

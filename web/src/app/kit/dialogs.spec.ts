@@ -37,8 +37,8 @@ describe('renaming', () => {
 });
 
 describe('the shelf', () => {
-  function open() {
-    TestBed.configureTestingModule({ providers });
+  function open(units: 'us' | 'metric' = 'us') {
+    TestBed.configureTestingModule({ providers: [...providers, { provide: RigStore, useValue: { units: signal(units) } }] });
     return render(CatalogueDialog);
   }
   test('shows everything in groups with its source and price; words narrow it', async () => {
@@ -51,6 +51,15 @@ describe('the shelf', () => {
     expect(left.length).toBeGreaterThan(0);
     expect(left.length).toBeLessThan(5);
     expect([...left].every((l) => /ball valve/i.test(l.textContent) && /\$\d+/.test(l.textContent))).toBe(true);
+  });
+  test('hose is priced by the foot where lengths are in feet, by the metre elsewhere', () => {
+    const us = open().text();
+    expect(us).toMatch(/\$\d+(\.\d+)? a foot/);
+    expect(us).not.toContain('a metre');
+    TestBed.resetTestingModule();
+    const metric = open('metric').text();
+    expect(metric).toMatch(/\$\d+(\.\d+)? a metre/);
+    expect(metric).not.toContain('a foot');
   });
   test('a press takes a part; Enter takes the first found; nothing found takes nothing', async () => {
     const s = open();

@@ -1,3 +1,4 @@
+import { provideRouter } from '@angular/router';
 import { Component, signal } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
@@ -12,6 +13,7 @@ import { QuantityField } from './quantity-field';
 import { VerdictMark } from './verdict';
 import { FigureView } from './figure';
 import { WorkingPanel } from './working-panel';
+import { selectsOf } from '../testing/render';
 
 /** The open rig in memory, without store, worker or server. */
 class FakeRig {
@@ -21,6 +23,7 @@ class FakeRig {
   readonly fixes = signal<readonly Fix[]>([]);
   readonly fixing = signal(false);
   readonly waiting = signal<string | null>(null);
+  readonly state = signal({ id: 'rig' });
   readonly units = signal<'us' | 'metric'>('us');
   readonly labels: string[] = [];
   edit(label: string, recipe: (d: RigDocument) => void): void {
@@ -57,10 +60,7 @@ function render<T>(
 beforeEach(() => {
   rig = new FakeRig();
   TestBed.configureTestingModule({
-    providers: [
-      { provide: RigStore, useValue: rig },
-      { provide: MatDialog, useValue: {} },
-    ],
+    providers: [{ provide: RigStore, useValue: rig }, { provide: MatDialog, useValue: {} }, provideRouter([])],
   });
 });
 
@@ -122,7 +122,7 @@ describe('a quantity field', () => {
 describe('choices and names', () => {
   test('a choice sets a word, a yes or no, or nothing', async () => {
     const pick = async (path: string, value: string): Promise<void> => {
-      const { root, settle } = render(ChoiceField, {
+      const { fixture, settle } = render(ChoiceField, {
         label: 'x',
         path,
         options: [
@@ -132,9 +132,8 @@ describe('choices and names', () => {
           { value: 'stone', name: 'stone' },
         ],
       });
-      const box = root.querySelector('select')!;
-      box.value = value;
-      box.dispatchEvent(new Event('change'));
+      const [box] = selectsOf(fixture);
+      box.options.find((o) => o.value === value)!._selectViaInteraction();
       await settle();
     };
     await pick('outlets.0.surface', 'stone');

@@ -1,6 +1,9 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Scale, type Station } from '@pozzo/core';
+import { RouterLink } from '@angular/router';
 import { RigStore } from '../state/rig-store';
+import { NOTHING_THERE } from './nothing-there';
 import { VerdictMark } from './verdict';
 import { WorkingPanel } from './working-panel';
 
@@ -24,7 +27,7 @@ const CALM: Readonly<Record<Station, Scale>> = {
 /** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
 @Component({
   selector: 'pz-help',
-  imports: [VerdictMark, WorkingPanel],
+  imports: [MatButtonModule, RouterLink, VerdictMark, WorkingPanel],
   template: `
     @for (f of findings(); track $index) {
       <div class="finding" [class]="f.verdict">
@@ -32,7 +35,9 @@ const CALM: Readonly<Record<Station, Scale>> = {
         <p>{{ words(f.message) }}</p>
       </div>
     } @empty {
-      @if (rig.assessment() && calm()) {
+      @if (nothing(); as words) {
+        <p class="quiet">{{ words }}</p>
+      } @else if (rig.assessment() && calm()) {
         <div class="finding fed">
           <pz-verdict of="fed" [about]="about()" />
           <p>{{ calm() }}</p>
@@ -40,7 +45,12 @@ const CALM: Readonly<Record<Station, Scale>> = {
       }
     }
     @if (elsewhere(); as n) {
-      <p class="quiet small">{{ n }} more to look at on other stations.</p>
+      <p class="small">
+        <a [routerLink]="['/rig', rig.state().id, n.first.station]">{{ words(n.first.message) }}</a>
+        @if (n.more) {
+          <span class="quiet"> {{ n.more }} more on other stations.</span>
+        }
+      </p>
     }
 
     @if (fixes().length) {
@@ -56,7 +66,8 @@ const CALM: Readonly<Record<Station, Scale>> = {
           }
           <button
             type="button"
-            class="press small"
+            mat-stroked-button
+            class="small"
             [class.strong]="first"
             [disabled]="rig.waiting() !== null"
             (click)="apply(fix)"
@@ -67,7 +78,7 @@ const CALM: Readonly<Record<Station, Scale>> = {
         </div>
       }
       @if (fixes().length > 3) {
-        <button type="button" class="press small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>
+        <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>
       }
     } @else if (findings().length && rig.fixing()) {
       <p class="quiet" role="status">Trying fixes…</p>
@@ -162,7 +173,17 @@ export class HelpColumn {
   readonly calm = input('Nothing here holds the work back.');
   protected readonly all = signal(false);
   protected readonly findings = computed(() => (this.rig.assessment()?.findings ?? []).filter((f) => f.station === this.station()));
-  protected readonly elsewhere = computed(() => (this.rig.assessment()?.findings.length ?? 0) - this.findings().length);
+  /** What holds the rig back most on another station, and how much more there is. */
+  protected readonly elsewhere = computed(() => {
+    const [first, ...rest] = (this.rig.assessment()?.findings ?? []).filter((f) => f.station !== this.station());
+    return first ? { first, more: rest.length } : null;
+  });
+  /** The sentence for nothing there; empty where something was judged. */
+  protected readonly nothing = computed(() => {
+    const a = this.rig.assessment();
+    const { judged, words } = NOTHING_THERE[this.station()];
+    return a && !judged(a) ? words : '';
+  });
   protected readonly fixes = computed(() => this.rig.fixes().filter((f) => f.station === this.station()));
   protected readonly shown = computed(() => (this.all() ? this.fixes() : this.fixes().slice(0, 3)));
   protected readonly cautions = computed(() => (this.rig.assessment()?.cautions ?? []).filter((c) => c.station === this.station()));
@@ -172,10 +193,11 @@ export class HelpColumn {
     return say(message, this.rig.units());
   }
   protected gain(fix: Fix): string {
-    const { before, after, dimension, label } = fix.gain;
+    const { before, after, dimension, label, better } = fix.gain;
     if (dimension === 'number') return '';
     const change = after - before;
     if (!Number.isFinite(change)) return `${label}: no limit`;
+    if (better === 'less') return `${formatDifference(Math.abs(change), dimension, this.rig.units(), { digits: 2 })} less ${label}`;
     return `${formatDifference(change, dimension, this.rig.units(), { signed: true, digits: 2 })} ${label}`;
   }
   protected money(fix: Fix): string {

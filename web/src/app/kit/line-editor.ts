@@ -1,5 +1,6 @@
 import { CdkDrag, type CdkDragDrop, CdkDragHandle, CdkDropList } from '@angular/cdk/drag-drop';
 import { Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import type { PartDocument, PartShare } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
@@ -8,7 +9,7 @@ import { PartFields } from './part-fields';
 /** A line as an ordered list of parts, each with its share of the loss. Drag, or move with Alt and the arrows. */
 @Component({
   selector: 'pz-line-editor',
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, PartFields],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, MatButtonModule, PartFields],
   template: `
     @if (line(); as l) {
       @if (heading()) {
@@ -35,10 +36,10 @@ import { PartFields } from './part-fields';
             @if (opened() === p.id) {
               <pz-part-fields [part]="p" [path]="'lines.' + index() + '.parts.' + i" />
               <div class="acts">
-                <button type="button" class="press small" (click)="move(i, -1)" [disabled]="i === 0">Up</button>
-                <button type="button" class="press small" (click)="move(i, 1)" [disabled]="i === l.parts.length - 1">Down</button>
-                <button type="button" class="press small" (click)="duplicate(i)">Duplicate</button>
-                <button type="button" class="press small" (click)="remove(i)">Remove</button>
+                <button type="button" mat-stroked-button class="small" (click)="move(i, -1)" [disabled]="i === 0">Up</button>
+                <button type="button" mat-stroked-button class="small" (click)="move(i, 1)" [disabled]="i === l.parts.length - 1">Down</button>
+                <button type="button" mat-stroked-button class="small" (click)="duplicate(i)">Duplicate</button>
+                <button type="button" mat-stroked-button class="small" (click)="remove(i)">Remove</button>
               </div>
             }
           </li>
@@ -47,7 +48,7 @@ import { PartFields } from './part-fields';
         }
       </ol>
       <div class="foot">
-        <button type="button" class="press small" (click)="add()">Add a part</button>
+        <button type="button" mat-stroked-button class="small" (click)="add()">Add a part</button>
         <label class="shut"><input type="checkbox" [checked]="!!l.closed" (change)="shut()" /> Valve shut</label>
       </div>
     }

@@ -1,17 +1,26 @@
-import { Component, input, output } from '@angular/core';
+import { Component, input, output, viewChild } from '@angular/core';
+import { MatSelect, MatSelectModule, type MatSelectChange } from '@angular/material/select';
 
 let serial = 0;
 
 /** One of a few, by its name: what is chosen is told, and somebody acts on it. */
 @Component({
   selector: 'pz-select',
+  imports: [MatSelectModule],
   template: `
-    <label [for]="id">{{ label() }}</label>
-    <select [id]="id" [attr.data-path]="path()" (change)="pick($event)">
+    <span class="label" [id]="id" (click)="box().focus()">{{ label() }}</span>
+    <mat-select
+      [aria-labelledby]="id"
+      [attr.data-path]="path()"
+      [value]="value()"
+      [placeholder]="placeholder()"
+      hideSingleSelectionIndicator
+      (selectionChange)="pick($event)"
+    >
       @for (o of options(); track o.value) {
-        <option [value]="o.value" [selected]="o.value === value()">{{ o.name }}</option>
+        <mat-option [value]="o.value">{{ o.name }}</mat-option>
       }
-    </select>
+    </mat-select>
   `,
   styles: `
     :host {
@@ -23,8 +32,12 @@ let serial = 0;
       padding: 4px 0;
       border-bottom: 1px solid var(--line);
     }
-    select {
+    .label {
+      cursor: default;
+    }
+    mat-select {
       height: 29px;
+      line-height: 27px;
       width: 100%;
       font-weight: 600;
       background: var(--field);
@@ -32,18 +45,27 @@ let serial = 0;
       border-radius: 4px;
       padding: 0 6px;
     }
+    mat-select:focus-visible {
+      outline: 3px solid var(--focus);
+      outline-offset: 2px;
+    }
   `,
 })
 export class SelectRow<T extends string> {
   protected readonly id = `pz-select-${++serial}`;
+  protected readonly box = viewChild.required(MatSelect);
   readonly label = input.required<string>();
   readonly options = input.required<readonly { readonly value: T; readonly name: string }[]>();
   readonly value = input<T>();
+  /** Shown where nothing is chosen. */
+  readonly placeholder = input('');
   /** The field of the document it stands for, where there is one. */
   readonly path = input<string>();
   readonly choose = output<T>();
 
-  protected pick(event: Event): void {
-    this.choose.emit((event.target as HTMLSelectElement).value as T);
+  protected pick({ source, value }: MatSelectChange<T>): void {
+    this.choose.emit(value);
+    // What is refused shows what it was.
+    queueMicrotask(() => (source.value = this.value()));
   }
 }

@@ -1,4 +1,5 @@
 import { Component, computed, inject, Injectable, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { EQUATIONS, type Figure, findAssumption, formatQuantity } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 
@@ -13,12 +14,13 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
 /** The working of the chosen figure: its equation, the numbers in it, what it assumes. */
 @Component({
   selector: 'pz-working',
+  imports: [MatButtonModule],
   template: `
     @if (figure(); as f) {
       <section aria-label="Working">
         <div class="head">
           <h3>Working: {{ label() }}</h3>
-          <button type="button" class="plain" aria-label="Close the working" (click)="open.shown.set(null)">
+          <button type="button" mat-icon-button aria-label="Close the working" (click)="open.shown.set(null)">
             <span class="icon" aria-hidden="true">close</span>
           </button>
         </div>

@@ -1,12 +1,13 @@
 import { Component } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 
 @Component({
   selector: 'pz-not-here',
-  imports: [RouterLink],
+  imports: [MatButtonModule, RouterLink],
   template: `<main>
     <h2>There is nothing at this address.</h2>
-    <p><a class="press" routerLink="/">To the yard</a></p>
+    <p><a mat-stroked-button routerLink="/">To the yard</a></p>
   </main>`,
   styles: `
     main {

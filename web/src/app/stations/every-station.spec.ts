@@ -25,8 +25,8 @@ describe.each(LAYOUTS.filter((l) => SHOWN.includes(l.id)).map((l) => [l.id, l] a
       const found = NONSENSE.exec(text);
       if (found) throw new Error(`"${text.slice(Math.max(found.index - 60, 0), found.index + 40)}"`);
       // Every field has a name, every picture its words.
-      for (const box of r.root.querySelectorAll('input, select'))
-        if (!box.getAttribute('aria-label') && !box.closest('label') && !r.root.querySelector(`label[for="${box.id}"]`))
+      for (const box of r.root.querySelectorAll('input, mat-select'))
+        if (!box.getAttribute('aria-label') && !box.getAttribute('aria-labelledby') && !box.closest('label') && !r.root.querySelector(`label[for="${box.id}"]`))
           throw new Error(`a field without a name: ${box.outerHTML.slice(0, 120)}`);
       for (const picture of r.root.querySelectorAll('svg[role=img], [role=img]')) expect(picture.getAttribute('aria-label')).toBeTruthy();
     }

@@ -31,6 +31,47 @@ describe('quick sums', () => {
     await s.type('Pressure', '207 bar');
     expect(s.result()).toMatch(/13\.1.L\/min\s*3\.47.gpm/);
   });
+  test('a number without a unit is what the workshop of the shown system would mean, and the unit is written beside it', async () => {
+    const s = open('hose-loss', 'metric');
+    await s.type('Flow', '21');
+    await s.type('Bore', '10');
+    await s.type('Length', '60');
+    const fields = [...s.root.querySelectorAll<HTMLInputElement>('form input')].map((x) => x.value);
+    expect(fields).toEqual(expect.arrayContaining(['21 L/min', '10 mm', '60 m']));
+    const metric = s.result();
+    TestBed.resetTestingModule();
+    const typed = open('hose-loss', 'metric');
+    await typed.type('Flow', '21 L/min');
+    await typed.type('Bore', '10 mm');
+    await typed.type('Length', '60 m');
+    expect(typed.result()).toBe(metric);
+    TestBed.resetTestingModule();
+    const us = open('hose-loss');
+    await us.type('Flow', '4');
+    await us.type('Bore', '3/8');
+    await us.type('Length', '200');
+    expect([...us.root.querySelectorAll<HTMLInputElement>('form input')].map((x) => x.value)).toEqual(expect.arrayContaining(['4 gpm', '3/8 in', '200 ft']));
+    expect(us.result()).toMatch(/psi/);
+  });
+  test('what may be typed is told in the system that is shown', () => {
+    for (const [units, other] of [
+      ['metric', /psi|gpm|\bft\b|\bin\b|gal/],
+      ['us', /\bbar\b|L\/min|\bmm\b/],
+    ] as const)
+      for (const name of ['hose-loss', 'nozzle-flow', 'mix', 'tank-volume'].filter((n) => SUMS.some((x) => x.name === n))) {
+        TestBed.resetTestingModule();
+        const s = open(name, units);
+        for (const box of s.root.querySelectorAll<HTMLInputElement>('form input')) expect(box.placeholder).not.toMatch(other);
+      }
+  });
+  test('another unit is put behind the number by a press', async () => {
+    const s = open('hose-loss', 'metric');
+    await s.type('Length', '60');
+    const feet = [...s.root.querySelectorAll<HTMLButtonElement>('[aria-label="Unit of Length"] button')].find((b) => b.textContent.trim() === 'ft')!;
+    feet.click();
+    await s.settle();
+    expect([...s.root.querySelectorAll<HTMLInputElement>('form input')].map((x) => x.value)).toContain('60 ft');
+  });
   test('what is still wanted is named; what cannot be read is told beside its field with the bound', async () => {
     const s = open('nozzle-flow');
     await s.type('Nozzle number', '');
@@ -65,12 +106,10 @@ describe('quick sums', () => {
       TestBed.resetTestingModule();
     }
   });
-  test('on a phone the list is a select that goes to the sum', () => {
+  test('on a phone the list is a select that goes to the sum', async () => {
     const s = open();
     const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
-    const select = s.root.querySelector<HTMLSelectElement>('#which')!;
-    select.value = 'dilution';
-    select.dispatchEvent(new Event('change'));
+    await s.choose('Quick sum', 'dilution');
     expect(go).toHaveBeenCalledWith(['/sums', 'dilution']);
   });
 });

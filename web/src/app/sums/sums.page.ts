@@ -1,6 +1,8 @@
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
-import { doSum, findSum, formatQuantity, parseQuantity, readField, SUMS, type Sum } from '@pozzo/core';
+import { type Dimension, doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type UnitSystem, workshopUnit } from '@pozzo/core';
+import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { settingsFeature } from '../state/settings.feature';
 import { SUM_GROUPS } from './sum-groups';
@@ -8,7 +10,7 @@ import { SUM_GROUPS } from './sum-groups';
 /** Single calculations, without a rig: any unit as typed, both ways round, with working. Made for a phone too. */
 @Component({
   selector: 'pz-sums-page',
-  imports: [RouterLink, RouterLinkActive],
+  imports: [MatButtonModule, MatSelectModule, RouterLink, RouterLinkActive],
   templateUrl: './sums.page.html',
   styleUrl: './sums.page.scss',
 })
@@ -27,10 +29,13 @@ export class SumsPage {
     return sum.inputs.map((i) => {
       const text = typed[i.name];
       const shown = text ?? i.fallback ?? '';
-      const read = shown === '' ? undefined : readField(i.rule, shown, bareUnit(i.fallback ?? i.rule.min, i.rule.dimension));
+      const bare = workshopUnit(i.rule.dimension, this.units(), i.rule.maxSi);
+      const read = shown === '' ? undefined : readField(i.rule, shown, bare);
       return {
         ...i,
         text: shown,
+        placeholder: this.range(i),
+        unitChoices: unitsOf(i.rule.dimension, this.units(), bare),
         error: text !== undefined && text !== '' && read && !read.ok ? read.error.message : '',
         value: read?.ok ? read.text : undefined,
       };
@@ -77,13 +82,31 @@ export class SumsPage {
     const sum = this.sum().name;
     this.typed.update((all) => ({ ...all, [sum]: { ...all[sum], [field]: text } }));
   }
-  protected pick(event: Event): void {
-    void this.router.navigate(['/sums', (event.target as HTMLSelectElement).value]);
+  /** A number without a unit gets the one that it was taken for, in sight. */
+  protected settle(name: string): void {
+    const field = this.fields().find((f) => f.name === name);
+    if (field?.value !== undefined && field.value !== field.text) this.type(name, field.value);
+  }
+  /** Puts another unit behind the number that stands there. */
+  protected withUnit(field: { readonly name: string; readonly text: string }, unit: string): void {
+    const number = /^[^\p{L}°%"'′″$]*/u.exec(field.text)?.[0].trim() ?? '';
+    if (number) this.type(field.name, `${number} ${unit}`);
+  }
+  /** What may be typed, in the system that is shown. */
+  private range({ rule }: Sum['inputs'][number]): string {
+    const unit = workshopUnit(rule.dimension, this.units(), rule.maxSi);
+    const print = (si: number): string => formatQuantity(si, rule.dimension, this.units(), { unit, digits: 3 });
+    return `${print(rule.minSi)} to ${print(rule.maxSi)}`;
+  }
+  protected pick(name: string): void {
+    void this.router.navigate(['/sums', name]);
   }
 }
 
-/** The unit a bare number takes: that of a text the field already knows. */
-function bareUnit(text: string, dimension: Parameters<typeof parseQuantity>[1]): string {
-  const read = parseQuantity(text, dimension);
-  return read.ok ? read.unit : '';
+/** Units to choose from beside a field: the workshop's own first, then the others of its kind. */
+function unitsOf(dimension: Dimension, system: UnitSystem, own: string): readonly string[] {
+  const other = system === 'us' ? 'metric' : 'us';
+  return [...new Set([own, workshopUnit(dimension, system), ...UNITS[dimension].map((u) => u.symbol), workshopUnit(dimension, other)])]
+    .filter(Boolean)
+    .slice(0, 5);
 }

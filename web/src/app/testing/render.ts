@@ -1,5 +1,7 @@
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { MatSelect } from '@angular/material/select';
+import { By } from '@angular/platform-browser';
 import { provideRouter, Router } from '@angular/router';
 import { provideMockStore } from '@ngrx/store/testing';
 import { NEVER } from 'rxjs';
@@ -15,6 +17,12 @@ globalThis.ResizeObserver ??= class {
   unobserve(): void {}
   disconnect(): void {}
 };
+
+/** The selects of what is rendered. */
+export const selectsOf = (fixture: ComponentFixture<unknown>): MatSelect[] =>
+  fixture.debugElement.queryAll(By.directive(MatSelect)).map((x) => x.componentInstance as MatSelect);
+/** The words that name a select. */
+export const labelOf = (root: HTMLElement, select: MatSelect): string => root.querySelector(`#${select.ariaLabelledby}`)?.textContent?.trim() ?? '';
 
 /** A rig and its day in memory, given to everything that is rendered. */
 export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: () => NEVER }): { rig: FakeRig; day: FakeDay } {
@@ -91,9 +99,16 @@ export function render<T>(type: Type<T>, inputs: Record<string, unknown> = {}): 
       await settle();
     },
     choose: async (label, value) => {
-      const select = labelled<HTMLSelectElement>(label);
-      select.value = value;
-      select.dispatchEvent(new Event('change'));
+      const select = selectsOf(fixture).find((x) => labelOf(root, x) === label);
+      if (!select)
+        throw new Error(
+          `There is no choice "${label}" among: ${selectsOf(fixture)
+            .map((x) => labelOf(root, x))
+            .join(' | ')}`,
+        );
+      const option = select.options.find((o) => o.value === value);
+      if (!option) throw new Error(`"${label}" has no "${value}".`);
+      option._selectViaInteraction();
       await settle();
     },
   };

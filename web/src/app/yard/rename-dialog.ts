@@ -1,11 +1,12 @@
 import { Component, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { FirstField } from '../kit/first-field';
 
 /** New names for a build. An empty name is told, not taken. */
 @Component({
   selector: 'pz-rename-dialog',
-  imports: [FirstField, MatDialogModule],
+  imports: [FirstField, MatButtonModule, MatDialogModule],
   template: `
     <h2 mat-dialog-title>Rename</h2>
     <mat-dialog-content>
@@ -27,8 +28,8 @@ import { FirstField } from '../kit/first-field';
       <input id="build-customer" #customer type="text" maxlength="80" [value]="data.customer" (keydown.enter)="done(name.value, customer.value)" />
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <button type="button" class="press" mat-dialog-close>Cancel</button>
-      <button type="button" class="press strong" [disabled]="empty()" (click)="done(name.value, customer.value)">Rename</button>
+      <button type="button" mat-stroked-button mat-dialog-close>Cancel</button>
+      <button type="button" mat-flat-button [disabled]="empty()" (click)="done(name.value, customer.value)">Rename</button>
     </mat-dialog-actions>
   `,
   styles: `

@@ -1,4 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { ASSUMPTIONS, assumptionRule, findAssumption, readField } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { Facts, type Fact } from '../../kit/facts';
@@ -17,7 +18,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
 /** Who it is for, how long they work, and what the figures take for granted. */
 @Component({
   selector: 'pz-brief-station',
-  imports: [ChoiceField, DaySummary, Facts, NameField, QuantityField, StationFrame],
+  imports: [ChoiceField, DaySummary, Facts, MatButtonModule, NameField, QuantityField, StationFrame],
   template: `
     <pz-station heading="Brief" station="brief" calm="The brief holds nothing against the rig.">
       <div set>
@@ -33,10 +34,10 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
             <pz-choice label="Surface" [path]="'brief.washes.' + i + '.surface'" [options]="surfaces" />
             <pz-quantity label="Area of a job" [path]="'brief.washes.' + i + '.area'" />
             <pz-quantity label="Jobs a day" [path]="'brief.washes.' + i + '.perDay'" />
-            <button type="button" class="press small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
+            <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
           </div>
         }
-        <div class="acts"><button type="button" class="press small" (click)="addWash()">Add a kind of job</button></div>
+        <div class="acts"><button type="button" mat-stroked-button class="small" (click)="addWash()">Add a kind of job</button></div>
         <pz-quantity label="Days of work a week" path="brief.daysPerWeek" placeholder="5" />
         <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
       </div>
@@ -76,7 +77,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
                   @if (a.own) {
                     <button
                       type="button"
-                      class="plain"
+                      mat-icon-button
                       [attr.aria-label]="'Back to the usual value of ' + a.label"
                       title="Back to the usual value"
                       (click)="set(a.id, '')"
@@ -92,7 +93,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
             }
           </tbody>
         </table>
-        <button type="button" class="press small" (click)="all.set(!all())">
+        <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">
           {{ all() ? 'Only those used here' : 'All ' + assumptions().length + ' assumptions' }}
         </button>
       </div>
@@ -104,7 +105,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
       padding: 0 0 8px 10px;
       margin: 6px 0;
     }
-    .wash .press {
+    .wash .mdc-button {
       margin-top: 6px;
     }
     table {

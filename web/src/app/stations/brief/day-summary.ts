@@ -1,4 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { dayOf, formatQuantity } from '@pozzo/core';
 import { clockWords } from '../../kit/clock';
@@ -9,7 +10,7 @@ const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill p
 /** The customer's day in short: its jobs, their length, what the sites give; the board is one press away. */
 @Component({
   selector: 'pz-day-summary',
-  imports: [RouterLink],
+  imports: [MatButtonModule, RouterLink],
   template: `
     @if (day(); as d) {
       <h2>The customer’s day</h2>
@@ -26,7 +27,7 @@ const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill p
           }
         </tbody>
       </table>
-      <p><a class="press small" [routerLink]="['/rig', rig.state().id, 'day']">Open the day board</a></p>
+      <p><a mat-stroked-button class="small" [routerLink]="['/rig', rig.state().id, 'day']">Open the day board</a></p>
     }
   `,
   styles: `

@@ -7,6 +7,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { LineEditor } from '../../kit/line-editor';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3 } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
@@ -14,21 +15,13 @@ import { RigStore } from '../../state/rig-store';
 /** Where the water goes while the trigger is shut, and how warm it gets. */
 @Component({
   selector: 'pz-bypass-station',
-  imports: [Chart, Facts, LineEditor, Picker, QuantityField, StationFrame],
+  imports: [Chart, Facts, LineEditor, Picker, QuantityField, SelectRow, StationFrame],
   template: `
     <pz-station heading="Bypass and return" station="bypass" calm="Cool in bypass, and no bubbles at the outlet.">
       <div set>
         <pz-picker [items]="machines()" [chosen]="chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
         @if (chosen.item()) {
-          <div class="to">
-            <label for="to">Returns to</label>
-            <select id="to" (change)="redirect($event)">
-              <option value="" [selected]="!lineTank()">its own inlet</option>
-              @for (t of tanks(); track t.id) {
-                <option [value]="t.id" [selected]="t.id === lineTank()">{{ t.name }}</option>
-              }
-            </select>
-          </div>
+          <pz-select label="Returns to" [options]="places()" [value]="lineTank() ?? ''" (choose)="redirect($event)" />
           @if (lineIndex() >= 0) {
             @if (lineTank()) {
               <pz-quantity label="Ends above deck" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="tank top" />
@@ -49,21 +42,6 @@ import { RigStore } from '../../state/rig-store';
     </pz-station>
   `,
   styles: `
-    .to {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      border-bottom: 1px solid var(--line);
-    }
-    select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-    }
     .lead {
       margin: 4px 0 10px;
     }
@@ -127,10 +105,10 @@ export class BypassStation {
     });
   });
 
-  protected redirect(event: Event): void {
-    const { value } = event.target as HTMLSelectElement;
+  protected readonly places = computed(() => [{ value: '', name: 'its own inlet' }, ...this.tanks().map((t) => ({ value: t.id, name: t.name }))]);
+  protected redirect(tankId: string): void {
     const id = this.chosen.item()!.id;
-    this.rig.edit('Where the return goes', (d) => returnTo(d, id, value || undefined));
+    this.rig.edit('Where the return goes', (d) => returnTo(d, id, tankId || undefined));
   }
 }
 

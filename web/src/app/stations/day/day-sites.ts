@@ -1,4 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { assumptionValues, formatQuantity, ownDay, parseQuantity, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
@@ -14,7 +15,7 @@ const SEASON_OPTIONS = [
 /** What the customers' sites give and ask: their spigots, how far and high the work lies, the season, where to refill. */
 @Component({
   selector: 'pz-day-sites',
-  imports: [ChoiceField, QuantityField, RefillPlaces],
+  imports: [ChoiceField, MatButtonModule, QuantityField, RefillPlaces],
   template: `
     @if (own(); as day) {
       @if (taps()) {
@@ -25,7 +26,7 @@ const SEASON_OPTIONS = [
           <pz-quantity label="Best" path="brief.day.spigot.good" />
         } @else {
           <p class="quiet small">{{ spreadWords() }}</p>
-          <button type="button" class="press small" (click)="giveSpread()">Give their flows</button>
+          <button type="button" mat-stroked-button class="small" (click)="giveSpread()">Give their flows</button>
         }
         <pz-quantity label="Taps found shut" hint="share of sites" path="brief.day.dry" placeholder="none" />
       }
@@ -41,9 +42,9 @@ const SEASON_OPTIONS = [
         <pz-quantity label="Highest work" hint="above the kerb" path="brief.day.height.high" />
       }
       @if (!day.distance || !day.height) {
-        <button type="button" class="press small" (click)="giveSites()">Give their distances and heights</button>
+        <button type="button" mat-stroked-button class="small" (click)="giveSites()">Give their distances and heights</button>
       } @else {
-        <button type="button" class="press small" (click)="forgetSites()">Leave them out</button>
+        <button type="button" mat-stroked-button class="small" (click)="forgetSites()">Leave them out</button>
       }
       <h3>Season</h3>
       <pz-choice label="The rig works in" path="brief.day.season" [options]="seasons" />
@@ -61,7 +62,7 @@ const SEASON_OPTIONS = [
     .small {
       font-size: 13.5px;
     }
-    .press {
+    .mdc-button {
       margin-top: 8px;
     }
   `,

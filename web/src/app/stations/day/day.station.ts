@@ -1,4 +1,5 @@
 import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import {
   addJob,
   addPhase,
@@ -62,7 +63,22 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
 /** The customer's day: worked through once as usual, sampled many times, and the rig sized for it. */
 @Component({
   selector: 'pz-day-station',
-  imports: [Chart, ChoiceField, DayBoard, Facts, MinutePanel, NameField, Picker, QuantityField, DaySites, SelectRow, SizingPanel, StationFrame, VerdictMark],
+  imports: [
+    Chart,
+    ChoiceField,
+    DayBoard,
+    DaySites,
+    Facts,
+    MatButtonModule,
+    MinutePanel,
+    NameField,
+    Picker,
+    QuantityField,
+    SelectRow,
+    SizingPanel,
+    StationFrame,
+    VerdictMark,
+  ],
   templateUrl: './day.station.html',
   styleUrl: './day.station.scss',
 })

@@ -1,4 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { formatQuantity } from '@pozzo/core';
 import { Elevation } from '../../kit/elevation';
 import { DayStore } from '../../state/day-store';
@@ -9,13 +10,13 @@ import { PHASE_NAMES } from './phase-names';
 /** What goes on at the minute looked at: levels, flows, guns, strength; and the feed from the side with that level. */
 @Component({
   selector: 'pz-minute-panel',
-  imports: [Elevation],
+  imports: [Elevation, MatButtonModule],
   template: `
     @if (now(); as m) {
       <div class="head">
         <h3>At {{ m.clock }}</h3>
         <span class="quiet">{{ m.doing }}</span>
-        <button type="button" class="press small" (click)="day.look(null)">Whole day</button>
+        <button type="button" mat-stroked-button class="small" (click)="day.look(null)">Whole day</button>
       </div>
       <div class="tanks">
         @for (v of m.vessels; track $index) {
@@ -50,7 +51,7 @@ import { PHASE_NAMES } from './phase-names';
       color: var(--ink);
       font-size: 18px;
     }
-    .press {
+    .mdc-button {
       margin-left: auto;
     }
     .tanks {

@@ -1,4 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addRefill, assumptionValues, type RefillPlaceDocument, removeRefill, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { NameField } from '../../kit/name-field';
@@ -8,7 +9,7 @@ import { RigStore } from '../../state/rig-store';
 /** Where tanks are filled on the way: standpipes, the yard, a chemical supplier. */
 @Component({
   selector: 'pz-refill-places',
-  imports: [ChoiceField, NameField, QuantityField],
+  imports: [ChoiceField, MatButtonModule, NameField, QuantityField],
   template: `
     <h3>Refill places</h3>
     @for (r of places(); track r.id; let i = $index) {
@@ -16,10 +17,10 @@ import { RigStore } from '../../state/rig-store';
         <pz-name label="Name" [path]="'brief.day.refills.' + i + '.name'" />
         <pz-choice label="Gives" [path]="'brief.day.refills.' + i + '.gives'" [options]="liquids()" />
         <pz-quantity label="Flow" [path]="'brief.day.refills.' + i + '.flow'" />
-        <button type="button" class="press small" [attr.aria-label]="'Remove ' + r.name" (click)="remove(i)">Remove</button>
+        <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Remove ' + r.name" (click)="remove(i)">Remove</button>
       </div>
     }
-    <button type="button" class="press small" [disabled]="places().length >= 8" (click)="add()">Add a refill place</button>
+    <button type="button" mat-stroked-button class="small" [disabled]="places().length >= 8" (click)="add()">Add a refill place</button>
   `,
   styles: `
     h3 {
@@ -30,7 +31,7 @@ import { RigStore } from '../../state/rig-store';
       border-left: 3px solid var(--line);
       margin-bottom: 10px;
     }
-    .press {
+    .mdc-button {
       margin-top: 8px;
       font-size: 13.5px;
     }

@@ -1,4 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { formatQuantity, growTank, resizeLine } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
@@ -11,15 +12,15 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
 /** The smallest tank, fill hose and feed for the tolerance, and what moves the answer most. */
 @Component({
   selector: 'pz-sizing-panel',
-  imports: [Chart],
+  imports: [Chart, MatButtonModule],
   template: `
     <div class="head">
       <h2>Sizing</h2>
       @if (busy(); as share) {
         <progress [value]="share" aria-label="Sizing"></progress>
-        <button type="button" class="press small" (click)="cancel()">Stop</button>
+        <button type="button" mat-stroked-button class="small" (click)="cancel()">Stop</button>
       } @else {
-        <button type="button" class="press small" [class.strong]="!sizing()" (click)="day.size()">
+        <button type="button" mat-stroked-button class="small" [class.strong]="!sizing()" (click)="day.size()">
           {{ sizing() ? 'Size again' : 'Size it for these days' }}
         </button>
       }
@@ -30,7 +31,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     @if (sizing(); as z) {
       <p class="lead" aria-live="polite">{{ sentence() }}</p>
       @if (grows()) {
-        <button type="button" class="press strong small" (click)="take()">{{ takeWords() }}</button>
+        <button type="button" mat-flat-button class="small" (click)="take()">{{ takeWords() }}</button>
       }
       <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
       <table class="sizes">
@@ -67,7 +68,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
                 <td [class.now]="s.now" [class.good]="s.good">
                   <button
                     type="button"
-                    class="plain"
+                    mat-icon-button
                     [disabled]="s.now"
                     [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'"
                     (click)="resize(l.id, s.bore)"
@@ -151,11 +152,11 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     td.good strong {
       color: var(--water);
     }
-    td .plain {
+    td .mdc-icon-button {
       text-align: left;
       padding: 4px 6px;
     }
-    td .plain:disabled {
+    td .mdc-icon-button:disabled {
       opacity: 1;
     }
     h3 {

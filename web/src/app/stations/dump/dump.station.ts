@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addDump, type DrainResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
@@ -15,7 +16,7 @@ import { RigStore } from '../../state/rig-store';
 /** How long a tank takes to empty before a long drive, and whether its vent keeps up. */
 @Component({
   selector: 'pz-dump-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Dump and vent" station="dump" calm="The vent lets in as much air as water leaves.">
       <div set>
@@ -29,7 +30,7 @@ import { RigStore } from '../../state/rig-store';
             <pz-line-editor [lineId]="lineId()!" heading="Parts of the dump line · share of the loss" [shares]="result()?.parts ?? []" />
           } @else {
             <p class="quiet">No dump line: this tank empties only through the pumps.</p>
-            <button type="button" class="press small" (click)="add()">Add a 2 in dump valve</button>
+            <button type="button" mat-stroked-button class="small" (click)="add()">Add a 2 in dump valve</button>
           }
         }
       </div>

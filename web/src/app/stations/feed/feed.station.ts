@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import {
   alsoFrom,
   boost,
@@ -22,6 +23,7 @@ import { type Fact, Facts } from '../../kit/facts';
 import { LineEditor } from '../../kit/line-editor';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../kit/quantity-field';
+import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../kit/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
@@ -31,7 +33,7 @@ import { waterfall } from './waterfall';
 /** Tank to pump: is it fed, in its worst case? */
 @Component({
   selector: 'pz-feed-station',
-  imports: [BoosterFields, Chart, Elevation, Facts, LineEditor, Picker, QuantityField, StationFrame],
+  imports: [BoosterFields, Chart, Elevation, Facts, LineEditor, MatButtonModule, Picker, QuantityField, SelectRow, StationFrame],
   templateUrl: './feed.station.html',
   styles: `
     fieldset {
@@ -80,22 +82,6 @@ import { waterfall } from './waterfall';
     .bad {
       color: var(--attention);
     }
-    .from {
-      display: grid;
-      grid-template-columns: 1fr 150px;
-      align-items: center;
-      gap: 10px;
-      min-height: 37px;
-      border-bottom: 1px solid var(--line);
-    }
-    .from select {
-      height: 29px;
-      font-weight: 600;
-      background: var(--field);
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      min-width: 0;
-    }
   `,
 })
 export class FeedStation {
@@ -129,7 +115,7 @@ export class FeedStation {
       .map((e) => e!.id);
     return (doc?.boosters ?? []).map((b, index) => ({ id: b.id, index })).filter((b) => ids.includes(b.id));
   });
-  protected readonly sources = computed(() => {
+  protected readonly sources = computed((): { value: string; name: string }[] => {
     const doc = this.rig.document();
     if (!doc) return [];
     return [
@@ -177,9 +163,9 @@ export class FeedStation {
     return own ? `${own}, assumed` : `${findAssumption('npsh-required')!.value}, estimate`;
   });
 
-  protected setSource(event: Event): void {
+  protected setSource(source: string): void {
     const id = this.chosen.item()!.id;
-    this.rig.edit('Where the feed comes from', (d) => feedFrom(d, id, (event.target as HTMLSelectElement).value as Source));
+    this.rig.edit('Where the feed comes from', (d) => feedFrom(d, id, source as Source));
   }
   protected addHeader(): void {
     const id = this.chosen.item()!.id;

@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addFill, type FillResult, formatInches, formatQuantity, removeFill, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
@@ -16,7 +17,7 @@ import { RigStore } from '../../state/rig-store';
 /** What really arrives at the tank from the customer's spigot. */
 @Component({
   selector: 'pz-fill-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Fill: spigot to tank" station="fill" calm="The fill line does what the spigot allows.">
       <div set>
@@ -32,21 +33,21 @@ import { RigStore } from '../../state/rig-store';
             <pz-choice label="taken at" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.at'" [options]="places" />
           }
           <div class="acts">
-            <button type="button" class="press small" (click)="addReading()">Add a reading</button>
+            <button type="button" mat-stroked-button class="small" (click)="addReading()">Add a reading</button>
             @if (readings().length > 1) {
-              <button type="button" class="press small" (click)="dropReading()">Remove the last</button>
+              <button type="button" mat-stroked-button class="small" (click)="dropReading()">Remove the last</button>
             }
           </div>
           <pz-quantity label="Spigot above deck" [path]="'spigots.' + spigotIndex() + '.height'" />
         }
         @if (lineId(); as l) {
           <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
-          <div class="acts"><button type="button" class="press small" (click)="remove(l)">Remove this fill line</button></div>
+          <div class="acts"><button type="button" mat-stroked-button class="small" (click)="remove(l)">Remove this fill line</button></div>
         } @else {
           <p class="quiet">No fill line: this rig carries its water.</p>
           <div class="acts">
             @for (t of tanks(); track t.id) {
-              <button type="button" class="press small" (click)="add(t.id)">Fill {{ t.name }} from a spigot</button>
+              <button type="button" mat-stroked-button class="small" (click)="add(t.id)">Fill {{ t.name }} from a spigot</button>
             }
           </div>
         }

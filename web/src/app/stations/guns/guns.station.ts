@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
@@ -17,14 +18,14 @@ import { NozzlePicker } from './nozzle-picker';
 /** What arrives at the gun, and where the pressure goes on the way. */
 @Component({
   selector: 'pz-guns-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
       <div set>
         <pz-picker [items]="outlets()" [chosen]="chosen.item()?.id" label="Which gun" (choose)="chosen.choose($event)" />
         @for (m of gunless(); track m.id) {
           <p class="quiet">{{ m.name }} has no gun.</p>
-          <button type="button" class="press small" (click)="add(m.id)">Add a gun to {{ m.name }}</button>
+          <button type="button" mat-stroked-button class="small" (click)="add(m.id)">Add a gun to {{ m.name }}</button>
         }
         @if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -44,9 +45,9 @@ import { NozzlePicker } from './nozzle-picker';
             />
           }
           <div class="acts">
-            <button type="button" class="press small" (click)="split()">Split to a second gun</button>
+            <button type="button" mat-stroked-button class="small" (click)="split()">Split to a second gun</button>
             @if (outlets().length > 1) {
-              <button type="button" class="press small" (click)="remove()">Remove this gun</button>
+              <button type="button" mat-stroked-button class="small" (click)="remove()">Remove this gun</button>
             }
           </div>
         }

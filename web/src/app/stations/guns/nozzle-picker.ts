@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { type FlowAndPressure, gunLimits, nozzleCode } from '@pozzo/core';
 import { Chart, type ChartColours, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
@@ -8,13 +9,15 @@ import { RigStore } from '../../state/rig-store';
 /** Neighbouring nozzle sizes as curves of flow and pressure, with what unloader, engine and flow allow; press a size to fit it. */
 @Component({
   selector: 'pz-nozzle-picker',
-  imports: [Chart],
+  imports: [Chart, MatButtonModule],
   template: `
     @if (limits(); as l) {
       <pz-chart [option]="option()" [height]="260" [summary]="words()" />
       <div class="sizes" role="group" aria-label="Nozzle sizes">
         @for (n of l.sizes; track $index) {
-          <button type="button" class="press small" [class.strong]="n === l.own" [attr.aria-pressed]="n === l.own" (click)="fit(n)">{{ code(n) }}</button>
+          <button type="button" mat-stroked-button class="small" [class.strong]="n === l.own" [attr.aria-pressed]="n === l.own" (click)="fit(n)">
+            {{ code(n) }}
+          </button>
         }
       </div>
     }

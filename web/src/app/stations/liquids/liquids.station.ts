@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
@@ -19,7 +20,7 @@ const DAY = 86400;
 /** What is on board besides water: strength today, how long it lasts, what it must not meet, and the winter. */
 @Component({
   selector: 'pz-liquids-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
+  imports: [Chart, ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
   templateUrl: './liquids.station.html',
   styles: `
     .lead {

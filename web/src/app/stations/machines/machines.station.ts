@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import {
   addMachine,
   convertPump,
@@ -41,7 +42,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, Facts, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
+  imports: [Chart, ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
   template: `
     <pz-station heading="Machines" station="machines" [calm]="soft() ? 'What it brings is enough, and so is what drives it.' : 'Engine and pump are matched.'">
       <div set>
@@ -65,7 +66,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
             <pz-quantity label="Air receiver" path="power.receiver" placeholder="none" />
             <pz-quantity label="Compressor rests at" path="power.cutOut" [placeholder]="cutOut()" />
           } @else {
-            <button type="button" class="press small" (click)="addPower()">Say what feeds it</button>
+            <button type="button" mat-stroked-button class="small" (click)="addPower()">Say what feeds it</button>
           }
         } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -80,11 +81,11 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
         }
         <div class="acts">
           @for (o of soft() ? [] : others(); track o.id) {
-            <button type="button" class="press small" (click)="join(o.id)">Join into the hose of {{ o.name }}</button>
+            <button type="button" mat-stroked-button class="small" (click)="join(o.id)">Join into the hose of {{ o.name }}</button>
           }
-          <button type="button" class="press small" (click)="add()">Add a machine</button>
+          <button type="button" mat-stroked-button class="small" (click)="add()">Add a machine</button>
           @if (chosen.item() && !soft()) {
-            <button type="button" class="press small" (click)="remove()">Remove</button>
+            <button type="button" mat-stroked-button class="small" (click)="remove()">Remove</button>
           }
         </div>
       </div>

@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
@@ -20,7 +21,7 @@ import { WaysTable } from './ways-table';
 /** How the chemicals meet the water, and what strength reaches the wall. */
 @Component({
   selector: 'pz-mix-station',
-  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, WaysTable],
+  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, WaysTable],
   templateUrl: './mix.station.html',
   styleUrl: './mix.station.scss',
 })

@@ -1,4 +1,5 @@
 import { Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatQuantity, type MixWay, type WayCompared } from '@pozzo/core';
 import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
@@ -12,7 +13,7 @@ const AFTER_MS = 150;
 /** The five ways of mixing on this rig side by side: strength, weight, time to change, cost, what can fail. */
 @Component({
   selector: 'pz-ways-table',
-  imports: [VerdictMark],
+  imports: [MatButtonModule, VerdictMark],
   template: `
     @if (rows().length) {
       <table>
@@ -48,7 +49,7 @@ const AFTER_MS = 150;
                   as built
                 } @else {
                   {{ r.price }}
-                  <button type="button" class="press small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">Try it</button>
+                  <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">Try it</button>
                 }
               </td>
             </tr>
@@ -81,7 +82,7 @@ const AFTER_MS = 150;
     tbody th {
       font-weight: 600;
     }
-    td .press {
+    td .mdc-button {
       display: block;
       margin-top: 4px;
     }

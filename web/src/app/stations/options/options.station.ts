@@ -1,4 +1,5 @@
 import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { buildOption, dropOption, formatQuantity, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf, WEIGHING } from '@pozzo/core';
 import { NameField } from '../../kit/name-field';
 import { StationFrame } from '../../kit/station-frame';
@@ -15,7 +16,7 @@ interface Line {
 /** Ways of building the rig side by side, over the same days; one is chosen, the rest are kept. */
 @Component({
   selector: 'pz-options-station',
-  imports: [NameField, StationFrame, VerdictMark],
+  imports: [MatButtonModule, NameField, StationFrame, VerdictMark],
   templateUrl: './options.station.html',
   styleUrl: './options.station.scss',
 })

@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
@@ -13,7 +14,7 @@ import { ReelDrawing } from './reel-drawing';
 /** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */
 @Component({
   selector: 'pz-reels-station',
-  imports: [ChoiceField, Facts, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
+  imports: [ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
   templateUrl: './reels.station.html',
   styles: `
     h3 {

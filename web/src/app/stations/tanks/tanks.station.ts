@@ -1,4 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { addTank, changeLiquid, changeShape, formatQuantity, type LevelSeries, removeTank, type TankResult, tie } from '@pozzo/core';
 import type { ChartOption } from '../../kit/chart';
 import { Chart } from '../../kit/chart';
@@ -21,7 +22,7 @@ import { SHAPE_OPTIONS } from './tank-shapes';
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
   selector: 'pz-tanks-station',
-  imports: [Chart, ChemicalTank, ChoiceField, Facts, LineEditor, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
+  imports: [Chart, ChemicalTank, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
   templateUrl: './tanks.station.html',
   styles: `
     .lead {
