@@ -146,11 +146,11 @@ test('seasons, sites and refill places are the customer’s own; what does not r
   await saved(page);
   await expectAccessible(page);
   await page.reload();
-  await expect(page.getByLabel('The rig works in', { exact: true })).toHaveValue('year');
+  await expect(page.getByLabel('The rig works in', { exact: true })).toHaveText('the whole year');
   await expect(page.getByRole('group', { name: 'Refill place 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove Refill place 2' }).click();
   await page.locator('[data-block="1:1"]').click();
-  await expect(page.getByLabel('Where', { exact: true })).toHaveValue('');
+  await expect(page.getByLabel('Where', { exact: true })).toHaveText('a usual standpipe');
 });
 
 test('the yard tells each build’s chance of a short day', async ({ page, server }) => {

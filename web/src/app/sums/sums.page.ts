@@ -1,7 +1,7 @@
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
-import { type Dimension, doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type UnitSystem, workshopUnit } from '@pozzo/core';
+import { doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type UnitSystem, workshopUnit } from '@pozzo/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { settingsFeature } from '../state/settings.feature';
@@ -35,7 +35,7 @@ export class SumsPage {
         ...i,
         text: shown,
         placeholder: this.range(i),
-        unitChoices: unitsOf(i.rule.dimension, this.units(), bare),
+        unitChoices: unitsOf(i.rule, this.units()),
         error: text !== undefined && text !== '' && read && !read.ok ? read.error.message : '',
         value: read?.ok ? read.text : undefined,
       };
@@ -103,10 +103,9 @@ export class SumsPage {
   }
 }
 
-/** Units to choose from beside a field: the workshop's own first, then the others of its kind. */
-function unitsOf(dimension: Dimension, system: UnitSystem, own: string): readonly string[] {
+/** Units to choose from under a field: the workshop's of both systems first, then others of its kind. */
+function unitsOf({ dimension, maxSi }: Sum['inputs'][number]['rule'], system: UnitSystem): readonly string[] {
   const other = system === 'us' ? 'metric' : 'us';
-  return [...new Set([own, workshopUnit(dimension, system), ...UNITS[dimension].map((u) => u.symbol), workshopUnit(dimension, other)])]
-    .filter(Boolean)
-    .slice(0, 5);
+  const ours = [workshopUnit(dimension, system, maxSi), workshopUnit(dimension, other, maxSi), workshopUnit(dimension, system), workshopUnit(dimension, other)];
+  return [...new Set([...ours, ...UNITS[dimension].map((u) => u.symbol)])].filter(Boolean).slice(0, 4);
 }
