@@ -1,5 +1,5 @@
-import { Component, input, output, viewChild } from '@angular/core';
-import { MatSelect, MatSelectModule, type MatSelectChange } from '@angular/material/select';
+import { Component, input, output } from '@angular/core';
+import { type MatSelectChange, MatSelectModule } from '@angular/material/select';
 
 let serial = 0;
 
@@ -8,7 +8,7 @@ let serial = 0;
   selector: 'pz-select',
   imports: [MatSelectModule],
   template: `
-    <span class="label" [id]="id" (click)="box().focus()">{{ label() }}</span>
+    <span class="label" [id]="id">{{ label() }}</span>
     <mat-select
       [aria-labelledby]="id"
       [attr.data-path]="path()"
@@ -53,7 +53,6 @@ let serial = 0;
 })
 export class SelectRow<T extends string> {
   protected readonly id = `pz-select-${++serial}`;
-  protected readonly box = viewChild.required(MatSelect);
   readonly label = input.required<string>();
   readonly options = input.required<readonly { readonly value: T; readonly name: string }[]>();
   readonly value = input<T>();
