@@ -1,28 +1,11 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Scale, type Station } from '@pozzo/core';
+import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
 import { RouterLink } from '@angular/router';
 import { RigStore } from '../state/rig-store';
-import { NOTHING_THERE } from './nothing-there';
+import { STATION_WORDS } from './station-words';
 import { VerdictMark } from './verdict';
 import { WorkingPanel } from './working-panel';
-
-/** What a station without findings is well in. */
-const CALM: Readonly<Record<Station, Scale>> = {
-  brief: 'practice',
-  tanks: 'feeding',
-  fill: 'feeding',
-  feed: 'feeding',
-  machines: 'rating',
-  bypass: 'rating',
-  guns: 'rating',
-  reels: 'practice',
-  mix: 'strength',
-  liquids: 'practice',
-  dump: 'rating',
-  day: 'feeding',
-  options: 'feeding',
-};
 
 /** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
 @Component({
@@ -166,7 +149,7 @@ const CALM: Readonly<Record<Station, Scale>> = {
 })
 export class HelpColumn {
   /** What being well is about at this station. */
-  protected readonly about = computed(() => CALM[this.station()]);
+  protected readonly about = computed(() => STATION_WORDS[this.station()].about);
   protected readonly rig = inject(RigStore);
   readonly station = input.required<Station>();
   /** Said where there is nothing to find; empty to say nothing. */
@@ -181,7 +164,7 @@ export class HelpColumn {
   /** The sentence for nothing there; empty where something was judged. */
   protected readonly nothing = computed(() => {
     const a = this.rig.assessment();
-    const { judged, words } = NOTHING_THERE[this.station()];
+    const { judged, words } = STATION_WORDS[this.station()];
     return a && !judged(a) ? words : '';
   });
   protected readonly fixes = computed(() => this.rig.fixes().filter((f) => f.station === this.station()));
