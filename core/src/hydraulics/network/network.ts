@@ -37,6 +37,7 @@ export class Network {
   private readonly from: Int32Array;
   private readonly to: Int32Array;
   private readonly startFlow: Float64Array;
+  private readonly startHead: Float64Array;
   private readonly net: Float64Array;
   private readonly whole: Whole;
   private readonly parts: readonly NetworkPart[];
@@ -69,6 +70,7 @@ export class Network {
     this.closed = filled(new Uint8Array(m), links, (x) => (x.closed ? 1 : 0));
     this.reducesTo = filled(new Float64Array(m), links, (x) => x.reducesToHeadM ?? 0);
     this.startFlow = filled(new Float64Array(m), links, firstGuess);
+    this.startHead = this.head.slice();
     this.net = new Float64Array(n);
     this.closedThen = new Uint8Array(m);
     this.parent = new Int32Array(n);
@@ -114,8 +116,8 @@ export class Network {
   restart(): void {
     this.flow.set(this.startFlow);
     // Heads too: a solve that failed may have left what is no number.
-    const { head, fixed, spec } = this;
-    for (let i = 0; i < head.length; i++) if (!fixed[i]) head[i] = spec.nodes[i].elevationM;
+    const { head, fixed, startHead } = this;
+    for (let i = 0; i < head.length; i++) if (!fixed[i]) head[i] = startHead[i];
     this.laws.rootOf.fill(0);
     this.reducing?.restart();
   }

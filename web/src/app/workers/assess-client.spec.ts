@@ -1,14 +1,16 @@
 import { TestBed } from '@angular/core/testing';
 import { pontoonRig } from '@pozzo/core';
-import { AssessClient, MAKE_WORKER } from './assess-client';
-import type { AssessAnswer, AssessRequest } from './messages';
+import { assess, parseRig } from '@pozzo/core';
+import { type AssessAnswer, AssessClient, MAKE_WORKER } from './assess-client';
+import { partOf } from './assessment-part';
+import type { AssessMessage, AssessRequest } from './messages';
 
 class FakeWorker extends EventTarget {
   readonly asked: AssessRequest[] = [];
   postMessage(data: AssessRequest): void {
     this.asked.push(data);
   }
-  answer(answer: AssessAnswer): void {
+  answer(answer: AssessMessage): void {
     this.dispatchEvent(new MessageEvent('message', { data: answer }));
   }
 }
@@ -39,6 +41,22 @@ test('an answer in words that are not ours is told, not taken for one', () => {
   const heard: AssessAnswer[] = [];
   client.answers.subscribe((a) => heard.push(a));
   client.ask(pontoonRig());
-  for (const odd of [{ sequence: 1, kind: 'assessed', assessment: 7 }, { kind: 'advised' }, 'hello', null]) made[0].answer(odd as never);
+  for (const odd of [{ sequence: 1, kind: 'assessed', part: 7 }, { kind: 'advised' }, 'hello', null]) made[0].answer(odd as never);
   expect(heard.map((a) => a.kind)).toEqual(['failed', 'failed', 'failed', 'failed']);
+});
+
+test('an assessment that comes too late is not shown, and the part after it still makes a whole', () => {
+  const made: FakeWorker[] = [];
+  TestBed.configureTestingModule({ providers: [{ provide: MAKE_WORKER, useValue: () => made[made.push(new FakeWorker()) - 1] as unknown as Worker }] });
+  const client = TestBed.inject(AssessClient);
+  const heard: AssessAnswer[] = [];
+  client.answers.subscribe((a) => heard.push(a));
+  const first = assess(parseRig(pontoonRig()));
+  const second = { ...first, headline: { template: 'Later.', values: {} } };
+  client.ask(pontoonRig());
+  client.ask(pontoonRig());
+  made[0].answer({ sequence: 1, kind: 'assessed', part: partOf(first, undefined) });
+  expect(heard).toEqual([]);
+  made[0].answer({ sequence: 2, kind: 'assessed', part: partOf(second, first) });
+  expect(heard).toEqual([{ sequence: 2, kind: 'assessed', assessment: second }]);
 });

@@ -1,8 +1,13 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import { type RigDocument, withoutOptions } from '@pozzo/core';
+import { type Assessment, type RigDocument, withoutOptions } from '@pozzo/core';
 import { Subject } from 'rxjs';
 import * as v from 'valibot';
-import { type AssessAnswer, AssessAnswerShape, type AssessRequest } from './messages';
+import { wholeOf } from './assessment-part';
+import { AssessAnswerShape, type AssessMessage, type AssessRequest } from './messages';
+
+/** What is heard of the worker, assessments whole. */
+export type AssessAnswer =
+  Exclude<AssessMessage, { kind: 'assessed' }> | { readonly sequence: number; readonly kind: 'assessed'; readonly assessment: Assessment };
 
 /** Makes the worker; a test gives its own. */
 export const MAKE_WORKER = new InjectionToken<() => Worker>('assessment worker');
@@ -13,6 +18,8 @@ export class AssessClient {
   readonly answers = new Subject<AssessAnswer>();
   private readonly make = inject(MAKE_WORKER);
   private worker: Worker | undefined;
+  /** What this worker has sent so far. */
+  private whole: Assessment | undefined;
   private sequence = 0;
 
   ask(document: RigDocument): void {
@@ -23,11 +30,16 @@ export class AssessClient {
 
   private start(): Worker {
     const worker = this.make();
+    this.whole = undefined;
     worker.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
       const read = v.safeParse(AssessAnswerShape, data);
       if (!read.success)
         return this.answers.next({ sequence: this.sequence, kind: 'failed', message: 'The calculation answered in words that are not known here.' });
-      if (read.output.sequence === this.sequence) this.answers.next(read.output);
+      const message = read.output;
+      // Answers that come too late are put together all the same: the next part lies over them.
+      if (message.kind === 'assessed') this.whole = wholeOf(message.part, this.whole);
+      if (message.sequence !== this.sequence) return;
+      this.answers.next(message.kind === 'assessed' ? { sequence: message.sequence, kind: 'assessed', assessment: this.whole! } : message);
     });
     worker.addEventListener('error', (event) => {
       this.worker = undefined;

@@ -1,11 +1,12 @@
 import { adviseSteps, type Assessed, reassess, reread, type RigReading } from '@pozzo/core';
 import * as v from 'valibot';
-import { type AssessAnswer, type AssessRequest, AssessRequestShape } from './messages';
+import { partOf } from './assessment-part';
+import { type AssessMessage, type AssessRequest, AssessRequestShape } from './messages';
 
 let latest = 0;
 /** The last document read and assessed: the next one is commonly the same, an edit further. */
 let last: { readonly read: RigReading; readonly assessed: Assessed } | undefined;
-const send = (answer: AssessAnswer): void => postMessage(answer);
+const send = (answer: AssessMessage): void => postMessage(answer);
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** Assesses at once, then tries fixes one at a time, giving way as soon as a newer document comes. */
@@ -14,8 +15,8 @@ async function answer({ sequence, document }: AssessRequest): Promise<void> {
   if (!read.ok) return send({ sequence, kind: 'refused', problems: read.problems });
   const assessed = reassess(read.rig, last?.assessed);
   const { assessment } = assessed;
+  send({ sequence, kind: 'assessed', part: partOf(assessment, last?.assessed.assessment) });
   last = { read, assessed };
-  send({ sequence, kind: 'assessed', assessment });
   const steps = adviseSteps(read.document, read.rig, assessment, assessed);
   await breath();
   for (let lookUp = performance.now() + 8; ;) {

@@ -1,5 +1,6 @@
-import type { Assessment, Fix, Problem } from '@pozzo/core';
+import type { Fix, Problem } from '@pozzo/core';
 import * as v from 'valibot';
+import type { AssessmentPart } from './assessment-part';
 
 const sequence = v.pipe(v.number(), v.integer(), v.minValue(1));
 /** A figure's tree from a worker of ours: its frame is looked at, its leaves are what the worker reckoned. */
@@ -10,11 +11,15 @@ const list = <T>(what: string) => v.custom<readonly T[]>(Array.isArray, what);
 export const AssessRequestShape = v.strictObject({ sequence, document: v.unknown() });
 export type AssessRequest = v.InferOutput<typeof AssessRequestShape>;
 
-/** What it answers. */
+/** What it answers; of an assessment, what is not as it was in the answer before. */
 export const AssessAnswerShape = v.variant('kind', [
-  v.strictObject({ sequence, kind: v.literal('assessed'), assessment: tree<Assessment>((x) => 'findings' in x && 'verdict' in x, 'an assessment') }),
+  v.strictObject({
+    sequence,
+    kind: v.literal('assessed'),
+    part: tree<AssessmentPart>((x) => 'findings' in x && 'verdict' in x && 'chemical' in x, 'an assessment'),
+  }),
   v.strictObject({ sequence, kind: v.literal('refused'), problems: list<Problem>('problems') }),
   v.strictObject({ sequence, kind: v.literal('advised'), fixes: list<Fix>('fixes') }),
   v.strictObject({ sequence, kind: v.literal('failed'), message: v.string() }),
 ]);
-export type AssessAnswer = v.InferOutput<typeof AssessAnswerShape>;
+export type AssessMessage = v.InferOutput<typeof AssessAnswerShape>;
