@@ -1,3 +1,4 @@
+import { assumptionValues } from '../../assumption/register.js';
 import { shelf, typed } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
@@ -16,7 +17,7 @@ export const bufferRules: Rule = (finding, rig, _doc, now) => {
   if (!result) return [];
   const out: Candidate[] = [];
   const job = rig.brief.job;
-  const reserve = result.needed.working.inputs.find((i) => i.symbol === 'reserve')?.value ?? 0;
+  const reserve = assumptionValues(rig.assumptions)['buffer-reserve'];
   const fillLines = now.fills.filter((f) => result.tiedIds.includes(f.tankId));
   const poorNeed = Math.max(result.draw.value - result.inflowPoor, 0) * job * (1 + reserve);
   for (const [id, need, label] of [

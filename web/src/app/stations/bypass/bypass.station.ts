@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type BypassResult, formatDifference, formatQuantity, returnTo } from '@pozzo/core';
+import { assumptionValues, type BypassResult, formatDifference, formatQuantity, returnTo } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -87,8 +87,8 @@ export class BypassStation {
   protected readonly option = computed<ChartOption>(() => {
     const r = this.result()!;
     const units = this.rig.units();
-    const startK = r.minutesToLimit.working.inputs.find((x) => x.symbol === 'T')?.value ?? 293.15;
-    const limitK = r.minutesToLimit.working.inputs.find((x) => x.symbol === 'T_limit')?.value ?? 333.15;
+    const startK = this.rig.rig()?.brief.water ?? 293.15;
+    const limitK = assumptionValues(this.rig.rig()?.assumptions)['bypass-limit'];
     const t = (k: number) => round3(inUnit(k, 'temperature', units));
     const span = r.goesTo === 'inlet' ? Math.min(Math.max((r.minutesToLimit.value / 60) * 1.3, 2), 60) : 60;
     const points = Array.from(

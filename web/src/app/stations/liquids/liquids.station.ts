@@ -88,6 +88,9 @@ export class LiquidsStation {
     return !!doc && id !== undefined && inUse(doc, id);
   });
 
+  /** Since it was made, s. */
+  private readonly age = computed(() => this.rig.rig()?.liquids.find((l) => l.id === this.result()?.liquidId)?.strength?.age ?? 0);
+
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });
   }
@@ -120,7 +123,7 @@ export class LiquidsStation {
         { label: 'Strength today', at: `chemical.liquids.${i}.today` },
         { label: 'Half-life, rate law', at: `chemical.liquids.${i}.halfLife` },
         { label: 'Half-life, handbook', text: this.q(r.handbookHalfLifeS, 'time') },
-        { label: 'Mean age when used', text: this.q((r.today.working.inputs.find((x) => x.symbol === 't')?.value ?? 0) + r.keptAgeS, 'time', 2) },
+        { label: 'Mean age when used', text: this.q(this.age() + r.keptAgeS, 'time', 2) },
         { label: 'Mean strength if kept', text: this.q(r.keptStrength, 'ratio') },
         { label: 'A week, fetched fresh', text: this.q(r.freshWeek, 'money') },
         { label: 'A week, kept on board', text: this.q(r.keptWeek, 'money') },
@@ -130,7 +133,7 @@ export class LiquidsStation {
   protected readonly ageing = computed<ChartOption>(() => {
     const r = this.result()!;
     const data = r.ageing.timeS.map((t, i) => [Math.round(t / DAY), Number((100 * r.ageing.strength[i]).toPrecision(4))] as [number, number]);
-    const age = r.today.working.inputs.find((x) => x.symbol === 't')?.value ?? 0;
+    const age = this.age();
     return (c) => ({
       ...axes(c, { name: 'days since it was made', max: data[data.length - 1][0] }, { name: 'trade strength, %', min: 0 }),
       series: [curve('strength', data, c.chem, { markLine: place(age / DAY, 'today', c.ink) })],

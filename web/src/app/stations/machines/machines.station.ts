@@ -1,6 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  assumptionValues,
   addMachine,
   convertPump,
   findAssumption,
@@ -182,7 +183,7 @@ export class MachinesStation {
     if (!a || this.index() < 0) return [];
     const result = a.machines[this.index()];
     const flow = si(this.chosen.item()!.flow, 'flow');
-    const efficiency = result.enginePower.working.inputs.find((x) => x.symbol === 'η')?.value ?? 1;
+    const efficiency = assumptionValues(this.rig.rig()?.assumptions)['pump-efficiency'];
     const load = (pressurePa: number): number => (pressurePa * flow) / efficiency / result.engineAvailable.value;
     const own = new Set(a.outlets.filter((o) => o.machineIds.includes(id!)).map((o) => o.outletId));
     return a.cases.map((c) => {
