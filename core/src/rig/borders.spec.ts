@@ -8,6 +8,7 @@ import { doSum, findSum } from '../sums/index';
 import { RIG_VERSION, type RigDocument } from './schema';
 import { hoseIn } from '../solve/paths';
 import { MOST_PROBLEMS, readRig } from './read';
+import { endWords, lineWords } from './words';
 
 const problems = (change: (d: Record<string, never>) => void): readonly { path: string; code: string; message: string }[] => {
   const d = JSON.parse(JSON.stringify(pontoonRig())) as Record<string, never>;
@@ -159,4 +160,26 @@ describe('what a name decided in version 1, a use decides in version 2', () => {
     'what is no list is left for the schema to tell: %j',
     (broken) => expect(readRig({ ...old(), ...broken })).toMatchObject({ ok: false }),
   );
+});
+
+describe('a line in words', () => {
+  test('names what it leads to, never an id', () => {
+    for (const l of LAYOUTS) {
+      const d = l.make();
+      for (const line of d.lines) {
+        const words = lineWords(d, line);
+        expect(words.length).toBeGreaterThan(4);
+        if (!line.name) expect([line.id, words]).toEqual([line.id, expect.stringMatching(/ line (to|of) [A-Z0-9]/)]);
+      }
+    }
+    const d = pontoonRig();
+    expect(
+      lineWords(
+        d,
+        d.lines.find((x) => x.role === 'feed')!,
+      ),
+    ).toBe('feed line to Washer A');
+    expect(endWords(d, { at: 'machine', id: 'nobody' })).toBe('machine');
+    expect(endWords(d, { at: 'open' })).toBe('the open air');
+  });
 });

@@ -24,3 +24,4 @@ export * from './changes.js';
 export { asParsed, strayKey } from './tree.js';
 export { reread, type Reading as RigReading } from './reread.js';
 export { shareTree } from './share.js';
+export { endWords, lineWords } from './words.js';

@@ -1,3 +1,4 @@
+import { lineWords } from '../rig/words.js';
 import { message } from '../working/figure.js';
 import { lineAt } from '../edit/draft.js';
 import type { Rule } from './rule.js';
@@ -7,7 +8,7 @@ export const openRules: Rule = (_finding, _rig, doc) =>
     .filter((l) => l.closed && (l.role === 'feed' || l.role === 'boost' || l.role === 'pressure'))
     .map((l) => ({
       id: `open-${l.id}`,
-      title: message('Open the valve of {line}', { line: l.name ?? l.id }),
+      title: message('Open the valve of {line}', { line: `the ${lineWords(doc, l)}` }),
       change: (d) => {
         delete lineAt(d, l.id).closed;
       },

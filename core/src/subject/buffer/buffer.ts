@@ -242,7 +242,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         verdict: 'tight',
         station: 'tanks',
         subject,
-        message: message('At a poor spigot ({in} arriving) {tank} runs dry after {t}.', {
+        message: message('At a poor spigot ({in} arriving), {tank} runs dry after {t}.', {
           tank: name,
           in: flow(result.inflowPoor),
           t: time(result.dryAfterPoorS),

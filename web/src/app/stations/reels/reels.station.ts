@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
+import { endWords, addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
 import { ChoiceField } from '../../kit/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../kit/facts';
@@ -128,9 +128,7 @@ export class ReelsStation {
   private lineName(id: string): string {
     const doc = this.rig.document()!;
     const l = doc.lines.find((x) => x.id === id)!;
-    if (l.role === 'fill') return `Supply to ${doc.tanks.find((t) => t.id === l.to.id)?.name ?? 'tank'}`;
-    const end = doc.outlets.find((o) => o.id === l.to.id) ?? doc.manifolds.find((m) => m.id === l.to.id);
-    return `Hose to ${end?.name ?? l.id}`;
+    return `${l.role === 'fill' ? 'Supply' : 'Hose'} to ${endWords(doc, l.to)}`;
   }
   protected add(lineId: string): void {
     let id = '';
