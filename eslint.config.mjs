@@ -88,6 +88,7 @@ export default tseslint.config(
         document: 'readonly',
         localStorage: 'readonly',
         requestAnimationFrame: 'readonly',
+        PerformanceObserver: 'readonly',
         Event: 'readonly',
       },
     },
