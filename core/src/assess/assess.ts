@@ -36,7 +36,7 @@ export interface Assessed {
 
 /**
  * As {@link assess}; the answers of a rig assessed before are taken up where nothing that they hang on has changed. They
- * agree with those of a fresh assessment to the solver's tolerance (1e-8).
+ * agree with those of a fresh assessment to 1e-6; a flow that is searched for, to 1e-3.
  * @param before of a like rig, commonly the same one an edit earlier; it stays as it is and may be taken up many times
  */
 export function reassess(given: Rig, before?: Assessed): Assessed {

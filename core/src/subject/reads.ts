@@ -11,33 +11,25 @@ const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, b
 /** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
 const level = (m: number): number => Math.round(m * 1e9);
 
+type Things = Pick<Reading, 'rig' | 'bare'>;
+
+/** Air, water and every thing from the spigots to the pumps. */
+const upToPumps = ({ rig, bare }: Things): readonly unknown[] => [
+  ...air(rig),
+  ...bare([...rig.spigots, ...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines]),
+];
+
 /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
 export function beforePumps(of: Reading): readonly unknown[] {
-  const { rig, bare } = of;
+  const { rig } = of;
   if (returnsToItself(rig)) return allWater(of);
-  return [
-    ...air(rig),
-    ...bare(rig.spigots),
-    ...bare(rig.tanks),
-    ...bare(rig.manifolds),
-    ...bare(rig.boosters),
-    ...bare(rig.machines),
-    ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'chemical'),
-  ];
+  return [...upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'chemical')];
 }
 
 /** What flow and pressure hang on, before and behind the pumps. */
-export function allWater({ rig, bare }: Pick<Reading, 'rig' | 'bare'>): readonly unknown[] {
-  return [
-    ...air(rig),
-    ...bare(rig.spigots),
-    ...bare(rig.tanks),
-    ...bare(rig.manifolds),
-    ...bare(rig.boosters),
-    ...bare(rig.machines),
-    ...bare(rig.outlets),
-    ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'chemical'),
-  ];
+export function allWater(of: Things): readonly unknown[] {
+  const { rig, bare } = of;
+  return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'chemical')];
 }
 
 /** What pressures and what comes back hang on: of what is before the pumps only whether they have water, and the tanks' levels. */

@@ -1,6 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { pontoonRig } from '@pozzo/core';
-import { assess, parseRig } from '@pozzo/core';
+import { assess, parseRig, pontoonRig } from '@pozzo/core';
 import { type AssessAnswer, AssessClient, MAKE_WORKER } from './assess-client';
 import { partOf } from './assessment-part';
 import type { AssessMessage, AssessRequest } from './messages';
@@ -15,12 +14,17 @@ class FakeWorker extends EventTarget {
   }
 }
 
-test('only the answer to the latest question is heard, and a dead worker is told and replaced', () => {
+function bench() {
   const made: FakeWorker[] = [];
   TestBed.configureTestingModule({ providers: [{ provide: MAKE_WORKER, useValue: () => made[made.push(new FakeWorker()) - 1] as unknown as Worker }] });
   const client = TestBed.inject(AssessClient);
   const heard: AssessAnswer[] = [];
   client.answers.subscribe((a) => heard.push(a));
+  return { made, client, heard };
+}
+
+test('only the answer to the latest question is heard, and a dead worker is told and replaced', () => {
+  const { made, client, heard } = bench();
   client.ask(pontoonRig());
   client.ask(pontoonRig());
   const [worker] = made;
@@ -35,22 +39,14 @@ test('only the answer to the latest question is heard, and a dead worker is told
 });
 
 test('an answer in words that are not ours is told, not taken for one', () => {
-  const made: FakeWorker[] = [];
-  TestBed.configureTestingModule({ providers: [{ provide: MAKE_WORKER, useValue: () => made[made.push(new FakeWorker()) - 1] as unknown as Worker }] });
-  const client = TestBed.inject(AssessClient);
-  const heard: AssessAnswer[] = [];
-  client.answers.subscribe((a) => heard.push(a));
+  const { made, client, heard } = bench();
   client.ask(pontoonRig());
   for (const odd of [{ sequence: 1, kind: 'assessed', part: 7 }, { kind: 'advised' }, 'hello', null]) made[0].answer(odd as never);
   expect(heard.map((a) => a.kind)).toEqual(['failed', 'failed', 'failed', 'failed']);
 });
 
 test('an assessment that comes too late is not shown, and the part after it still makes a whole', () => {
-  const made: FakeWorker[] = [];
-  TestBed.configureTestingModule({ providers: [{ provide: MAKE_WORKER, useValue: () => made[made.push(new FakeWorker()) - 1] as unknown as Worker }] });
-  const client = TestBed.inject(AssessClient);
-  const heard: AssessAnswer[] = [];
-  client.answers.subscribe((a) => heard.push(a));
+  const { made, client, heard } = bench();
   const first = assess(parseRig(pontoonRig()));
   const second = { ...first, headline: { template: 'Later.', values: {} } };
   client.ask(pontoonRig());
