@@ -8,6 +8,8 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   use: {
+    // A press that waits for something that is not there ends long before its test does.
+    actionTimeout: 45_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -7,7 +7,11 @@ module.exports = {
   // No test is judged by its time; one that hangs is stopped.
   testTimeout: 120_000,
   transform: {
-    '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }],
+    '^.+\\.(ts|js|mjs|html|svg|md)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg|md)$' }],
   },
-  moduleNameMapper: { '^@pozzo/core$': '<rootDir>/../core/src/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
+  moduleNameMapper: {
+    '^marked$': '<rootDir>/../node_modules/marked/lib/marked.umd.js',
+    '^@pozzo/core$': '<rootDir>/../core/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
 };

@@ -1,8 +1,14 @@
-import { type Assessment, caseWords, formatQuantity, type Rig, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
+import { type Assessment, caseWords, formatQuantity, HEAT_UNIT, type Rig, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
 
 /** An assessment for people: verdict, findings, then the figures by subject. */
 export function textReport(rig: Rig, a: Assessment, system: UnitSystem): string {
   const q = (value: number, dimension: Parameters<typeof formatQuantity>[1]): string => formatQuantity(value, dimension, system);
+  /** How a tank's water ends with the triggers held; a spigot keeps up only where there is one. */
+  const tankEnd = (t: Assessment['tanks'][number]): string => {
+    if (t.fullDraw.value <= 0) return 'nothing draws on it';
+    if (Number.isFinite(t.timeToEmpty.value)) return `empty in ${q(t.timeToEmpty.value, 'time')} with triggers held`;
+    return t.inflow.value > 0 ? 'the spigot keeps up' : 'it lasts';
+  };
   const name = (list: readonly { id: string; name: string }[], id: string): string => list.find((x) => x.id === id)?.name ?? id;
   const lines: string[] = [`${rig.name}: ${SEVERITY_WORDS[a.scale][a.verdict]}`, say(a.headline, system), ''];
   for (const f of a.findings) lines.push(`  ${severityWord(f).padEnd(14)} ${say(f.message, system)}`);
@@ -11,18 +17,35 @@ export function textReport(rig: Rig, a: Assessment, system: UnitSystem): string 
     lines.push(`Fill   ${name(rig.tanks, f.tankId)}: ${q(f.arrives.value, 'flow')} arrive (poor site ${q(f.poor, 'flow')}, good ${q(f.good, 'flow')})`);
   for (const t of a.tanks)
     lines.push(
-      `Tank   ${name(rig.tanks, t.tankId)}: ${q(t.usable.value, 'volume')} usable, ${q(t.draw.value, 'flow')} out, ${q(t.inflow.value, 'flow')} in; ${
-        Number.isFinite(t.timeToEmpty.value) ? `empty in ${q(t.timeToEmpty.value, 'time')} with triggers held` : 'the spigot keeps up'
-      }`,
+      `Tank   ${name(rig.tanks, t.tankId)}: ${q(t.usable.value, 'volume')} usable, ${q(t.draw.value, 'flow')} out, ${q(t.inflow.value, 'flow')} in; ${tankEnd(
+        t,
+      )}`,
+    );
+  for (const m of a.machines)
+    lines.push(
+      `Pump   ${name(rig.machines, m.machineId)}: ${q(m.pumpPressure.value, 'pressure')} with every gun open, ${q(m.returned.value, 'flow')} turned back; engine ${q(m.enginePower.value, 'power')} of ${q(m.engineAvailable.value, 'power')}`,
     );
   for (const f of a.feeds)
     lines.push(`Feed   ${name(rig.machines, f.machineId)}: ${q(f.margin.value, 'length')} inlet head to spare at ${caseWords(f.worst, f.direct)}`);
   for (const o of a.outlets) lines.push(`Gun    ${name(rig.outlets, o.outletId)}: ${q(o.pressure.value, 'pressure')}, ${q(o.flow.value, 'flow')}`);
   for (const b of a.bypasses)
     lines.push(
-      `Bypass ${name(rig.machines, b.machineId)}: to the ${b.goesTo}, ${q(b.heatW, 'power')} of heat, ${Number.isFinite(b.minutesToLimit.value) ? `limit after ${q(b.minutesToLimit.value, 'time')}` : 'no limit'}`,
+      `Bypass ${name(rig.machines, b.machineId)}: to the ${b.goesTo}, ${formatQuantity(b.heatW, 'power', system, { unit: HEAT_UNIT[system] })} of heat, ${Number.isFinite(b.minutesToLimit.value) ? `limit after ${q(b.minutesToLimit.value, 'time')}` : 'no limit'}`,
     );
   for (const d of a.drains) if (d.time) lines.push(`Dump   ${name(rig.tanks, d.tankId)}: ${q(d.time.value, 'time')} to drain`);
+  for (const p of a.chemical.softPumps)
+    lines.push(
+      `Soft   ${name(rig.softPumps, p.pumpId)}: ${q(p.flow.value, 'flow')} at ${q(p.rise.value, 'pressure')}, jet ${q(p.jetHeight.value, 'length')} high`,
+    );
+  for (const m of a.chemical.mixes)
+    lines.push(
+      `Mix    ${name(rig.mixes, m.mixId)}: ${q(m.first.value, 'ratio')} at the wall, ${q(m.last.value, 'ratio')} by the last minute; ${q(m.wanted.value, 'ratio')} wanted`,
+    );
+  for (const r of a.reels) lines.push(`Reel   ${name(rig.reels, r.reelId)}: ${q(r.hoseM, 'length')} of hose`);
+  for (const r of a.runs)
+    lines.push(
+      `Run    ${name(rig.outlets, r.outletId)}: ${q(r.carried.value, 'length')} carried of ${q(r.needed.value, 'length')} wanted, ${q(r.arrives.value, 'pressure')} arrives`,
+    );
   if (a.cautions.length) lines.push('', ...a.cautions.map((c) => `! ${c.text}`));
   return lines.join('\n');
 }

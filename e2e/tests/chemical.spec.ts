@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, headline, saved, station, test } from './pozzo.js';
+import { choose, expect, expectAccessible, headline, openStation, saved, test } from './pozzo.js';
 
 test('a metering valve opened too far is too strong; the setting offered brings it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/mix`);
@@ -45,7 +45,7 @@ test('a first mix is put on a rig that had none', async ({ page, server }) => {
   const none = page.getByRole('heading', { name: 'No chemicals on this rig yet' });
   if (await none.isVisible()) await page.getByRole('button', { name: 'Add a mix' }).click();
   await expect(page.locator('pz-blend-drawing svg')).toBeVisible();
-  await station(page, 'Liquids').click();
+  await openStation(page, 'Liquids');
   await expect(page.locator('pz-liquids-station')).toContainText('trade today');
   await saved(page);
 });

@@ -87,7 +87,23 @@ export async function expectAccessible(page: Page): Promise<void> {
 }
 
 export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
-export const headline = (page: Page) => page.locator('h1');
+/** Goes to a station by the list: its group is opened where it is shut. */
+export async function openStation(page: Page, name: string): Promise<void> {
+  const within = page.locator('a', { hasText: new RegExp(`^\\s*${name}`) });
+  const panel = page.locator('pz-station-list mat-expansion-panel').filter({ has: within });
+  const link = panel.locator(within);
+  // A group that is just opening counts as shut until its link can be seen.
+  if (!(await link.isVisible())) await panel.locator('mat-expansion-panel-header').click();
+  await link.click();
+}
+/** From the yard to a new build of a starting layout, or an empty one. */
+export async function newBuild(page: Page, title: string): Promise<void> {
+  await page.getByRole('link', { name: 'New build' }).click();
+  await page.getByRole('button', { name: new RegExp(`^${title}`) }).click();
+}
+export const headline = (page: Page) => page.locator('.verdict .told');
+/** Draws the waterway whole. */
+export const unfold = (page: Page) => page.getByRole('button', { name: 'The whole waterway' }).click();
 export const saved = (page: Page) => expect(page.locator('header .save')).toHaveText(/^Saved \d/);
 export { expect };
 

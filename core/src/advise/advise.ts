@@ -32,6 +32,8 @@ export interface Fix {
   readonly massKg: number;
   /** Whether the finding is gone. */
   readonly cures: boolean;
+  /** Troubles that its station still tells with the change made. */
+  readonly left: number;
   readonly verdictAfter: Verdict;
 }
 
@@ -89,6 +91,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
           !tried.assessment.findings.some(
             (f) => f.subject.id === finding.subject.id && f.station === finding.station && rank(f.verdict) >= rank(finding.verdict),
           ),
+        left: tried.assessment.findings.filter((f) => f.station === finding.station && f.verdict !== 'fed').length,
         verdictAfter: tried.assessment.verdict,
       });
     }

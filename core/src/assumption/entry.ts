@@ -10,7 +10,12 @@ export interface Assumption {
   readonly value: string;
   readonly kind: AssumptionKind;
   readonly source: string;
+  /** The source is cited from memory: nobody looked the value up in it. The screen says "unverified". */
+  readonly unverified?: true;
 }
+
+/** The words in a source, as the register is written, that say that it is cited from memory. */
+const FROM_MEMORY = / ?\(from memory\)/;
 
 /** An entry of the register. Its id stays a literal, so that a rule that names another is an error at build time. */
 export const assumption = <const Id extends string>(
@@ -20,4 +25,12 @@ export const assumption = <const Id extends string>(
   value: string,
   kind: AssumptionKind,
   source: string,
-): Assumption & { readonly id: Id } => ({ id, label, dimension, value, kind, source });
+): Assumption & { readonly id: Id } => ({
+  id,
+  label,
+  dimension,
+  value,
+  kind,
+  source: source.replace(FROM_MEMORY, ''),
+  ...(FROM_MEMORY.test(source) ? { unverified: true as const } : {}),
+});

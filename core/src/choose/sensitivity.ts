@@ -45,6 +45,10 @@ const pinned = (model: DayModel, id: (typeof INPUTS)[number]['id'], share: numbe
   const still = (s: SeasonSpread): SeasonSpread => ({ ...s, water: at(s.water) });
   return { ...model, spread: { ...spread, seasons: [still(first), ...rest.map(still)] } };
 };
+const shutting = (model: DayModel, factor: number): DayModel => {
+  const [first, ...rest] = model.spread.seasons.map((s) => ({ ...s, dry: Math.min(factor * s.dry, 1) }));
+  return { ...model, spread: { ...model.spread, seasons: [first, ...rest] } };
+};
 const inSeason = (model: DayModel, season: SeasonSpread): DayModel => ({ ...model, spread: { ...model.spread, seasons: [season] } });
 
 /** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
@@ -58,7 +62,8 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const tankIds = v < 0 ? [] : model.vessels[v].tanks.map((t) => t.id);
   const fill = read.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
   const seasons = model.spread.seasons.length > 1 ? model.spread.seasons : [];
-  const total = 2 * (INPUTS.length + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
+  const shut = model.spread.seasons.some((s) => s.dry > 0);
+  const total = 2 * (INPUTS.length + (shut ? 1 : 0) + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
   let done = 0;
   function* tried(m: DayModel, label: string) {
     const steps = tryModel(m, days, seed, base);
@@ -78,6 +83,11 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     const low = yield* tried(pinned(model, i.id, LOW), 'one day in ten is lower');
     const high = yield* tried(pinned(model, i.id, HIGH), 'one day in ten is higher');
     add(i.id, i.label, 'ask', low, high);
+  }
+  if (shut) {
+    const low = yield* tried(shutting(model, 0), 'none');
+    const high = yield* tried(shutting(model, 2), 'twice as many');
+    add('taps', 'Taps found shut', 'ask', low, high);
   }
   if (seasons.length) {
     const tries = [];

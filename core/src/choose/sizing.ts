@@ -32,6 +32,8 @@ export interface Sizing {
     readonly points: readonly TankSize[];
     /** The smallest that keeps within the tolerance; undefined when none of those tried does. */
     readonly smallest: TankSize | undefined;
+    /** Where none does because taps are found shut: the smallest of those tried that would do if none were. */
+    readonly withOpenTaps: TankSize | undefined;
   };
   readonly fills: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
   readonly feeds: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
@@ -113,6 +115,19 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
     at = points.indexOf(high);
   }
 
+  // Shut taps may be what no tank makes up for: then that is the cause, and not the fill.
+  let withOpenTaps: TankSize | undefined;
+  if (at < 0 && model.spread.seasons.some((s) => s.dry > 0))
+    for (const p of points) {
+      const ready = p.factor === 1 ? { model } : readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, p.factor)));
+      if (!ready) continue;
+      const [first, ...rest] = ready.model.spread.seasons.map((s) => ({ ...s, dry: 0 }));
+      const tried = yield* whole(tryModel({ ...ready.model, spread: { ...ready.model.spread, seasons: [first, ...rest] } }, days, seed, base));
+      if (!within(tried)) continue;
+      withOpenTaps = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
+      break;
+    }
+
   function* ladder(lineId: string, name: string, bores: readonly string[]) {
     const line = rig.lines.find((l) => l.id === lineId)!;
     const own = line.parts.filter((p) => p.kind === 'hose').map((p) => p.bore);
@@ -136,7 +151,7 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
   return {
     tolerance,
     days,
-    tank: { tankIds, name: vessel.name, now: points.find((p) => p.factor === 1)!, points, smallest: points[at] },
+    tank: { tankIds, name: vessel.name, now: points.find((p) => p.factor === 1)!, points, smallest: points[at], withOpenTaps },
     fills: fillLadders,
     feeds: feedLadders,
   };

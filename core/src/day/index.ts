@@ -23,6 +23,8 @@ export {
   type Spread595,
   thirstyDays,
 } from './sample.js';
+export { daysMessage, daysVerdict } from './judge.js';
+export { DAY_SEED, DAYS_UNASKED, nextRound, sampleUntilEnough } from './rounds.js';
 export { DayRandom, triangular } from './random.js';
 export { JOB_TEMPLATES, type JobTemplate } from './templates.js';
 export { seasonsOf, type SeasonSpread } from './seasons.js';

@@ -4,13 +4,12 @@ import { mendInjectors } from './gun.js';
 import { unusedId } from './id.js';
 import type { RigDocument } from '../rig/schema.js';
 
-/** A second machine like the first rig's, with its feed, hose, gun and return, so that it can be judged at once. */
-export function addMachine(d: RigDocument): string {
-  const id = unusedId(d, 'washer');
-  const gunId = unusedId(d, 'gun');
-  d.machines.push(washer(id, `Washer ${d.machines.length + 1}`, '4 gpm', '3500 psi', '13 hp'));
-  d.outlets.push(gun(gunId, `Gun ${d.outlets.length + 1}`, '4.5', '2900 psi'));
-  const tank = d.tanks[0];
+const fedAlready = (d: RigDocument, id: string): boolean => d.lines.some((l) => l.role === 'feed' && l.to.at === 'machine' && l.to.id === id);
+
+/** Feeds a machine that nothing feeds yet: from the first tank of water, with its return, or straight from the first spigot. */
+export function plumbMachine(d: RigDocument, id: string): void {
+  if (fedAlready(d, id)) return;
+  const tank = d.tanks.find((t) => t.liquid === 'water');
   const spigot = d.spigots[0];
   if (tank) {
     d.lines.push(
@@ -33,6 +32,15 @@ export function addMachine(d: RigDocument): string {
     d.lines.push(
       line(unusedId(d, `feed-${id}`), 'feed', `spigot:${spigot.id}`, `machine:${id}`, parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34')),
     );
+}
+
+/** A machine like the first rig's, with its feed, hose, gun and return, so that it can be judged at once. */
+export function addMachine(d: RigDocument): string {
+  const id = unusedId(d, 'washer');
+  const gunId = unusedId(d, 'gun');
+  d.machines.push(washer(id, `Washer ${d.machines.length + 1}`, '4 gpm', '3500 psi', '13 hp'));
+  d.outlets.push(gun(gunId, `Gun ${d.outlets.length + 1}`, '4.5', '2900 psi'));
+  plumbMachine(d, id);
   d.lines.push(line(unusedId(d, `hose-${id}`), 'pressure', `machine:${id}`, `outlet:${gunId}`, pressureRun('38', '150 ft')));
   return id;
 }

@@ -1,2 +1,3 @@
 export * from './water.js';
 export * from './air.js';
+export * from './fuel.js';

@@ -2,3 +2,4 @@ export { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, u
 export { pontoonRig } from './first-rig.js';
 export { type Layout, LAYOUTS } from './layouts.js';
 export { DEMO_RIGS } from './demo.js';
+export { type LayoutSummary, summaryOf } from './summary.js';

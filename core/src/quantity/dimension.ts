@@ -141,7 +141,12 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('gr', POUND / 7000, 'grains', ['grain', 'grains']),
     unit('t', 1000, 'tonnes', ['tonne', 'tonnes']),
   ],
-  power: [unit('W', 1, 'watts', ['watt', 'watts']), unit('kW', 1000, 'kilowatts', []), unit('hp', 550 * FOOT * POUND * G, 'horsepower', ['bhp'])],
+  power: [
+    unit('W', 1, 'watts', ['watt', 'watts']),
+    unit('kW', 1000, 'kilowatts', []),
+    unit('hp', 550 * FOOT * POUND * G, 'horsepower', ['bhp']),
+    unit('BTU/h', 1055.05585262 / 3600, 'British thermal units an hour', ['btu/hr', 'btuh']),
+  ],
   ratio: [
     unit('%', 0.01, 'percent', ['percent', 'pct']),
     unit('oz/gal', 1 / 128, 'fluid ounces per gallon', ['fl oz/gal']),

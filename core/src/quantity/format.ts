@@ -28,6 +28,9 @@ export function formatNumber(value: number, significant = 3, signed = false): st
   return `${zero ? '' : value < 0 ? '−' : signed ? '+' : ''}${body}`;
 }
 
+/** The unit in which heat is told: nobody thinks of a warm tank in horsepower. */
+export const HEAT_UNIT: Readonly<Record<UnitSystem, string>> = { us: 'BTU/h', metric: 'kW' };
+
 /** Small lengths read in inches or millimetres, long waits in hours: the unit a builder would say. */
 function naturalUnit(si: number, dimension: Dimension, system: UnitSystem): string {
   const magnitude = Math.abs(si);
@@ -52,6 +55,12 @@ export function printParts(si: number, dimension: Dimension, system: UnitSystem,
   const unit = findUnit(dimension, symbol);
   if (!unit) throw new RangeError(`No unit "${symbol}" of ${dimension}.`);
   const number = fromSi(si, unit);
+  // Hours as a clock counts them: 3:41 h.
+  if (dimension === 'time' && unit.symbol === 'h' && options.unit === undefined && Number.isFinite(si)) {
+    const minutes = Math.round(Math.abs(si) / 60);
+    const sign = si < 0 ? '−' : options.signed ? '+' : '';
+    return { value: `${sign}${Math.floor(minutes / 60)}${minutes % 60 ? `:${String(minutes % 60).padStart(2, '0')}` : ''}`, unit: 'h' };
+  }
   // Small sums of money show their cents whole or not at all: $10.10, not $10.1; $64.
   if (dimension === 'money' && options.digits === undefined && Math.abs(number) < 99.995 && Number.isFinite(number))
     return { value: `${number < 0 ? '−' : options.signed ? '+' : ''}${Math.abs(number).toFixed(2).replace(/\.00$/, '')}`, unit: unit.symbol };

@@ -106,6 +106,8 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit?: str
     sign = body.startsWith('-') ? -1 : 1;
     body = body.slice(1);
   }
+  // Hours and minutes as a clock counts them.
+  if (dimension === 'time') body = body.replace(/^(\d+):([0-5]\d)(\s*(h|hr|hrs|hours?))?$/, '$1 h $2 min');
   if (dimension === 'money') body = body.replace(/^\$\s*/, '');
   const read = terms(body);
   if (!read || read.some((t) => !Number.isFinite(t.value))) return fail('number', `"${typed}" is not a number with a unit. Try ${example(dimension)}.`);

@@ -133,6 +133,13 @@ describe('printing', () => {
     expect(formatQuantity(30.48, 'length', 'us')).toBe('100\u00a0ft');
     expect(formatQuantity(0.0254, 'length', 'metric')).toBe('25.4\u00a0mm');
     expect(formatQuantity(7200 * 2, 'time', 'us')).toBe('4\u00a0h');
+    expect(formatQuantity(3.68 * 3600, 'time', 'us')).toBe('3:41\u00a0h');
+    expect(formatQuantity(11.999 * 3600, 'time', 'metric')).toBe('12\u00a0h');
+    expect(parseQuantity('3:41', 'time')).toMatchObject({ ok: true, si: 13260 });
+    expect(parseQuantity('3:41 h', 'time')).toMatchObject({ ok: true, si: 13260 });
+    expect(parseQuantity('3:75', 'time').ok).toBe(false);
+    // One kilowatt is 3412 BTU an hour (handbook).
+    expect(formatQuantity(1000, 'power', 'us', { unit: 'BTU/h', digits: 4 })).toBe('3412\u00a0BTU/h');
     expect(formatQuantity(293.15, 'temperature', 'us')).toBe('68\u00a0°F');
     expect(formatQuantity(64, 'money', 'us')).toBe('$64');
     expect(formatQuantity(10.1, 'money', 'us')).toBe('$10.10');

@@ -85,6 +85,28 @@ export function differences(before: unknown, after: unknown, most = 1000): Diffe
   return out;
 }
 
+/**
+ * A dotted path of a document in words, things by their names: `tanks.0.shape.height` as "Buffer tank, shape, height". What
+ * has no name is told by its place: "tank 2, base".
+ */
+export function placeWords(document: unknown, path: string): string {
+  const out: string[] = [];
+  let at: unknown = document;
+  let field: string[] = [];
+  let list = '';
+  for (const key of path.split('.')) {
+    const next = isTree(at) ? at[key] : undefined;
+    if (Array.isArray(at) && /^\d+$/.test(key)) {
+      const named = isTree(next) && typeof next['name'] === 'string' && next['name'] ? next['name'] : undefined;
+      out.push(named ?? `${LIST_WORD[list] ?? fieldWords([list])} ${Number(key) + 1}`);
+      field = [];
+    } else field.push(key);
+    list = key;
+    at = next;
+  }
+  return [...out, ...(field.length ? [fieldWords(field)] : [])].join(', ');
+}
+
 /** Long texts (notes) are cut. */
 const short = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
 

@@ -43,6 +43,21 @@ export function readField(rule: QuantityRule, text: string, bareUnit?: string): 
   return { ok: true, si: read.si, text: read.text };
 }
 
+/**
+ * A schema for what a person types under a rule, a bare number in its unit: gives the value in SI and the text as it is kept.
+ * @param bareUnit as for {@link readField}
+ */
+export const typedSchema = (rule: QuantityRule, bareUnit: string) =>
+  v.pipe(
+    v.string(),
+    v.rawTransform<string, { readonly si: number; readonly text: string }>(({ dataset, addIssue, NEVER }) => {
+      const read = readField(rule, dataset.value, bareUnit);
+      if (read.ok) return { si: read.si, text: read.text };
+      addIssue({ message: read.error.message, expected: read.error.bound });
+      return NEVER;
+    }),
+  );
+
 /** Texts of one field whose value is remembered: a document is read again at every keystroke. */
 const MOST_REMEMBERED = 400;
 

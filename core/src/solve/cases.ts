@@ -29,6 +29,13 @@ export interface CaseSettings extends Partial<CaseState> {
 /** Outlet bore of a line that leaves a tank: its first part's. */
 export const outletBore = (line: Line): number => line.parts[0]?.bore ?? 0.025;
 
+/** A washer's draw from a tank: height of its outlet inside, bore there, flow. */
+export interface HeelDraw {
+  readonly outletM: number;
+  readonly boreM: number;
+  readonly flowM3s: number;
+}
+
 /** A rig's network in one operating case after another: ask for a case, get its answer. Assumes a rig that passed `readRig`. */
 export class Cases {
   readonly net: RigNetwork;
@@ -37,6 +44,8 @@ export class Cases {
   solves = 0;
   /** Inside level below which each tank is not usable, m. */
   readonly heel = new Map<string, number>();
+  /** The draw that decides each tank's heel, where one of a washer does: its level inside that tank, its bore and flow, SI. */
+  readonly heelBy = new Map<string, HeelDraw>();
   private readonly tiedDraw = new Map<number, number>();
   private readonly answers = new Map<string, Solved>();
   private levelsOf: Partial<Record<CaseState['level'], readonly number[]>> = {};
@@ -73,24 +82,39 @@ export class Cases {
   private findHeels(full: Solved): void {
     const { rig, net } = this;
     this.levelsOf = {};
-    for (const t of rig.tanks) this.heel.set(t.id, this.heelOf(t, full));
+    for (const t of rig.tanks) {
+      const { levelM, by } = this.heelOf(t, full);
+      this.heel.set(t.id, levelM);
+      if (by) this.heelBy.set(t.id, by);
+    }
     for (const t of rig.tanks) {
       const group = net.tieGroupOf.get(t.id);
       if (group === undefined) continue;
       const tied = rig.tanks.filter((x) => net.tieGroupOf.get(x.id) === group);
-      const surface = Math.max(...tied.map((x) => x.base + this.heelOf(x, full)));
-      this.heel.set(t.id, Math.min(Math.max(surface - t.base, 0), shapeHeight(t.shape)));
+      const all = tied.map((x) => ({ tank: x, ...this.heelOf(x, full) }));
+      const highest = all.reduce((a, b) => (b.tank.base + b.levelM > a.tank.base + a.levelM ? b : a));
+      const rise = highest.tank.base - t.base;
+      this.heel.set(t.id, Math.min(Math.max(rise + highest.levelM, 0), shapeHeight(t.shape)));
+      if (highest.by) this.heelBy.set(t.id, { ...highest.by, outletM: highest.by.outletM + rise });
     }
   }
 
   /** A washer’s draw needs depth over its outlet; a slow draw of chemicals goes down to its hose’s end. */
-  private heelOf(tank: Tank, full: Solved): number {
+  private heelOf(tank: Tank, full: Solved): { readonly levelM: number; readonly by: HeelDraw | undefined } {
     const drawn = this.rig.lines.filter((l) => l.from.at === 'tank' && l.from.id === tank.id && !l.closed);
     const washers = drawn.filter(isDraw);
-    const heels = washers.length
-      ? washers.map((l) => drawLevel(tank, l) + this.values['heel-share'] * submergence(outletBore(l), full.flowOf(l.id)))
-      : drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
-    return Math.min(Math.max(0, ...heels), shapeHeight(tank.shape));
+    const top = shapeHeight(tank.shape);
+    if (!washers.length) {
+      const ends = drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
+      return { levelM: Math.min(Math.max(0, ...ends), top), by: undefined };
+    }
+    let [levelM, by]: [number, HeelDraw | undefined] = [0, undefined];
+    for (const l of washers) {
+      const [outletM, boreM, flowM3s] = [drawLevel(tank, l), outletBore(l), full.flowOf(l.id)];
+      const level = outletM + this.values['heel-share'] * submergence(boreM, flowM3s);
+      if (level > levelM) [levelM, by] = [level, { outletM, boreM, flowM3s }];
+    }
+    return { levelM: Math.min(levelM, top), by };
   }
 
   /** Inside level of a tank in a case, m. */

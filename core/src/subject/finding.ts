@@ -18,6 +18,8 @@ export interface Finding {
   readonly verdict: Verdict;
   readonly station: Station;
   readonly subject: Subject;
+  /** What else it is about: a pair that must not meet is two things. */
+  readonly also?: readonly Subject[];
   readonly message: Message;
 }
 

@@ -44,6 +44,8 @@ export interface MessageQuantity {
   readonly unit?: string;
   /** A size off the shelf: inches with their fractions where lengths are in feet. */
   readonly shelf?: boolean;
+  /** Significant digits, 3 unless said. */
+  readonly digits?: number;
 }
 
 /** A sentence with places for figures: rendered in the reader's units. */
@@ -61,6 +63,6 @@ export function say(m: Message, system: UnitSystem): string {
     if (x === undefined) return whole;
     if (typeof x === 'string') return x;
     if (x.shelf && system === 'us') return formatInches(x.value);
-    return formatQuantity(x.value, x.dimension, system, x.unit ? { unit: x.unit } : {});
+    return formatQuantity(x.value, x.dimension, system, { ...(x.unit ? { unit: x.unit } : {}), ...(x.digits ? { digits: x.digits } : {}) });
   });
 }

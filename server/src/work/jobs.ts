@@ -3,6 +3,8 @@ import {
   type ChangeLine,
   changeLines,
   dayModel,
+  daysMessage,
+  daysVerdict,
   doSum,
   findSum,
   type Judgement,
@@ -12,15 +14,12 @@ import {
   type ReadRig,
   readRig,
   rigInp,
-  sampleDays,
+  sampleUntilEnough,
   withoutOptions,
   type RigDocument,
+  worse,
 } from '@pozzo/core';
 import { backup, type Made } from '../keep/backup.js';
-
-/** Days behind a chance in the yard; every build meets the same ones. */
-const YARD_DAYS = 300;
-const YARD_SEED = 1;
 
 type Read = { readonly ok: true; readonly document: RigDocument } | Extract<ReadRig, { ok: false }>;
 
@@ -38,7 +37,7 @@ export type JobName = keyof Jobs;
 
 type Worked = { readonly [K in JobName]: (ask: Jobs[K]['ask']) => Jobs[K]['gives'] | Promise<Jobs[K]['gives']> };
 
-function judge(text: string, days: boolean): Judgement {
+function judge(text: string, sampled: boolean): Judgement {
   const stop = (template: string): Judgement => ({ verdict: 'stop', scale: 'feeding', headline: message(template), chance: null, sampled: true });
   let document: unknown;
   try {
@@ -51,9 +50,13 @@ function judge(text: string, days: boolean): Judgement {
   if (!read.ok) return stop(read.problems[0].message.replace(/[{}]/g, ''));
   const rig = parseRig(withoutOptions(read.document));
   const { verdict, scale, headline } = assess(rig);
-  if (!days) return { verdict, scale, headline, chance: null, sampled: false };
-  const { short, tolerance } = sampleDays(dayModel(rig), YARD_DAYS, YARD_SEED);
-  return { verdict, scale, headline, chance: { short, tolerance }, sampled: true };
+  if (!sampled) return { verdict, scale, headline, chance: null, sampled: false };
+  const { short, tolerance } = sampleUntilEnough(dayModel(rig));
+  // A build whose days go short too often is not fed.
+  const days = daysVerdict(short, tolerance);
+  const said =
+    worse(verdict, days) === verdict ? { verdict, scale, headline } : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
+  return { ...said, chance: { short, tolerance }, sampled: true };
 }
 
 export const JOBS: Worked = {

@@ -1,7 +1,9 @@
+import { velocity } from '../../hydraulics/friction.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Machine, Tank } from '../../rig/schema.js';
 import { figure, input, message } from '../../working/figure.js';
-import { outletBore, type Cases } from '../../solve/cases.js';
+import type { Cases } from '../../solve/cases.js';
+import { submergence } from '../../solve/heel.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { LevelSeries, TankResult } from './result.js';
 import type { FillResult } from '../fill/result.js';
@@ -90,7 +92,7 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   if (drawing && dry < jobS * 0.9999) verdict = 'starved';
   else if (drawing && (dryPoor < jobS || neededM3 > aboveHeel * 1.0001)) verdict = 'tight';
 
-  const bore = outletBoreOf(cases, ids);
+  const heelBy = cases.heelBy.get(tank.id);
   return {
     tankId: tank.id,
     tiedIds: ids,
@@ -99,10 +101,21 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
     startVolumeM3: startM3,
     heelVolumeM3: heelM3,
     // What soft wash alone draws on has no vortex to mind: its hose's end is where it was set.
-    heelLevel:
-      bore > 0
-        ? figure(heelLevel(tank), 'length', 'submergence', [input('D', 'bore of the outlet', bore, 'length'), input('Q', 'drawn', drawn, 'flow')])
-        : figure(heelLevel(tank), 'length', 'given'),
+    heelLevel: heelBy
+      ? figure(
+          heelLevel(tank),
+          'length',
+          'heel-level',
+          [
+            input('z_out', 'outlet above the bottom', heelBy.outletM, 'length'),
+            input('s', 'share of the rule that is kept', values['heel-share'], 'ratio'),
+            input('S', 'depth by the rule', submergence(heelBy.boreM, heelBy.flowM3s), 'length'),
+            input('D', 'bore of the outlet', heelBy.boreM, 'length'),
+            input('V', 'velocity in it', velocity(Math.abs(heelBy.flowM3s), heelBy.boreM), 'velocity'),
+          ],
+          ['heel-share'],
+        )
+      : figure(heelLevel(tank), 'length', 'given'),
     usable: figure(usableM3, 'volume', 'usable-volume', [input('V', 'full', fullM3, 'volume'), input('V_heel', 'heel', heelM3, 'volume')]),
     inflow: figure(
       inflow,
@@ -174,9 +187,6 @@ function directShare(cases: Cases, machine: Machine): number {
     });
   return fromTank('machine', machine.id) ? 1 : 0;
 }
-
-const outletBoreOf = (cases: Cases, ids: readonly string[]): number =>
-  Math.max(0, ...cases.rig.lines.filter((l) => (l.role === 'feed' || l.role === 'boost') && l.from.at === 'tank' && ids.includes(l.from.id!)).map(outletBore));
 
 /** Level difference of tied tanks at full draw, and which of them is lowest. */
 function tieDifference(cases: Cases, tied: readonly Tank[]): TankResult['tie'] {

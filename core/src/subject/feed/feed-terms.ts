@@ -1,7 +1,7 @@
 import { waveAssumption } from '../../catalogue/part-loss.js';
 import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { velocity } from '../../hydraulics/friction.js';
-import { accelerationHead, lengthTimesVelocity } from '../../hydraulics/plunger-pump.js';
+import { accelerationHead } from '../../hydraulics/plunger-pump.js';
 import type { Hose, Line, Machine } from '../../rig/schema.js';
 import type { Solved } from '../../solve/solved.js';
 import type { FeedTerm } from './result.js';
@@ -32,7 +32,7 @@ export function inletTerms(
   path: readonly Line[],
   altitudeM: number,
   hoses: readonly Hose[] = hosesOf(path),
-): { terms: FeedTerm[]; rigidM: number; capM: number } {
+): { terms: FeedTerm[]; pulse: Pulse } {
   const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
@@ -48,8 +48,7 @@ export function inletTerms(
   const pulse = pulses(solved, machine, hoses, flow);
   const direct = first.from.at === 'spigot';
   return {
-    rigidM: pulse.rigidM,
-    capM: pulse.capM,
+    pulse,
     terms: [
       {
         id: 'air',
@@ -67,21 +66,32 @@ export function inletTerms(
 
 export const hosesOf = (path: readonly Line[]): Hose[] => path.flatMap((l) => l.parts.filter((p): p is Hose => p.kind === 'hose'));
 
-function pulses(solved: Solved, machine: Machine, hoses: readonly Hose[], flowM3s: number): { rigidM: number; capM: number; usedM: number } {
-  if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0 };
+/** Pulses of a machine in its suction hoses, with what they are reckoned from. Heads in m. */
+export interface Pulse {
+  readonly rigidM: number;
+  readonly capM: number;
+  readonly usedM: number;
+  readonly runs: readonly { readonly lengthM: number; readonly velocityMs: number }[];
+  readonly turnsPerMinute: number;
+  readonly waveMs: number;
+  readonly lastMs: number;
+}
+
+function pulses(solved: Solved, machine: Machine, hoses: readonly Hose[], flowM3s: number): Pulse {
+  const crankHz = (machine.speed * flowM3s) / machine.flow;
+  if (hoses.length === 0) return { rigidM: 0, capM: 0, usedM: 0, runs: [], turnsPerMinute: 60 * crankHz, waveMs: 0, lastMs: 0 };
   const last = hoses[hoses.length - 1];
-  const lv = lengthTimesVelocity(
-    hoses.map((h) => ({ lengthM: h.length, boreM: h.bore })),
-    flowM3s,
-  );
-  return accelerationHead(
-    lv,
-    (machine.speed * flowM3s) / machine.flow,
-    machine.arrangement,
-    solved.values['acceleration-k'],
-    velocity(flowM3s, last.bore),
-    solved.values[waveAssumption(last)],
-  );
+  const lastMs = velocity(flowM3s, last.bore);
+  const waveMs = solved.values[waveAssumption(last)];
+  const runs = hoses.map((h) => ({ lengthM: h.length, velocityMs: velocity(flowM3s, h.bore) }));
+  const lv = runs.reduce((sum, r) => sum + r.lengthM * r.velocityMs, 0);
+  return {
+    ...accelerationHead(lv, crankHz, machine.arrangement, solved.values['acceleration-k'], lastMs, waveMs),
+    runs,
+    turnsPerMinute: 60 * crankHz,
+    waveMs,
+    lastMs,
+  };
 }
 
 /** Head in all, m. */
@@ -94,12 +104,20 @@ export interface InletMargin {
 
 /** Inlet head available and to spare in a case, m. */
 export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], hoses: readonly Hose[] = hosesOf(path)): InletMargin {
-  const { values, rig, water } = solved;
+  const { values, rig } = solved;
   const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, hoses).terms);
   let marginM = availableM - (machine.npshRequired ?? values['npsh-required']);
   if (path[0].from.at === 'spigot') {
-    const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
-    marginM = Math.min(marginM, gaugeM - values['inlet-minimum'] / (water.densityKgM3 * GRAVITY));
+    const { gaugeM, leastM } = gaugeAt(solved, machine);
+    marginM = Math.min(marginM, gaugeM - leastM);
   }
   return { marginM, availableM };
+}
+
+/** Gauge head at a machine's inlet and the least that a feed straight from a spigot should have there, m. */
+export function gaugeAt(solved: Solved, machine: Machine): { readonly gaugeM: number; readonly leastM: number } {
+  return {
+    gaugeM: solved.headOf('machineIn', machine.id) - machine.inletHeight,
+    leastM: solved.values['inlet-minimum'] / (solved.water.densityKgM3 * GRAVITY),
+  };
 }

@@ -1,11 +1,12 @@
 import type { AssumptionId } from '../../assumption/register.js';
-import { roughnessAssumption, tightestBore, waveAssumption } from '../../catalogue/part-loss.js';
+import { roughnessAssumption, waveAssumption } from '../../catalogue/part-loss.js';
 import { velocity } from '../../hydraulics/friction.js';
+import { ACCELERATION_C, RIPPLE_AMPLITUDE } from '../../hydraulics/plunger-pump.js';
 import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { crossing, gradeLine, highest, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
-import { feedPath, headOf, hosesOf, inletMargin, inletTerms } from './feed-terms.js';
+import { feedPath, gaugeAt, headOf, hosesOf, inletMargin, inletTerms } from './feed-terms.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -34,18 +35,19 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
   const worst = judged.reduce((a, b) => (b.marginM < a.marginM ? b : a));
   const solved = cases.at(stateOf(worst));
-  const { terms, rigidM, capM } = inletTerms(solved, machine, path, altitude);
+  const { terms, pulse } = inletTerms(solved, machine, path, altitude);
+  const { rigidM, capM } = pulse;
+  const gauge = direct ? gaugeAt(solved, machine) : undefined;
   const parts = partShares(solved, path);
   const grade = gradeLine(solved, machine, path);
   const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
   const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
   const elbowLoss = parts.filter((p) => elbowParts.some((e) => e.id === p.partId)).reduce((s, p) => s + p.lossM, 0);
-  const tightest = Math.min(...path.flatMap((l) => l.parts.map(tightestBore)), 1);
   const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hosesOf(path).flatMap((h) => [roughnessAssumption(h), waveAssumption(h)]))];
   if (machine.npshRequired === undefined) used.push('npsh-required');
-  const widest = hosesOf(path);
-  const suction = widest.length ? Math.max(...widest.map((h) => velocity(machine.flow, h.bore))) : 0;
+  const fastest = hoses.length ? hoses.reduce((a, b) => (b.bore < a.bore ? b : a)) : undefined;
+  const suction = fastest ? velocity(machine.flow, fastest.bore) : 0;
   const available = headOf(terms);
   const strainerLoss = parts
     .filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId)))
@@ -69,19 +71,23 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
       terms.map((t) => input(t.id, t.label, t.valueM, 'length')),
       used,
     ),
-    required: figure(requiredM, 'length', 'given', [], machine.npshRequired === undefined ? ['npsh-required'] : []),
+    required: machine.npshRequired === undefined ? figure(requiredM, 'length', 'assumed', [], ['npsh-required']) : figure(requiredM, 'length', 'given'),
     margin: figure(
       worst.marginM,
       'length',
-      'npsh-margin',
-      [input('NPSHa', 'available', available, 'length'), input('NPSHr', 'required', requiredM, 'length')],
-      used,
+      direct ? 'direct-margin' : 'npsh-margin',
+      [
+        input('NPSHa', 'available', available, 'length'),
+        input('NPSHr', 'required', requiredM, 'length'),
+        ...(gauge ? [input('H_in', 'gauge head at the inlet', gauge.gaugeM, 'length'), input('H_min', 'least there', gauge.leastM, 'length')] : []),
+      ],
+      direct ? [...used, 'inlet-minimum'] : used,
     ),
     velocity: figure(
       suction,
       'velocity',
       'velocity',
-      [input('Q', 'flow', machine.flow, 'flow'), input('d', 'tightest bore', tightest, 'length')],
+      [input('Q', 'flow', machine.flow, 'flow'), input('d', 'tightest hose', fastest ? fastest.bore : 0, 'length')],
       ['suction-velocity'],
     ),
     acceleration: {
@@ -92,9 +98,15 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
         'length',
         'acceleration-head',
         [
-          input('h', 'rigid line, uncapped', rigidM, 'length'),
-          input('cap', 'water-hammer cap', capM, 'length'),
-          input('n', 'crank speed', machine.speed, 'rotation'),
+          ...pulse.runs.flatMap((r) => [input('L', 'length of hose', r.lengthM, 'length'), input('V', 'velocity in it', r.velocityMs, 'velocity')]),
+          input('n', 'turns a minute', pulse.turnsPerMinute, 'number'),
+          input('C', 'of the pump’s kind', ACCELERATION_C[machine.arrangement], 'number'),
+          input('K', 'of the liquid', values['acceleration-k'], 'number'),
+          input('c', 'wave speed in the hose at the pump', pulse.waveMs, 'velocity'),
+          input('r', 'ripple of the flow, half its swing', RIPPLE_AMPLITUDE[machine.arrangement], 'number'),
+          input('V_p', 'velocity in the hose at the pump', pulse.lastMs, 'velocity'),
+          input('', 'first term, a rigid line', rigidM, 'length'),
+          input('', 'second term, water hammer', capM, 'length'),
         ],
         used,
       ),

@@ -31,17 +31,22 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
     arrives: figure(
       arrives,
       'flow',
-      'network',
+      'fill-balance',
       [
         input('p₀', 'at rest', curve.staticPressurePa, 'pressure'),
-        input('H', 'as head', head, 'length'),
-        ...parts.filter((p) => p.share > 0.005).map((p) => input('h', p.name, p.lossM, 'length')),
+        input('H₀', 'the same as head', head, 'length'),
+        input('h_house', 'lost in the house’s pipes', head + spigot.height - solved.headOf('tap', spigot.id), 'length'),
+        input('z', 'up to the inlet', Math.max(line.to.height ?? 0, tank.base) - spigot.height, 'length'),
+        ...parts.map((p) => input('h', p.name, p.lossM, 'length')),
       ],
       ['roughness-smooth'],
     ),
     poor,
     good,
-    spigotFlow: figure(bareFlow, 'flow', 'spigot-curve', [input('p₀', 'at rest', curve.staticPressurePa, 'pressure')]),
+    spigotFlow: figure(bareFlow, 'flow', 'spigot-curve', [
+      input('p₀', 'at rest', curve.staticPressurePa, 'pressure'),
+      input('k', 'of the house, Pa·s²/m⁶', curve.k, 'number'),
+    ]),
     parts,
     costliest: parts.reduce<FillResult['costliest']>((a, b) => (!a || b.lossM > a.lossM ? b : a), undefined),
     fillTime: figure(arrives > 0 ? full / arrives : Infinity, 'time', 'fill-time', [

@@ -12,18 +12,21 @@ export function meetingFindings(rig: Rig, meetings: readonly MeetingResult[]): F
     if (m.verdict !== 'never') return [];
     if (m.places.length)
       return [
-        finding(
-          'never-mix',
-          'stop',
-          'liquids',
-          { kind: 'liquid', id: m.a },
-          message('{a} and {b} can meet in {place}: {reason}. Give each its own pump, hose and reel.', {
-            a: name(m.a),
-            b: name(m.b),
-            place: m.places[0],
-            reason: m.reason,
-          }),
-        ),
+        {
+          ...finding(
+            'never-mix',
+            'stop',
+            'liquids',
+            { kind: 'liquid', id: m.a },
+            message('{a} and {b} can meet in {place}: {reason}. Give each its own pump, hose and reel.', {
+              a: name(m.a),
+              b: name(m.b),
+              place: m.places[0],
+              reason: m.reason,
+            }),
+          ),
+          also: [{ kind: 'liquid' as const, id: m.b }],
+        },
       ];
     return [];
   });

@@ -255,7 +255,7 @@ function finish(c: Common, t: Told): MixResult {
     way: mix.way,
     pumpId: t.pumpId,
     sprayerId: t.sprayerId,
-    wanted: figure(wanted, 'ratio', 'given', [], mix.wanted === undefined ? [`wash-${mix.surface}-strength`] : []),
+    wanted: mix.wanted === undefined ? figure(wanted, 'ratio', 'assumed', [], [`wash-${mix.surface}-strength`]) : figure(wanted, 'ratio', 'given'),
     first: strength(t.first),
     last: strength(last),
     lowest: Math.min(t.first, last, ...all),

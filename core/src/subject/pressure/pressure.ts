@@ -70,7 +70,10 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       input('Q', 'machine flow', machine.flow, 'flow'),
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
-    returned: figure(state.returnedM3s, 'flow', 'network', [input('Q', 'machine flow', machine.flow, 'flow')]),
+    returned: figure(state.returnedM3s, 'flow', 'returned', [
+      input('Q', 'machine flow', machine.flow, 'flow'),
+      input('Σ Q_gun', 'what its guns take', machine.flow - state.returnedM3s, 'flow'),
+    ]),
     enginePower: figure(
       needed,
       'power',
@@ -85,8 +88,12 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
     engineAvailable: figure(
       available,
       'power',
-      'shaft-power',
-      [input('P', 'rated', machine.enginePower, 'power'), input('z', 'altitude', rig.brief.altitude, 'length')],
+      'engine-derate',
+      [
+        input('P_rated', 'rated', machine.enginePower, 'power'),
+        input('z', 'altitude', rig.brief.altitude, 'length'),
+        input('s', 'lost per 1000 ft', values['engine-derate'], 'ratio'),
+      ],
       ['engine-derate'],
     ),
     verdict,

@@ -153,7 +153,10 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
       ],
       ['corner-hose'],
     ),
-    carried: figure(carriedM, 'length', 'given', [input('spare', 'spare hose', site.spare, 'length')]),
+    carried: figure(carriedM, 'length', 'hose-carried', [
+      input('L', 'hose of the line', carriedM - site.spare, 'length'),
+      input('spare', 'spare hose', site.spare, 'length'),
+    ]),
     arrives: figure(
       arrives,
       'pressure',

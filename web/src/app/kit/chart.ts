@@ -1,7 +1,6 @@
 import { afterNextRender, Component, DestroyRef, effect, type ElementRef, inject, input, signal, viewChild } from '@angular/core';
-import { Store } from '@ngrx/store';
 import type { EChartsType } from 'echarts/core';
-import { settingsFeature } from '../state/settings.feature';
+import { THEME } from './theme';
 
 /** A chart's colours, read from the theme's tokens. */
 export interface ChartColours {
@@ -51,7 +50,7 @@ export class Chart {
   readonly summary = input.required<string>();
   protected readonly ready = signal(false);
   private readonly box = viewChild.required<ElementRef<HTMLElement>>('box');
-  private readonly theme = inject(Store).selectSignal(settingsFeature.selectTheme);
+  private readonly theme = inject(THEME);
   private chart: EChartsType | undefined;
   private gone = false;
   private drawn = false;

@@ -1,4 +1,5 @@
 import { Component, input, output } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 
 export interface Pick {
   readonly id: string;
@@ -8,35 +9,28 @@ export interface Pick {
 /** Which of several things a station shows. Hidden while there is but one. */
 @Component({
   selector: 'pz-picker',
+  imports: [MatButtonToggleModule],
   template: `
     @if (items().length > 1) {
-      <div class="row" role="group" [attr.aria-label]="label()">
+      <mat-button-toggle-group hideSingleSelectionIndicator [value]="chosen()" [attr.aria-label]="label()" (change)="choose.emit($event.value)">
         @for (i of items(); track i.id) {
-          <button type="button" [class.on]="i.id === chosen()" [attr.aria-pressed]="i.id === chosen()" (click)="choose.emit(i.id)">{{ i.name }}</button>
+          <mat-button-toggle [value]="i.id">{{ i.name }}</mat-button-toggle>
         }
-      </div>
+      </mat-button-toggle-group>
     }
   `,
   styles: `
-    .row {
+    mat-button-toggle-group {
       display: flex;
       flex-wrap: wrap;
       gap: 4px;
       margin: 2px 0 8px;
+      border: 0;
+      overflow: visible;
     }
-    button {
-      border: 1px solid var(--field-line);
-      background: var(--card);
+    mat-button-toggle {
+      border: 1px solid var(--field-line) !important;
       border-radius: 4px;
-      padding: 4px 10px;
-      min-height: 32px;
-      cursor: pointer;
-      font-weight: 500;
-    }
-    button.on {
-      background: var(--press);
-      color: var(--press-ink);
-      border-color: var(--press);
     }
   `,
 })

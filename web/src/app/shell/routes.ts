@@ -2,14 +2,16 @@ import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', title: 'Yard · Pozzo', loadComponent: () => import('../yard/yard.page').then((m) => m.YardPage) },
+  { path: 'new', title: 'New build · Pozzo', loadComponent: () => import('../yard/new.page').then((m) => m.NewPage) },
   { path: 'deleted', title: 'Deleted builds · Pozzo', loadComponent: () => import('../yard/deleted.page').then((m) => m.DeletedPage) },
   { path: 'backups', title: 'Backups · Pozzo', loadComponent: () => import('../yard/backups.page').then((m) => m.BackupsPage) },
-  { path: 'rig/:id/history', title: 'History · Pozzo', loadComponent: () => import('../rig/history.page').then((m) => m.HistoryPage) },
+  { path: 'rig/:id/history', title: 'History · Pozzo', loadComponent: () => import('../bench/history.page').then((m) => m.HistoryPage) },
   {
     path: 'rig/:id',
-    loadComponent: () => import('../rig/rig.page').then((m) => m.RigPage),
-    loadChildren: () => import('../rig/rig.routes').then((m) => m.rigRoutes),
+    loadComponent: () => import('../bench/rig.page').then((m) => m.RigPage),
+    loadChildren: () => import('../bench/rig.routes').then((m) => m.rigRoutes),
   },
+  { path: 'guide', title: 'Guide · Pozzo', loadComponent: () => import('../guide/guide.page').then((m) => m.GuidePage) },
   { path: 'sums', title: 'Quick sums · Pozzo', loadComponent: () => import('../sums/sums.page').then((m) => m.SumsPage) },
   { path: 'sums/:name', loadComponent: () => import('../sums/sums.page').then((m) => m.SumsPage) },
   { path: '**', title: 'Not here · Pozzo', loadComponent: () => import('./not-here.page').then((m) => m.NotHerePage) },

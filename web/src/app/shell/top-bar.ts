@@ -1,6 +1,9 @@
 import { Component, computed, HostListener, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
-import { RouterLink } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink } from '@angular/router';
+import { filter, map } from 'rxjs';
 import { Store } from '@ngrx/store';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature, type Theme } from '../state/settings.feature';
@@ -18,48 +21,84 @@ const SAVE_WORDS = {
 /** The bar over every view: where you are, whether it is saved, undo, held figures, units and light. */
 @Component({
   selector: 'pz-top-bar',
-  imports: [RouterLink, MatMenuModule],
+  imports: [MatButtonModule, MatMenuModule, RouterLink],
   template: `
     <header>
       <a class="mark" routerLink="/" aria-label="Pozzo, to the yard">POZZO</a>
       <nav aria-label="Where you are">
-        <a routerLink="/">Yard</a>
         @if (name(); as n) {
-          <span aria-hidden="true">/</span><strong>{{ n }}</strong>
+          <a class="wide" routerLink="/">Yard</a><span class="wide" aria-hidden="true">/</span><strong [title]="n">{{ n }}</strong>
         } @else {
+          <a routerLink="/">Yard</a>
           <a routerLink="/sums">Quick sums</a>
         }
       </nav>
       <span class="gap"></span>
       @if (name()) {
         <span class="save" role="status" [class.warn]="warn()">{{ saveWords() }}</span>
-        <a class="bar" [routerLink]="['/rig', rig.state().id, 'history']" aria-label="History of this build" title="History of this build">
-          <span class="icon" aria-hidden="true">history</span>
-        </a>
-        <button class="bar" type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
+        <button mat-icon-button type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
           <span class="icon" aria-hidden="true">undo</span>
         </button>
-        <button class="bar" type="button" (click)="rig.redo()" [disabled]="!rig.state().future.length" aria-label="Redo" title="Redo (Ctrl+Shift+Z)">
+        <button
+          mat-icon-button
+          class="wide"
+          type="button"
+          (click)="rig.redo()"
+          [disabled]="!rig.state().future.length"
+          aria-label="Redo"
+          title="Redo (Ctrl+Shift+Z)"
+        >
           <span class="icon" aria-hidden="true">redo</span>
         </button>
+        <a mat-icon-button class="wide" [routerLink]="['/rig', rig.state().id, 'history']" aria-label="History of this build" title="History of this build">
+          <span class="icon" aria-hidden="true">history</span>
+        </a>
         <button
-          class="bar word"
+          mat-button
+          class="wide"
           type="button"
           (click)="rig.hold()"
           [attr.aria-pressed]="!!rig.held()"
           title="Keep today’s figures beside the new ones while you try things"
         >
-          {{ rig.held() ? 'Let figures go' : 'Hold figures' }}
+          {{ holdWords() }}
         </button>
       }
-      <button class="bar word" type="button" (click)="swapUnits()" [attr.aria-label]="'Units: ' + (units() === 'us' ? 'US' : 'metric') + '. Press to change.'">
+      <button
+        mat-button
+        class="wide"
+        type="button"
+        (click)="swapUnits()"
+        [attr.aria-label]="'Units: ' + (units() === 'us' ? 'US' : 'metric') + '. Press to change.'"
+      >
         {{ units() === 'us' ? 'US' : 'Metric' }}
       </button>
-      <button class="bar" type="button" [matMenuTriggerFor]="light" aria-label="Light"><span class="icon" aria-hidden="true">contrast</span></button>
+      <a mat-icon-button class="wide" routerLink="/guide" [fragment]="chapter()" aria-label="Guide" title="Guide"
+        ><span class="icon" aria-hidden="true">help_outline</span></a
+      >
+      <button mat-icon-button class="wide" type="button" [matMenuTriggerFor]="light" aria-label="Light" title="Light">
+        <span class="icon" aria-hidden="true">contrast</span>
+      </button>
+      <button mat-icon-button class="slim" type="button" [matMenuTriggerFor]="more" aria-label="More">
+        <span class="icon" aria-hidden="true">more_vert</span>
+      </button>
       <mat-menu #light="matMenu">
         @for (t of themes; track t.id) {
           <button mat-menu-item type="button" (click)="setTheme(t.id)">{{ t.name }}{{ theme() === t.id ? ' ✓' : '' }}</button>
         }
+      </mat-menu>
+      <mat-menu #more="matMenu">
+        @if (name()) {
+          <a mat-menu-item routerLink="/">Yard</a>
+          <button mat-menu-item type="button" [disabled]="!rig.state().future.length" (click)="rig.redo()">Redo</button>
+          <a mat-menu-item [routerLink]="['/rig', rig.state().id, 'history']">History</a>
+          <button mat-menu-item type="button" (click)="rig.hold()">{{ holdWords() }}</button>
+        }
+        <button mat-menu-item type="button" (click)="swapUnits()">{{ units() === 'us' ? 'Show metric units' : 'Show US units' }}</button>
+        @for (t of themes; track t.id) {
+          <button mat-menu-item type="button" (click)="setTheme(t.id)">Light: {{ t.name }}{{ theme() === t.id ? ' ✓' : '' }}</button>
+        }
+        <a mat-menu-item routerLink="/guide" [fragment]="chapter()">Guide</a>
       </mat-menu>
     </header>
   `,
@@ -67,17 +106,24 @@ const SAVE_WORDS = {
     header {
       display: flex;
       align-items: center;
-      gap: 10px;
+      gap: 6px;
       height: 44px;
       padding: 0 var(--gutter);
       background: var(--bar);
       color: var(--bar-ink);
+      --mat-icon-button-icon-color: var(--bar-ink);
+      --mat-icon-button-disabled-icon-color: color-mix(in srgb, var(--bar-ink) 40%, transparent);
+      --mat-icon-button-state-layer-color: var(--bar-ink);
+      --mat-button-text-label-text-color: var(--bar-ink);
+      --mat-button-text-state-layer-color: var(--bar-ink);
+      --mat-button-text-label-text-weight: 500;
+      --mat-button-text-horizontal-padding: 8px;
     }
     .mark {
       font: 600 20px/1 var(--face-head);
       letter-spacing: 0.06em;
       text-decoration: none;
-      margin-right: 4px;
+      margin-right: 8px;
     }
     nav {
       display: flex;
@@ -85,7 +131,8 @@ const SAVE_WORDS = {
       min-width: 0;
       white-space: nowrap;
     }
-    nav a {
+    nav a,
+    nav span {
       color: var(--bar-quiet);
       text-decoration: none;
     }
@@ -103,48 +150,32 @@ const SAVE_WORDS = {
     .save {
       color: var(--bar-quiet);
       white-space: nowrap;
+      margin-right: 4px;
     }
     .save.warn {
       color: #ffb38f;
       font-weight: 600;
     }
-    .bar {
-      text-decoration: none;
-      background: none;
-      border: 0;
-      color: var(--bar-ink);
-      min-width: 36px;
-      min-height: 36px;
-      border-radius: 4px;
-      cursor: pointer;
-      padding: 4px 6px;
-      display: inline-flex;
-      align-items: center;
-      justify-content: center;
-    }
-    .bar:hover:not(:disabled) {
-      background: #ffffff22;
-    }
-    .bar:disabled {
-      opacity: 0.35;
-      cursor: default;
-    }
-    .bar.word {
-      font-weight: 500;
-      white-space: nowrap;
-    }
-    .bar[aria-pressed='true'] {
+    [aria-pressed='true'] {
       background: var(--water);
+    }
+    .slim {
+      display: none;
     }
     :host ::ng-deep header :focus-visible {
       outline-color: #8cc6d4;
     }
-    @media (max-width: 560px) {
-      .save:not(.warn) {
+    @media (max-width: 620px) {
+      .wide {
         display: none;
       }
-      .bar.word {
-        font-size: 13px;
+      .slim {
+        display: inline-flex;
+        align-items: center;
+        justify-content: center;
+      }
+      .save:not(.warn) {
+        display: none;
       }
     }
   `,
@@ -154,6 +185,20 @@ export class TopBar {
   private readonly store = inject(Store);
   protected readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly theme = this.store.selectSignal(settingsFeature.selectTheme);
+  private readonly router = inject(Router);
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map(() => this.router.url),
+    ),
+    { initialValue: '' },
+  );
+  /** The chapter of the guide that fits what is open. */
+  protected readonly chapter = computed(() => {
+    const path = this.router.parseUrl(this.url()).root.children['primary']?.segments.map((s) => s.path) ?? [];
+    return path[0] === 'rig' ? path[2] : (path[0] ?? 'yard');
+  });
+  protected readonly holdWords = computed(() => (this.rig.held() ? 'Let figures go' : 'Hold figures'));
   protected readonly name = computed(() => this.rig.document()?.name);
   protected readonly warn = computed(() => this.notKept() || ['offline', 'conflict', 'refused', 'deleted'].includes(this.rig.state().save));
   /** Neither the server nor this browser has the last edits. */

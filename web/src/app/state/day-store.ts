@@ -1,7 +1,12 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { momentAt } from '@pozzo/core';
+import { daysMessage, daysVerdict, type Message, momentAt, type Verdict } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
+
+export interface DaysJudged {
+  readonly verdict: Verdict;
+  readonly message: Message;
+}
 
 /** The working day of the open rig, for views. */
 @Injectable({ providedIn: 'root' })
@@ -9,6 +14,8 @@ export class DayStore {
   private readonly store = inject(Store);
   readonly usual = this.store.selectSignal(dayFeature.selectUsual);
   readonly minute = this.store.selectSignal(dayFeature.selectMinute);
+  /** Whether the sample is of the rig as it stands. */
+  readonly fits = this.store.selectSignal(dayFeature.selectFits);
   readonly sample = this.store.selectSignal(dayFeature.selectSample);
   readonly sizing = this.store.selectSignal(dayFeature.selectSizing);
   readonly swings = this.store.selectSignal(dayFeature.selectSwings);
@@ -18,6 +25,12 @@ export class DayStore {
     const day = this.usual();
     const minute = this.minute();
     return day && minute !== null ? (momentAt(day, minute) ?? null) : null;
+  });
+
+  /** The days of the rig as it stands against what is allowed; null while they are being judged. */
+  readonly judged = computed<DaysJudged | null>(() => {
+    const { value } = this.sample();
+    return value && this.fits() ? { verdict: daysVerdict(value.short, value.tolerance), message: daysMessage(value.short, value.tolerance) } : null;
   });
 
   watch(): void {

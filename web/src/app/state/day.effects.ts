@@ -1,5 +1,5 @@
 import { inject } from '@angular/core';
-import { type Contender, type RigDocument, withoutOptions } from '@pozzo/core';
+import { type Contender, DAY_SEED, DAYS_UNASKED, type RigDocument, withoutOptions } from '@pozzo/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
@@ -20,15 +20,16 @@ import {
   withLatestFrom,
 } from 'rxjs';
 import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
-import { DAY_SEED, sampleInRounds } from '../workers/sample-days';
+import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions } from './assessment.feature';
 import { DayActions, type WorkName } from './day.feature';
 import { documentFeature } from './document.feature';
 
-/** Days sampled unasked, and for each size or option. */
-const UNASKED = 2000;
+/** Days for each size or option. */
 const EACH = 500;
 const AFTER_MS = 120;
+/** While no view of the day is open its days are judged all the same, for the verdict, once the hand rests. */
+const RESTED_MS = 1200;
 
 const documentOf = (store: Store): Observable<RigDocument | null> => store.select(documentFeature.selectDocument);
 /** The documents that were assessed, while a view of the day is open. */
@@ -66,7 +67,28 @@ export const workUsualDay = createEffect(
 /** Each change of the rig is sampled unasked, as far as it takes to know. */
 export const sampleUnasked = createEffect(
   (actions = inject<Actions>(Actions), store = inject<Store>(Store)) =>
-    watched(actions, store).pipe(map(() => DayActions.sample({ most: UNASKED, all: false }))),
+    watched(actions, store).pipe(map(() => DayActions.sample({ most: DAYS_UNASKED, all: false }))),
+  { functional: true },
+);
+
+/** The verdict of an open rig tells of its days wherever one stands on the bench. */
+export const sampleForVerdict = createEffect(
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store)) =>
+    merge(actions.pipe(ofType(DayActions.watch)), actions.pipe(ofType(DayActions.leave))).pipe(
+      map((a) => a.type === DayActions.watch.type),
+      startWith(false),
+      switchMap((open) =>
+        open
+          ? EMPTY
+          : actions.pipe(
+              ofType(AssessmentActions.assessed),
+              debounceTime(RESTED_MS),
+              withLatestFrom(documentOf(store)),
+              filter(([, d]) => d !== null),
+              map(() => DayActions.sample({ most: DAYS_UNASKED, all: false })),
+            ),
+      ),
+    ),
   { functional: true },
 );
 
@@ -99,10 +121,13 @@ export const sample = createEffect(
       withLatestFrom(documentOf(store)),
       switchMap(([{ most, all }, document]) =>
         document
-          ? work('sample', actions, () =>
-              sampleInRounds(heavy, withoutOptions(document), most, all).pipe(
-                map(({ sample: value, share }) =>
-                  share >= 1 ? DayActions.done({ work: 'sample', value }) : DayActions.progress({ work: 'sample', share, value }),
+          ? concat(
+              of(DayActions.sampling({ of: document })),
+              work('sample', actions, () =>
+                sampleInRounds(heavy, withoutOptions(document), most, all).pipe(
+                  map(({ sample: value, share }) =>
+                    share >= 1 ? DayActions.done({ work: 'sample', value }) : DayActions.progress({ work: 'sample', share, value }),
+                  ),
                 ),
               ),
             )

@@ -1,6 +1,6 @@
-import type { Comparison, DayResult, DaySample, Sizing, Swing } from '@pozzo/core';
-import { createActionGroup, createFeature, createReducer, emptyProps, on, props } from '@ngrx/store';
-import { DocumentActions } from './document.feature';
+import type { Comparison, DayResult, DaySample, RigDocument, Sizing, Swing } from '@pozzo/core';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { DocumentActions, documentFeature } from './document.feature';
 
 /** A piece of long work: how far it is, and how it ended. What it gave stays until something newer comes. */
 export interface Work<T> {
@@ -19,12 +19,14 @@ export interface DayState {
   /** Looked at, s after the day's start; null for the day as a whole. */
   readonly minute: number | null;
   readonly sample: Work<DaySample>;
+  /** The document that is sampled, or was last. */
+  readonly sampledOf: RigDocument | null;
   readonly sizing: Work<Sizing>;
   readonly swings: Work<readonly Swing[]>;
   readonly comparison: Work<Comparison>;
 }
 
-const initial: DayState = { usual: null, minute: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
+const initial: DayState = { usual: null, minute: null, sampledOf: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
 
 export type WorkName = 'sample' | 'sizing' | 'swings' | 'comparison';
 type Value = DaySample | Sizing | readonly Swing[] | Comparison;
@@ -43,6 +45,8 @@ export const DayActions = createActionGroup({
     Compare: emptyProps(),
     Cancel: props<{ work: WorkName }>(),
     Begun: props<{ work: WorkName }>(),
+    /** Sampling of this document begins. */
+    Sampling: props<{ of: RigDocument }>(),
     Progress: props<{ work: WorkName; share: number; value: Value | null }>(),
     Done: props<{ work: WorkName; value: Value | null }>(),
     Failed: props<{ work: WorkName; message: string }>(),
@@ -67,9 +71,19 @@ export const dayFeature = createFeature({
     })),
     on(DayActions.look, (s, { minute }): DayState => ({ ...s, minute })),
     on(DayActions.begun, (s, { work }): DayState => set(s, work, { state: 'working', share: 0, error: null })),
+    on(DayActions.sampling, (s, { of }): DayState => ({ ...s, sampledOf: of })),
     on(DayActions.progress, (s, { work, share, value }): DayState => set(s, work, value ? { share, value } : { share })),
     on(DayActions.done, (s, { work, value }): DayState => set(s, work, { state: 'done', share: 1, value })),
     on(DayActions.cancel, (s, { work }): DayState => (s[work].state === 'working' ? set(s, work, { state: 'cancelled' }) : s)),
     on(DayActions.failed, (s, { work, message }): DayState => set(s, work, { state: 'failed', error: message })),
   ),
+  extraSelectors: ({ selectSampledOf, selectSample }) => ({
+    /** Whether the days that were sampled are those of the document as it is now. */
+    selectFits: createSelector(
+      selectSampledOf,
+      selectSample,
+      documentFeature.selectDocument,
+      (of, sample, now) => of !== null && of === now && sample.state === 'done' && sample.value !== null,
+    ),
+  }),
 });

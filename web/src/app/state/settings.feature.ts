@@ -7,26 +7,39 @@ export type Theme = 'light' | 'dark' | 'sunlight';
 export interface SettingsState {
   readonly units: UnitSystem;
   readonly theme: Theme;
+  /** Whether single letters work as keys. */
+  readonly letters: boolean;
+  /** Cautions that were read on this device. */
+  readonly read: readonly string[];
 }
 
 export const SettingsActions = createActionGroup({
   source: 'Settings',
-  events: { 'Set Units': props<{ units: UnitSystem }>(), 'Set Theme': props<{ theme: Theme }>() },
+  events: {
+    'Set Units': props<{ units: UnitSystem }>(),
+    'Set Theme': props<{ theme: Theme }>(),
+    'Set Letters': props<{ letters: boolean }>(),
+    'Have Read': props<{ texts: readonly string[] }>(),
+  },
 });
 
 const KEY = 'pozzo.settings';
+/** Cautions remembered as read; the earliest are forgotten, and so shown again. */
+const MOST_READ = 100;
 /** What another version of Pozzo may have left here: a value that is not known falls back by itself. */
 const KeptSettings = v.object({
   units: v.fallback(v.optional(v.picklist(['us', 'metric'])), undefined),
   theme: v.fallback(v.optional(v.picklist(['light', 'dark', 'sunlight'])), undefined),
+  letters: v.fallback(v.optional(v.boolean()), undefined),
+  read: v.fallback(v.optional(v.pipe(v.array(v.pipe(v.string(), v.maxLength(600))), v.maxLength(MOST_READ))), undefined),
 });
 
 /** Settings as kept on this device; anything unreadable, and storage that may not even be named, falls back to the usual ones. */
 export function keptSettings(storage: () => Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
-  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light' };
+  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light', letters: true, read: [] };
   try {
     const kept = v.parse(KeptSettings, JSON.parse(storage().getItem(KEY) ?? '{}'));
-    return { units: kept.units ?? usual.units, theme: kept.theme ?? usual.theme };
+    return { units: kept.units ?? usual.units, theme: kept.theme ?? usual.theme, letters: kept.letters ?? usual.letters, read: kept.read ?? usual.read };
   } catch {
     return usual;
   }
@@ -43,13 +56,15 @@ export function keepSettings(storage: () => Pick<Storage, 'setItem'>, settings: 
 const browser = typeof window === 'undefined' ? undefined : window;
 const initial: SettingsState = browser
   ? keptSettings(() => browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
-  : { units: 'us', theme: 'light' };
+  : { units: 'us', theme: 'light', letters: true, read: [] };
 
 export const settingsFeature = createFeature({
   name: 'settings',
   reducer: createReducer(
     initial,
     on(SettingsActions.setUnits, (s, { units }): SettingsState => ({ ...s, units })),
+    on(SettingsActions.setLetters, (s, { letters }): SettingsState => ({ ...s, letters })),
+    on(SettingsActions.haveRead, (s, { texts }): SettingsState => ({ ...s, read: [...new Set([...s.read, ...texts])].slice(-MOST_READ) })),
     on(SettingsActions.setTheme, (s, { theme }): SettingsState => ({ ...s, theme })),
   ),
 });

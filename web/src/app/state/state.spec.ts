@@ -4,7 +4,7 @@ import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { BuildsActions, buildsFeature } from './builds.feature';
 import { DocumentActions, documentFeature, type DocumentState, remember, type Step, type StoredBuild } from './document.feature';
 import { setAt, valueAt } from './rig-store';
-import { keepSettings, keptSettings } from './settings.feature';
+import { keepSettings, keptSettings, SettingsActions, settingsFeature } from './settings.feature';
 
 const build: StoredBuild = { id: 'a', version: 3, document: pontoonRig(), updatedAt: '2026-01-01T10:00:00.000Z' };
 const reduce = documentFeature.reducer;
@@ -198,13 +198,22 @@ describe('settings', () => {
     ['{"units":"ells"}', 'us', 'dark'],
     ['not json', 'us', 'dark'],
     [null, 'us', 'dark'],
-  ])('%s', (kept, units, theme) => expect(keptSettings(() => ({ getItem: () => kept }), true)).toEqual({ units, theme }));
+  ])('%s', (kept, units, theme) => expect(keptSettings(() => ({ getItem: () => kept }), true)).toMatchObject({ units, theme, letters: true, read: [] }));
+  test('letters turned off and cautions that were read stay so; what another version left falls back by itself', () => {
+    const kept = (text: string) => keptSettings(() => ({ getItem: () => text }), false);
+    expect(kept('{"letters":false,"read":["Goggles."]}')).toMatchObject({ letters: false, read: ['Goggles.'] });
+    expect(kept('{"units":"metric","letters":"no","read":[7]}')).toMatchObject({ units: 'metric', letters: true, read: [] });
+    const s = settingsFeature.reducer(undefined, SettingsActions.haveRead({ texts: ['a', 'b'] }));
+    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ texts: ['b', 'c'] })).read).toEqual(['a', 'b', 'c']);
+    const many = Array.from({ length: 150 }, (_, i) => `caution ${i}`);
+    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ texts: many })).read).toHaveLength(100);
+  });
   test('storage that is full, or may not be named, costs nothing', () => {
     const forbidden = (): never => {
       throw new DOMException('no', 'SecurityError');
     };
-    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light' });
-    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light' })).not.toThrow();
+    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light', letters: true, read: [] });
+    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light', letters: true, read: [] })).not.toThrow();
     expect(() =>
       keepSettings(
         () => ({
@@ -212,7 +221,7 @@ describe('settings', () => {
             throw new Error('full');
           },
         }),
-        { units: 'us', theme: 'light' },
+        { units: 'us', theme: 'light', letters: false, read: ['Goggles.'] },
       ),
     ).not.toThrow();
   });

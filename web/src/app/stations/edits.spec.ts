@@ -26,7 +26,7 @@ import {
   switchInlet,
   tie,
 } from '@pozzo/core';
-import { layoutWaterway } from '../waterway/waterway-layout';
+import { layoutWaterway } from '../bench/waterway/waterway-layout';
 
 const after = (change: (d: RigDocument) => void, start: () => RigDocument = pontoonRig) => {
   const d = start();

@@ -2,7 +2,7 @@ import type { Type } from '@angular/core';
 import type { Station } from '@pozzo/core';
 
 /** Groups in the order of the work. */
-export const GROUPS = ['Ask', 'Water', 'Chemicals', 'Prove'] as const;
+export const GROUPS = ['Ask', 'Water', 'Chemicals', 'Deck', 'Days', 'Build', 'Prove', 'Keep'] as const;
 
 export interface StationEntry {
   readonly name: string;
@@ -26,8 +26,8 @@ export const STATION_REGISTRY: Readonly<Record<Station, StationEntry>> = {
   dump: { name: 'Dump and vent', group: 'Water', load: () => import('./dump/dump.station').then((m) => m.DumpStation) },
   mix: { name: 'Mix', group: 'Chemicals', load: () => import('./mix/mix.station').then((m) => m.MixStation) },
   liquids: { name: 'Liquids', group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
-  day: { name: 'Work day', group: 'Prove', load: () => import('./day/day.station').then((m) => m.DayStation) },
-  options: { name: 'Options', group: 'Prove', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
+  day: { name: 'Work day', group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
+  options: { name: 'Options', group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
 };
 
 export interface ListedStation extends StationEntry {

@@ -1,4 +1,6 @@
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
 import { doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type UnitSystem, workshopUnit } from '@pozzo/core';
@@ -10,7 +12,7 @@ import { SUM_GROUPS } from './sum-groups';
 /** Single calculations, without a rig: any unit as typed, both ways round, with working. Made for a phone too. */
 @Component({
   selector: 'pz-sums-page',
-  imports: [MatButtonModule, MatSelectModule, RouterLink, RouterLinkActive],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatSelectModule, RouterLink, RouterLinkActive],
   templateUrl: './sums.page.html',
   styleUrl: './sums.page.scss',
 })

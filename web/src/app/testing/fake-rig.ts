@@ -73,6 +73,8 @@ export class FakeDay {
   readonly swings = signal<Work<never>>(idle());
   readonly comparison = signal<Work<never>>(idle());
   readonly moment = () => (this.usual() && this.minute() !== null ? momentAt(this.usual()!, this.minute()!)! : null);
+  readonly fits = signal(true);
+  readonly judged = () => null;
   readonly asked: string[] = [];
 
   constructor(private readonly rig: FakeRig) {}

@@ -33,7 +33,7 @@ export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: () =>
       { provide: DayStore, useValue: day },
       { provide: HeavyClient, useValue: heavy },
       provideRouter([]),
-      provideMockStore({ selectors: [{ selector: settingsFeature.selectTheme, value: 'light' }] }),
+      provideMockStore({ initialState: { [settingsFeature.name]: { units: 'us', theme: 'light', letters: true, read: [] } } }),
     ],
   });
   return { rig, day };

@@ -1,11 +1,6 @@
-import { type DayChunk, type DaySample, isEnough, joinChunks, type RigDocument } from '@pozzo/core';
+import { DAY_SEED, type DayChunk, type DaySample, isEnough, joinChunks, nextRound, type RigDocument } from '@pozzo/core';
 import { concat, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { doneOf, type HeavyClient } from './heavy-client';
-
-/** Every sample, size and option meets the same days. */
-export const DAY_SEED = 1;
-/** Days of the first round; each next one doubles what is there. */
-const ROUND = 400;
 
 /**
  * Days in rounds over all workers, gathered after each round, until enough is known.
@@ -20,7 +15,7 @@ export function sampleInRounds(
 ): Observable<{ sample: DaySample; share: number }> {
   const round = (before: DayChunk | undefined): Observable<{ sample: DaySample; share: number }> => {
     const from = before?.count ?? 0;
-    const count = Math.min(Math.max(ROUND, from), most - from);
+    const count = nextRound(from, most);
     const hands = Math.max(1, Math.min(heavy.most, Math.floor(count / 50)));
     const parts = Array.from({ length: hands }, (_, i) => {
       const start = from + Math.floor((count * i) / hands);

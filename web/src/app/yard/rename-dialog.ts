@@ -1,35 +1,36 @@
-import { Component, inject, signal } from '@angular/core';
+import { Component, inject } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { FirstField } from '../kit/first-field';
+import { AT_ONCE, follows, NameText } from '../kit/follows';
 
 /** New names for a build. An empty name is told, not taken. */
 @Component({
   selector: 'pz-rename-dialog',
-  imports: [FirstField, MatButtonModule, MatDialogModule],
+  imports: [FirstField, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   template: `
     <h2 mat-dialog-title>Rename</h2>
     <mat-dialog-content>
-      <label for="build-name">Build</label>
-      <input
-        id="build-name"
-        pzFirstField
-        #name
-        type="text"
-        maxlength="80"
-        [value]="data.name"
-        (input)="empty.set(!name.value.trim())"
-        (keydown.enter)="done(name.value, customer.value)"
-      />
-      @if (empty()) {
-        <p role="alert" class="shout">Give it a name.</p>
-      }
-      <label for="build-customer">Customer</label>
-      <input id="build-customer" #customer type="text" maxlength="80" [value]="data.customer" (keydown.enter)="done(name.value, customer.value)" />
+      <form id="rename" [formGroup]="form" (ngSubmit)="done()">
+        <label for="build-name">Build</label>
+        <mat-form-field>
+          <input matInput id="build-name" pzFirstField type="text" maxlength="80" formControlName="name" [errorStateMatcher]="atOnce" />
+        </mat-form-field>
+        @if (form.controls.name.errors; as e) {
+          <p role="alert" class="shout">{{ e['field'] }}</p>
+        }
+        <label for="build-customer">Customer</label>
+        <mat-form-field>
+          <input matInput id="build-customer" type="text" maxlength="80" formControlName="customer" />
+        </mat-form-field>
+      </form>
     </mat-dialog-content>
     <mat-dialog-actions align="end">
       <button type="button" mat-stroked-button mat-dialog-close>Cancel</button>
-      <button type="button" mat-flat-button [disabled]="empty()" (click)="done(name.value, customer.value)">Rename</button>
+      <button type="submit" form="rename" mat-flat-button [disabled]="form.invalid">Rename</button>
     </mat-dialog-actions>
   `,
   styles: `
@@ -37,13 +38,8 @@ import { FirstField } from '../kit/first-field';
       display: block;
       margin-top: 8px;
     }
-    input {
+    mat-form-field {
       width: 100%;
-      height: 36px;
-      padding: 4px 10px;
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      background: var(--field);
     }
     mat-dialog-actions {
       gap: 8px;
@@ -54,9 +50,14 @@ import { FirstField } from '../kit/first-field';
 export class RenameDialog {
   protected readonly data = inject<{ name: string; customer: string }>(MAT_DIALOG_DATA);
   private readonly ref = inject(MatDialogRef<RenameDialog>);
-  protected readonly empty = signal(false);
+  protected readonly atOnce = AT_ONCE;
+  protected readonly form = new FormGroup({
+    name: new FormControl(this.data.name, { nonNullable: true, validators: follows(() => NameText) }),
+    customer: new FormControl(this.data.customer, { nonNullable: true }),
+  });
 
-  protected done(name: string, customer: string): void {
-    if (name.trim()) this.ref.close({ name: name.trim(), customer: customer.trim() });
+  protected done(): void {
+    const { name, customer } = this.form.getRawValue();
+    if (this.form.valid) this.ref.close({ name: name.trim(), customer: customer.trim() });
   }
 }

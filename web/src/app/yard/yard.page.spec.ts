@@ -162,13 +162,15 @@ describe('rig files', () => {
     expect(y.said()).toHaveLength(2);
     const alert = y.root.querySelector('.refused')!;
     expect(y.text(alert)).toContain('bad.json is not taken in.');
-    expect(y.text(alert)).toMatch(/machines\.0\.flow: .*100.gpm/);
+    expect(y.text(alert)).toMatch(/Washer A, flow: .*100.gpm/);
     alert.querySelector('button')!.click();
     y.fixture.detectChanges();
     expect(y.root.querySelector('.refused')).toBeNull();
   });
   test.each([
-    ['not JSON', file('x.json', '{"format":'), /It is not JSON/],
+    ['not JSON', file('x.json', '{"format":'), /It is not whole: the text ends in the middle of line 1/],
+    ['a slip in line 3', file('x.json', '{\n"format": 1,\n"version" 2\n}'), /It is not JSON: line 3 cannot be read/],
+    ['an empty one', file('x.json', ' \n'), /It is empty/],
     ['another kind of file', file('x.json', '{"format":"table"}'), /This is not a rig file/],
     ['a later version', file('x.json', JSON.stringify({ ...LAYOUTS[0].make(), version: 99 })), /This file is of version 99/],
     ['a huge one', file('x.json', '{}', 9e6), /larger than 4 MB/],

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { emptyRig, formatQuantity, type Layout, LAYOUTS, say } from '@pozzo/core';
+import { formatQuantity, say } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
@@ -63,6 +63,10 @@ export class YardPage implements OnDestroy {
     const share = formatQuantity(c.short.chance, 'ratio', this.units(), { digits: 2 });
     return { words: c.short.chance === 0 ? `no short day in ${c.short.days}` : `${share} short days`, over: c.short.chance > c.tolerance };
   }
+  /** The judgement of a build; none while it would be calm before its days are known. */
+  protected known(b: BuildSummary): BuildSummary['judged'] {
+    return b.judged && (b.judged.sampled || b.judged.verdict !== 'fed') ? b.judged : null;
+  }
   protected reload(): void {
     this.store.dispatch(BuildsActions.load());
   }
@@ -78,13 +82,10 @@ export class YardPage implements OnDestroy {
     return new Date(b.updatedAt).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' });
   }
 
-  protected readonly layouts = LAYOUTS;
-  protected add(layout?: Layout): void {
-    const document = layout ? { ...layout.make(), name: 'New build', customer: '', notes: '' } : emptyRig('New build');
-    this.store.dispatch(BuildsActions.add({ document, open: true }));
-  }
   /** Files that could not be read, until they are closed. */
   protected readonly refused = signal<readonly Extract<RigFile, { ok: false }>[]>([]);
+  /** Files of several that became builds, until told no more. */
+  protected readonly taken = signal<readonly { readonly file: string; readonly build: string }[]>([]);
   protected readonly hovering = signal(false);
   protected over(event: DragEvent): void {
     if (!event.dataTransfer?.types.includes('Files')) return;
@@ -107,10 +108,13 @@ export class YardPage implements OnDestroy {
   /** Each sound file becomes a build of its own; a single one is opened. */
   async takeIn(files: readonly Pick<File, 'name' | 'size' | 'text'>[]): Promise<void> {
     this.refused.set([]);
+    this.taken.set([]);
     for (const file of files) {
       const read = await this.rigFiles.read(file);
-      if (read.ok) this.store.dispatch(BuildsActions.add({ document: read.document, open: files.length === 1 }));
-      else this.refused.update((list) => [...list, read]);
+      if (read.ok) {
+        this.store.dispatch(BuildsActions.add({ document: read.document, open: files.length === 1 }));
+        if (files.length > 1) this.taken.update((list) => [...list, { file: file.name, build: read.document.name }]);
+      } else this.refused.update((list) => [...list, read]);
     }
   }
   protected forget(file: RigFile): void {

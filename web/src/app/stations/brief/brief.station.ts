@@ -1,11 +1,11 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { ASSUMPTIONS, assumptionRule, findAssumption, readField } from '@pozzo/core';
-import { ChoiceField } from '../../kit/choice-field';
-import { Facts, type Fact } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
-import { QuantityField } from '../../kit/quantity-field';
-import { StationFrame } from '../../kit/station-frame';
+import { assumptionRule, ASSUMPTIONS, EQUATIONS, findAssumption, readField } from '@pozzo/core';
+import { ChoiceField } from '../../bench/choice-field';
+import { Facts, type Fact } from '../../bench/facts';
+import { NameField } from '../../bench/name-field';
+import { QuantityField } from '../../bench/quantity-field';
+import { StationFrame } from '../../bench/station-frame';
 import { RigStore } from '../../state/rig-store';
 import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../../kit/wash-options';
@@ -14,6 +14,9 @@ import { SURFACE_OPTIONS } from '../../kit/wash-options';
 const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water|corner-hose)/;
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
+
+const EQUATION_COUNT = Object.keys(EQUATIONS).length;
+const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified' in e).length;
 
 /** Who it is for, how long they work, and what the figures take for granted. */
 @Component({
@@ -187,6 +190,10 @@ export class BriefStation {
     return [
       { label: 'Cases solved', text: String(a.solves) },
       { label: 'Assumptions used', text: `${used.length}, ${used.filter((x) => x.kind === 'estimate').length} of them estimates` },
+      {
+        label: 'Sources not looked up',
+        text: `${used.filter((x) => x.unverified).length} assumptions, ${UNVERIFIED_EQUATIONS} of ${EQUATION_COUNT} equations`,
+      },
     ];
   });
   protected readonly assumptions = computed(() => {
@@ -195,7 +202,16 @@ export class BriefStation {
     return ASSUMPTIONS.map((a) => {
       const stored = own[a.id] ?? a.value;
       const { text, reason } = refused[a.id] ?? { text: stored, reason: '' };
-      return { id: a.id, label: a.label, source: a.source, kind: KIND[a.kind], own: a.id in own, stored, text, error: reason };
+      return {
+        id: a.id,
+        label: a.label,
+        source: `${a.source}${a.unverified ? ' Unverified.' : ''}`,
+        kind: KIND[a.kind],
+        own: a.id in own,
+        stored,
+        text,
+        error: reason,
+      };
     });
   });
 

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { dayOf, formatQuantity } from '@pozzo/core';
 import { clockWords } from '../../kit/clock';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { RigStore } from '../../state/rig-store';
 
 const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill place' : `, ${n} refill places`);
@@ -10,23 +11,12 @@ const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill p
 /** The customer's day in short: its jobs, their length, what the sites give; the board is one press away. */
 @Component({
   selector: 'pz-day-summary',
-  imports: [MatButtonModule, RouterLink],
+  imports: [DataTable, MatButtonModule, RouterLink],
   template: `
     @if (day(); as d) {
       <h2>The customer’s day</h2>
       <p class="lead">{{ d.words }}</p>
-      <table>
-        <tbody>
-          @for (j of d.jobs; track $index) {
-            <tr>
-              <th scope="row">{{ j.name }}</th>
-              <td>{{ j.length }}</td>
-              <td>{{ j.crew }}</td>
-              <td>{{ j.water }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <pz-table label="Jobs of the day" [columns]="columns" [rows]="d.jobs" />
       <p><a mat-stroked-button class="small" [routerLink]="['/rig', rig.state().id, 'day']">Open the day board</a></p>
     }
   `,
@@ -34,24 +24,10 @@ const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill p
     .lead {
       margin: 4px 0;
     }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 4px 0 8px;
-    }
-    th,
-    td {
-      text-align: left;
-      padding: 4px 12px 4px 0;
-      border-bottom: 1px solid var(--line);
-      font-weight: 400;
-    }
-    th {
-      font-weight: 600;
-    }
   `,
 })
 export class DaySummary {
+  protected readonly columns: readonly Column[] = ['name', 'length', 'crew', 'water'].map((id) => ({ id, name: '' }));
   protected readonly rig = inject(RigStore);
   protected readonly day = computed(() => {
     const rig = this.rig.rig();
@@ -66,14 +42,17 @@ export class DaySummary {
         : 'spigots as assumed below';
     return {
       words: `${rig.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
-      jobs: day.jobs.map((j) => {
+      jobs: day.jobs.map((j, i): TableRow => {
         const hands = Math.max(1, ...j.phases.map((p) => (p.crew === 'all' ? 1 : Number(p.crew))));
         const lengths = Array.from({ length: hands }, (_, c) => j.phases.reduce((s, p) => s + (p.crew === 'all' || Number(p.crew) === c + 1 ? p.time : 0), 0));
         return {
-          name: j.name,
-          length: q(Math.max(...lengths), 'time'),
-          crew: hands === 1 ? '1 hand' : `${hands} hands`,
-          water: j.water === 'tap' ? 'tap' : 'no tap',
+          id: String(i),
+          cells: {
+            name: j.name,
+            length: q(Math.max(...lengths), 'time'),
+            crew: hands === 1 ? '1 hand' : `${hands} hands`,
+            water: j.water === 'tap' ? 'tap' : 'no tap',
+          },
         };
       }),
     };

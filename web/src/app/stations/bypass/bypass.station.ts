@@ -1,14 +1,14 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { assumptionValues, type BypassResult, formatDifference, formatQuantity, returnTo } from '@pozzo/core';
+import { assumptionValues, type BypassResult, formatDifference, formatQuantity, HEAT_UNIT, returnTo } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { LineEditor } from '../../kit/line-editor';
+import { type Fact, Facts } from '../../bench/facts';
+import { LineEditor } from '../../bench/line-editor';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
 import { inUnit, round3 } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 
@@ -65,7 +65,7 @@ export class BypassStation {
     const r = this.result();
     if (!r) return '';
     const units = this.rig.units();
-    const heat = `${formatQuantity(r.heatW, 'power', units)} of heat`;
+    const heat = `${formatQuantity(r.heatW, 'power', units, { unit: HEAT_UNIT[units] })} of heat`;
     if (r.goesTo === 'inlet') return `The same water turns round and takes up ${heat}: hot in ${formatQuantity(r.minutesToLimit.value, 'time', units)}.`;
     return `The tank takes up ${heat} and warms by ${formatDifference(r.riseHourK, 'temperature', units, { digits: 2 })} in an hour when half full: bypass as long as there is water.`;
   });

@@ -1,5 +1,5 @@
 import { type DayResult, formatQuantity, type PhaseRun, type RigDocument, type UnitSystem } from '@pozzo/core';
-import { serves } from '../../waterway/waterway-moment';
+import { serves } from '../../bench/waterway/waterway-moment';
 import { clockWords } from '../../kit/clock';
 import { paintOf, PHASE_ICONS, PHASE_NAMES } from './phase-names';
 

@@ -1,4 +1,5 @@
 import { Component, computed, type ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { MatSliderModule } from '@angular/material/slider';
 import type { DayResult } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
 import { type BoardBlock, layoutBoard, placeAt, timeAt } from './board-layout';
@@ -29,6 +30,7 @@ const SCRUB = 1000;
  */
 @Component({
   selector: 'pz-day-board',
+  imports: [MatSliderModule],
   template: `
     <div class="frame">
       <div class="names" aria-hidden="true" [style.padding-top.px]="24">
@@ -103,18 +105,15 @@ const SCRUB = 1000;
             <span [style.left.%]="100 * t.left">{{ t.text }}</span>
           }
         </div>
-        <input
-          class="scrub"
-          type="range"
-          min="0"
-          step="1"
-          aria-label="Minute of the day"
-          [style.min-width.px]="board().width"
-          [max]="scrubs"
-          [value]="scrubs * nowAt()"
-          [attr.aria-valuetext]="clock(minute() ?? 0)"
-          (input)="slide($event)"
-        />
+        <mat-slider class="scrub" min="0" step="1" [max]="scrubs" [style.min-width.px]="board().width">
+          <input
+            matSliderThumb
+            aria-label="Minute of the day"
+            [value]="scrubs * nowAt()"
+            [attr.aria-valuetext]="clock(minute() ?? 0)"
+            (input)="slide($event)"
+          />
+        </mat-slider>
       </div>
     </div>
   `,

@@ -1,8 +1,8 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { assumptionValues, formatQuantity, ownDay, parseQuantity, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
-import { ChoiceField } from '../../kit/choice-field';
-import { QuantityField } from '../../kit/quantity-field';
+import { ChoiceField } from '../../bench/choice-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { RigStore } from '../../state/rig-store';
 import { RefillPlaces } from './refill-places';
 

@@ -1,8 +1,10 @@
+import type { Type } from '@angular/core';
 import { LAYOUTS, parseRig, readRig, sizingSteps, sensitivitySteps } from '@pozzo/core';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { DayStation } from './day.station';
 import { SizingPanel } from './sizing-panel';
+import { SwingsPanel } from './swings-panel';
 
 jest.mock('../../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
 
@@ -15,10 +17,10 @@ const whole = <T>(steps: Generator<number, T>): T => {
 };
 
 describe('the station of the work day', () => {
-  function open(id = 'small-buffer', days = 60) {
+  function open(id = 'small-buffer', days = 60, part = 'board') {
     const { rig, day } = bench(new FakeRig(layout(id)));
     day.work(days);
-    return { rig, day, ...render(DayStation) };
+    return { rig, day, ...render(DayStation, { part }) };
   }
   const block = (root: HTMLElement, key: string): HTMLButtonElement => root.querySelector(`[data-block="${key}"]`)!;
 
@@ -29,10 +31,32 @@ describe('the station of the work day', () => {
     expect(s.day.asked).toEqual(['watch', 'leave']);
   });
   test('says how many days go short, how sure that is, and what is allowed', () => {
-    const s = open('small-buffer', 200);
+    const s = open('small-buffer', 200, 'levels');
     expect(s.text()).toMatch(/[\d.]+.% of days go short of water; 2.% allowed/);
     expect(s.text()).toMatch(/200 days sampled.*95 % sure of [\d.]+.% to [\d.]+.%/);
     expect(s.text()).toMatch(/of days: Buffer runs dry/);
+  });
+  test('each part has an address of its own; one that there is not is the board', () => {
+    const s = open();
+    expect([...s.root.querySelectorAll('[mat-tab-link]')].map((a) => a.getAttribute('href'))).toEqual([
+      '/?part=board',
+      '/?part=levels',
+      '/?part=sizing',
+      '/?part=moves',
+    ]);
+    s.fixture.componentRef.setInput('part', 'none-such');
+    s.fixture.detectChanges();
+    expect(s.root.querySelector('pz-day-board')).not.toBeNull();
+  });
+  test('the heading tells all that runs short, not the water alone', () => {
+    const s = open('small-buffer', 40);
+    const value = s.day.sample().value!;
+    const chance = { ...value.short, chance: 1 };
+    const stock = { cause: 'stock' as const, id: 'sh', name: 'SH', chance, lostMeanS: 0, firstMedianS: 60 };
+    const reach = { ...stock, cause: 'reach' as const, id: 'gun', name: 'Gun', chance: { ...chance, chance: 0.12 } };
+    s.day.sample.set({ ...s.day.sample(), value: { ...value, short: { ...value.short, chance: 0.04 }, causes: [reach, stock] } });
+    s.fixture.detectChanges();
+    expect(s.root.querySelector('h2[aria-live]')!.textContent).toMatch(/4.% of days go short of water, 100.% of SH, 12.% with work out of reach; 2.% allowed/);
   });
   test('a made-up day is written down by the first press on the board, and its phase can be set', async () => {
     const s = open();
@@ -61,7 +85,7 @@ describe('the station of the work day', () => {
     expect(s.rig.document().brief.day!.jobs).toHaveLength(3);
   });
   test('the season sets the water; winter asks for its shut taps, and short days are told season by season', async () => {
-    const s = open('buffer-skid');
+    const s = open('buffer-skid', 60, 'levels');
     await s.press('Write the day down');
     expect(s.text()).not.toContain('Taps shut in winter');
     await s.choose('The rig works in', 'year');
@@ -77,7 +101,7 @@ describe('the station of the work day', () => {
     expect(s.rig.document().brief.day!.season).toBeUndefined();
   });
   test('sites near and far: hands that do not reach are told with the days they miss', async () => {
-    const s = open('buffer-skid');
+    const s = open('buffer-skid', 60, 'levels');
     await s.press('Write the day down');
     await s.press('Give their distances and heights');
     expect(s.rig.document().brief.day!.distance).toBeDefined();
@@ -197,19 +221,19 @@ describe('the station of the work day', () => {
 });
 
 describe('sizing', () => {
-  function sized(days = 40) {
+  function sized(days = 40, panel: Type<unknown> = SizingPanel) {
     const { rig, day } = bench(new FakeRig(layout('small-buffer')));
     rig.edit('weak', (d) => void (d.spigots[0].readings[0].flow = '4 gpm'));
     const doc = JSON.parse(JSON.stringify(rig.document()));
     day.sizing.set({ state: 'done', share: 1, value: whole(sizingSteps(doc, days, 1)) as never, error: null });
     day.swings.set({ state: 'done', share: 1, value: whole(sensitivitySteps(doc, days, 1)) as never, error: null });
-    return { rig, day, ...render(SizingPanel) };
+    return { rig, day, ...render<unknown>(panel) };
   }
   test('the smallest tank in words, in a table with price and weight, and put on by one press', async () => {
     const s = sized();
     expect(s.text()).toMatch(/The smallest Buffer for 2.% of days is [\d.]+.gal; [\d.]+.gal goes short on/);
-    expect(s.root.querySelectorAll('.sizes tbody tr').length).toBeGreaterThanOrEqual(4);
-    expect(s.root.querySelectorAll('.sizes tr.best')).toHaveLength(1);
+    expect(s.root.querySelectorAll('pz-table tbody tr').length).toBeGreaterThanOrEqual(4);
+    expect(s.root.querySelectorAll('pz-table tr.best')).toHaveLength(1);
     const before = parseRig(s.rig.document()).tanks[0].shape;
     await s.press(/^Make it/);
     expect(parseRig(s.rig.document()).tanks[0].shape).not.toEqual(before);
@@ -228,7 +252,7 @@ describe('sizing', () => {
     ).toBe(true);
   });
   test('what moves the answer is ordered, and says what to ask the customer', () => {
-    const s = sized();
+    const s = sized(40, SwingsPanel);
     const rows = [...s.root.querySelectorAll('ol li')].map((l) => l.textContent);
     expect(rows.length).toBeGreaterThanOrEqual(6);
     expect(rows.some((r) => r.includes('ask the customer'))).toBe(true);
@@ -240,7 +264,7 @@ describe('sizing', () => {
     await s.press('Size it for these days');
     day.sizing.set({ state: 'working', share: 0.4, value: null, error: null });
     await s.settle();
-    expect(s.root.querySelector('progress')!.value).toBeCloseTo(0.4, 6);
+    expect(s.root.querySelector('mat-progress-bar')!.getAttribute('aria-valuenow')).toBe('40');
     await s.press('Stop');
     expect(day.asked).toEqual(['size', 'cancel sizing', 'cancel swings']);
     day.sizing.set({ state: 'failed', share: 0, value: null, error: 'out of memory' });

@@ -1,11 +1,14 @@
-import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
+import { Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatTabsModule } from '@angular/material/tabs';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import {
   addJob,
   addPhase,
   type Cause,
   clockPattern,
-  type DayResult,
+  daysVerdict,
   formatQuantity,
   holdsGun,
   JOB_TEMPLATES,
@@ -20,35 +23,32 @@ import {
   triggerOf,
   type Verdict,
 } from '@pozzo/core';
-import { Chart, type ChartOption } from '../../kit/chart';
-import { axes, curve, level, place } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
-import { type Fact, Facts } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
+import { ChoiceField } from '../../bench/choice-field';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { type BoardChange, type BoardPlace, DayBoard } from './day-board';
 import { MinutePanel } from './minute-panel';
 import { clockWords } from '../../kit/clock';
+import { CAUSE_WORDS, shortOf } from './cause-words';
 import { CREW_OPTIONS, PHASE_NAMES, PHASE_OPTIONS } from './phase-names';
 import { DaySites } from './day-sites';
+import { LevelsPanel } from './levels-panel';
 import { SizingPanel } from './sizing-panel';
+import { SwingsPanel } from './swings-panel';
 
-const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
-  water: 'runs dry',
-  feed: 'starves at its inlet',
-  stock: 'is used up',
-  battery: 'is flat',
-  fuel: 'is out',
-  air: 'is short of air',
-  heat: 'runs hot in bypass',
-  reach: 'does not reach the work',
-};
+/** The parts of the work day, each with an address of its own. */
+const PARTS = [
+  { id: 'board', name: 'Board and minute' },
+  { id: 'levels', name: 'Levels and chances' },
+  { id: 'sizing', name: 'Sizing' },
+  { id: 'moves', name: 'What moves it' },
+] as const;
 
 /** What helps where something other than water falls short on too many days. */
 const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
@@ -64,19 +64,22 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
 @Component({
   selector: 'pz-day-station',
   imports: [
-    Chart,
     ChoiceField,
     DayBoard,
     DaySites,
-    Facts,
+    LevelsPanel,
     MatButtonModule,
+    MatProgressBarModule,
+    MatTabsModule,
     MinutePanel,
     NameField,
     Picker,
     QuantityField,
     SelectRow,
+    RouterLink,
     SizingPanel,
     StationFrame,
+    SwingsPanel,
     VerdictMark,
   ],
   templateUrl: './day.station.html',
@@ -102,7 +105,10 @@ export class DayStation implements OnDestroy {
   private readonly phaseAt = computed(() => Math.min(this.at().phase, (this.own()?.jobs[this.job()]?.phases.length ?? 1) - 1));
   protected readonly phase = computed(() => this.own()?.jobs[this.job()]?.phases[this.phaseAt()]);
   protected readonly chosenKey = computed(() => `${this.job()}:${this.phaseAt()}`);
-  protected readonly vessel = signal<string | undefined>(undefined);
+  /** Which part of the work day is shown: board and minute, levels and chances, sizing, what moves the answer. */
+  readonly part = input<string>();
+  protected readonly parts = PARTS;
+  protected readonly shown = computed(() => PARTS.find((p) => p.id === this.part())?.id ?? 'board');
   protected startError = '';
 
   constructor() {
@@ -127,6 +133,14 @@ export class DayStation implements OnDestroy {
   protected readonly works = holdsGun;
   protected phaseName(kind: PhaseKind): string {
     return PHASE_NAMES[kind];
+  }
+
+  private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
+  /** Sizes are worked out where they are shown. */
+  protected findTank(): void {
+    this.day.size();
+    void this.router.navigate([], { relativeTo: this.route, queryParams: { part: 'sizing' }, queryParamsHandling: 'merge' });
   }
 
   // What is set.
@@ -210,13 +224,16 @@ export class DayStation implements OnDestroy {
   }
 
   // What comes of it.
+  /** All that runs short, with its share of days: water first, then whatever else. */
   protected readonly verdictWords = computed(() => {
     const s = this.sample().value;
     if (!s) return 'Work day';
-    const chance = this.q(s.short.chance, 'ratio', 2);
     const allowed = `${this.q(s.tolerance, 'ratio', 2)} allowed`;
-    if (s.short.chance === 0) return `No day in ${s.days} goes short of water; ${allowed}`;
-    return `${chance} of days go short of water; ${allowed}`;
+    const others = shortOf(s.causes)
+      .map((x) => `${this.q(x.chance, 'ratio', 2)} ${x.words}`)
+      .slice(0, 3);
+    if (s.short.chance === 0) return [`No day in ${s.days} goes short of water`, ...others].join(', ') + `; ${allowed}`;
+    return [`${this.q(s.short.chance, 'ratio', 2)} of days go short of water`, ...others].join(', ') + `; ${allowed}`;
   });
   /** The days against what is allowed. */
   protected readonly judged = computed<{ verdict: Verdict; words: string } | null>(() => {
@@ -231,7 +248,7 @@ export class DayStation implements OnDestroy {
       };
     const worst = s.causes.find((c) => c.cause === 'water' || c.cause === 'feed');
     return {
-      verdict: s.short.low > 5 * s.tolerance ? 'starved' : 'tight',
+      verdict: daysVerdict(s.short, s.tolerance),
       words: `Short of water on ${chance} of days, more than the ${allowed} allowed${worst ? `: ${worst.name} ${CAUSE_WORDS[worst.cause]}` : ''}.`,
     };
   });
@@ -242,20 +259,9 @@ export class DayStation implements OnDestroy {
     const state = this.sample().state === 'cancelled' ? ', stopped' : this.sample().state === 'working' ? '' : s.enough ? ', enough to know' : '';
     return `${s.days} days sampled${state}; 95 % sure of ${interval}.`;
   });
-  protected readonly causes = computed(() =>
-    (this.sample().value?.causes ?? []).slice(0, 4).map((c) => ({
-      chance: this.q(c.chance.chance, 'ratio', 2),
-      text: `of days: ${c.name} ${CAUSE_WORDS[c.cause]}${Number.isFinite(c.firstMedianS) && c.firstMedianS > 0 ? `, mostly after ${this.q(c.firstMedianS, 'time', 2)}` : ''}.`,
-    })),
-  );
   protected readonly usualWords = computed(() => {
     const u = this.usual();
     return u ? `The usual day: ${clockWords(u.startsS)} to ${clockWords(u.startsS + u.lengthS)}, ${this.q(u.used, 'volume')} of water used.` : '';
-  });
-  protected readonly bySeason = computed(() => {
-    const seasons = this.sample().value?.seasons ?? [];
-    if (!seasons.some((s) => s.short.chance > 0)) return '';
-    return `Short of water: ${seasons.map((s) => `${this.q(s.short.chance, 'ratio', 2)} of ${s.season} days`).join(', ')}.`;
   });
   /** What falls short on more days than water may, and was not on the usual day. */
   protected readonly often = computed(() => {
@@ -272,85 +278,5 @@ export class DayStation implements OnDestroy {
       verdict: s.cause === 'air' || s.cause === 'heat' || s.cause === 'reach' ? 'tight' : 'starved',
       text: `On the usual day ${s.name} ${CAUSE_WORDS[s.cause]} at ${clockWords(u!.startsS + s.atS)}${s.lostS > 30 ? `; ${this.q(s.lostS, 'time', 2)} of work lost` : ''}.`,
     }));
-  });
-  protected readonly vessels = computed(() => (this.sample().value?.bands ?? []).map((b) => ({ id: b.tankIds[0], name: b.name })));
-  protected readonly bands = computed(() => {
-    const list = this.sample().value?.bands ?? [];
-    return list.find((b) => b.tankIds[0] === this.vessel()) ?? list.find((b) => b.water) ?? list[0];
-  });
-  protected readonly levelWords = computed(() => {
-    const b = this.bands();
-    if (!b) return '';
-    return `${b.name}: lowest at ${Math.round(100 * Math.min(...b.p50))} % on a middling day, ${Math.round(100 * Math.min(...b.p5))} % on one day in twenty; not usable below ${Math.round((100 * b.heel) / b.full)} %.`;
-  });
-  protected readonly levels = computed<ChartOption>(() => {
-    const s = this.sample().value!;
-    const b = this.bands();
-    const u = this.usual()!;
-    const hours = (t: number): number => Number(((u.startsS + t) / 3600).toFixed(4));
-    const line = (shares: readonly number[]): [number, number][] => s.times.map((t, i) => [hours(t), Number((100 * shares[i]).toFixed(2))]);
-    const spread = line(b.p95.map((x, i) => x - b.p5[i]));
-    const usualLine = this.usualLine(u, b.tankIds[0]).map(([t, x]) => [hours(t), Number((100 * x).toFixed(2))] as [number, number]);
-    const minute = this.day.minute();
-    return (c) => {
-      const base = axes(
-        c,
-        { name: 'time of day', min: Math.floor(hours(0)), max: Math.ceil(hours(u.lengthS)) },
-        { name: `${b.name}, % of full`, min: 0, max: 100 },
-      );
-      return {
-        ...base,
-        legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, data: ['usual day', 'middling', '5 to 95 days of 100'] },
-        tooltip: { show: false },
-        series: [
-          { ...curve('floor', line(b.p5), 'transparent', { stack: 'band', silent: true, lineStyle: { opacity: 0 } }) },
-          curve('5 to 95 days of 100', spread, c.waterMid, {
-            stack: 'band',
-            silent: true,
-            lineStyle: { opacity: 0 },
-            areaStyle: { color: c.waterMid, opacity: 0.45 },
-          }),
-          curve('middling', line(b.p50), c.water, { lineStyle: { color: c.water, width: 2, type: 'dashed' } }),
-          curve('usual day', usualLine, c.ink, { markLine: level(Number(((100 * b.heel) / b.full).toFixed(1)), 'not usable below', c.attention) }),
-          ...(minute === null ? [] : [curve('now', [], c.attention, { markLine: place(hours(minute), '', c.attention) })]),
-        ],
-      };
-    };
-  });
-  private usualLine(u: DayResult, tankId: string): [number, number][] {
-    const v = u.vessels.findIndex((x) => x.tankIds[0] === tankId);
-    const t = u.trace;
-    return t && v >= 0 ? t.timeS.map((s, i) => [s, t.volumeM3[v][i] / u.vessels[v].full]) : [];
-  }
-  protected readonly facts = computed<Fact[]>(() => {
-    const s = this.sample().value;
-    const u = this.usual();
-    if (!s || !u) return [];
-    const f = s.figures;
-    const of = (x: { p50: number; p95: number }, d: Parameters<typeof formatQuantity>[1]): string => {
-      const [usual, most] = [this.q(x.p50, d), this.q(x.p95, d)];
-      return usual === most ? usual : `${usual} to ${most}`;
-    };
-    const lost = f.waited.mean + f.undone.mean;
-    const out: Fact[] = [
-      { label: 'Water used', text: of(f.used, 'volume') },
-      { label: 'Lost in a day, mean', text: this.q(lost, 'time', 2) },
-      { label: 'From taps', text: of(f.filled, 'volume') },
-      { label: 'On board while driving', text: of(f.carried, 'volume') },
-      { label: 'Length of the day', text: of(f.length, 'time') },
-      { label: 'Fuel, usual day', text: this.q(u.fuelKg, 'mass', 2) },
-    ];
-    if (f.refilled.p95 > 0) out.push({ label: 'Refilled', text: of(f.refilled, 'volume') });
-    if (f.dumped.p95 > 0) out.push({ label: 'Dumped', text: of(f.dumped, 'volume') });
-    const doc = this.rig.document();
-    for (const x of s.strengths)
-      out.push({
-        label: `${doc?.mixes?.find((m) => m.id === x.mixId)?.name ?? 'Mix'} at the wall`,
-        text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}`,
-      });
-    for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
-    if (u.batteryLeft !== null) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
-    if (u.airLowest !== null) out.push({ label: 'Air in the receiver, least', text: this.q(u.airLowest, 'ratio', 2) });
-    return out;
   });
 }

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { formatQuantity } from '@pozzo/core';
-import { Elevation } from '../../kit/elevation';
+import { Elevation } from '../../bench/elevation';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { clockWords } from '../../kit/clock';

@@ -1,9 +1,9 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { addRefill, assumptionValues, type RefillPlaceDocument, removeRefill, typeableQuantity } from '@pozzo/core';
-import { ChoiceField } from '../../kit/choice-field';
-import { NameField } from '../../kit/name-field';
-import { QuantityField } from '../../kit/quantity-field';
+import { ChoiceField } from '../../bench/choice-field';
+import { NameField } from '../../bench/name-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { RigStore } from '../../state/rig-store';
 
 /** Where tanks are filled on the way: standpipes, the yard, a chemical supplier. */

@@ -1,8 +1,10 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { formatQuantity, growTank, resizeLine } from '@pozzo/core';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { type Chance, formatQuantity, growTank, resizeLine } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
@@ -12,12 +14,12 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
 /** The smallest tank, fill hose and feed for the tolerance, and what moves the answer most. */
 @Component({
   selector: 'pz-sizing-panel',
-  imports: [Chart, MatButtonModule],
+  imports: [Chart, DataTable, MatButtonModule, MatProgressBarModule],
   template: `
     <div class="head">
       <h2>Sizing</h2>
       @if (busy(); as share) {
-        <progress [value]="share" aria-label="Sizing"></progress>
+        <mat-progress-bar class="bar" [value]="100 * share" aria-label="Sizing" />
         <button type="button" mat-stroked-button class="small" (click)="cancel()">Stop</button>
       } @else {
         <button type="button" mat-stroked-button class="small" [class.strong]="!sizing()" (click)="day.size()">
@@ -34,28 +36,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         <button type="button" mat-flat-button class="small" (click)="take()">{{ takeWords() }}</button>
       }
       <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
-      <table class="sizes">
-        <thead>
-          <tr>
-            <th scope="col">Tank</th>
-            <th scope="col">Short days</th>
-            <th scope="col">Lost a day</th>
-            <th scope="col">Price</th>
-            <th scope="col">Weight, full</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (p of points(); track $index) {
-            <tr [class.now]="p.now" [class.best]="p.best">
-              <th scope="row">{{ p.volume }}{{ p.now ? ', now' : '' }}</th>
-              <td>{{ p.chance }}</td>
-              <td>{{ p.lost }}</td>
-              <td>{{ p.price }}</td>
-              <td>{{ p.mass }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <pz-table label="Sizes of tank" [columns]="columns" [rows]="points()" />
       <table>
         <caption class="unseen">
           Chance of a short day by size of fill hose and feed
@@ -84,27 +65,6 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     } @else if (!busy()) {
       <p class="quiet">Every size of tank, fill hose and feed is put through the same sampled days: some seconds of work.</p>
     }
-    @if (swings().length) {
-      <h3>What moves the answer most</h3>
-      <ol>
-        @for (s of swings(); track s.id) {
-          <li>
-            <span class="what"
-              >{{ s.label }}
-              @if (s.ask) {
-                <em>ask the customer</em>
-              }
-            </span>
-            <svg viewBox="0 0 200 16" aria-hidden="true">
-              <path class="track" d="M0 8H200" />
-              <path class="swing" [attr.d]="s.bar" />
-            </svg>
-            <span class="num">{{ s.from }} to {{ s.to }}</span>
-          </li>
-        }
-      </ol>
-      <p class="quiet small">Chance of a short day with each at its low and its high end (one day in ten beyond), the rest as they vary.</p>
-    }
   `,
   styles: `
     .head {
@@ -113,9 +73,8 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       gap: 12px;
       flex-wrap: wrap;
     }
-    progress {
+    .bar {
       flex: 1;
-      accent-color: var(--water);
     }
     .lead {
       margin: 6px 0;
@@ -131,23 +90,8 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       padding: 2px 10px 2px 0;
       line-height: 1.25;
     }
-    td.now,
-    tr.best th,
-    tr.best td {
+    td.now {
       background: var(--water-pale);
-    }
-    .sizes {
-      width: 100%;
-    }
-    thead th {
-      color: var(--ink-quiet);
-      font-weight: 600;
-    }
-    .sizes tbody th {
-      font-weight: 600;
-    }
-    .sizes td {
-      padding: 5px 10px 5px 0;
     }
     td.good strong {
       color: var(--water);
@@ -159,41 +103,6 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     td .mdc-icon-button:disabled {
       opacity: 1;
     }
-    h3 {
-      margin: 10px 0 2px;
-    }
-    ol {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-    }
-    li {
-      display: grid;
-      grid-template-columns: minmax(150px, 1.2fr) 1fr 118px;
-      gap: 10px;
-      align-items: center;
-      border-bottom: 1px solid var(--line);
-      padding: 4px 0;
-    }
-    em {
-      font-style: normal;
-      display: block;
-      color: var(--water);
-      font-weight: 600;
-      font-size: 13.5px;
-    }
-    .num {
-      text-align: right;
-      font-weight: 600;
-    }
-    .track {
-      stroke: var(--track);
-      stroke-width: 6;
-    }
-    .swing {
-      stroke: var(--water);
-      stroke-width: 8;
-    }
     .small {
       font-size: 13.5px;
     }
@@ -202,12 +111,8 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
 export class SizingPanel {
   private readonly rig = inject(RigStore);
   protected readonly day = inject(DayStore);
-  protected readonly busy = computed(() => {
-    const [z, s] = [this.day.sizing(), this.day.swings()];
-    const running = [z, s].filter((w) => w.state === 'working');
-    return running.length ? Math.max(Math.min(...running.map((w) => w.share)), 0.01) : 0;
-  });
-  protected readonly problem = computed(() => this.day.sizing().error ?? this.day.swings().error);
+  protected readonly busy = computed(() => (this.day.sizing().state === 'working' ? Math.max(this.day.sizing().share, 0.01) : 0));
+  protected readonly problem = computed(() => this.day.sizing().error);
   protected readonly sizing = computed(() => (this.day.sizing().state === 'done' ? this.day.sizing().value : null));
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });
@@ -217,13 +122,23 @@ export class SizingPanel {
     const t = this.sizing()?.tank;
     return !!t?.smallest && Math.abs(t.smallest.volumeM3 / t.now.volumeM3 - 1) > 0.02;
   });
+  /** Chance of a short day with a size of tank; that of the tank there is is the one which the heading quotes. */
+  private shortOf(p: { readonly factor: number; readonly short: Chance }): Chance {
+    const sampled = this.day.fits() ? this.day.sample().value?.short : undefined;
+    return p.factor === 1 && sampled ? sampled : p.short;
+  }
   protected readonly sentence = computed(() => {
     const z = this.sizing();
     if (!z) return '';
     const { tank, tolerance } = z;
     const may = this.q(tolerance, 'ratio', 2);
+    if (tank.withOpenTaps)
+      return (
+        `No size of ${tank.name} tried keeps within ${may} of days, because taps are found shut: if none were, ${this.q(tank.withOpenTaps.volumeM3, 'volume')} would do. ` +
+        'Put a refill stop in the day, carry the water of the whole job, or plan another day for such sites.'
+      );
     if (!tank.smallest) return `No size of ${tank.name} tried keeps within ${may} of days: mend the fill or the feed first.`;
-    const now = `${this.q(tank.now.volumeM3, 'volume')} goes short on ${this.q(tank.now.short.chance, 'ratio', 2)}`;
+    const now = `${this.q(tank.now.volumeM3, 'volume')} goes short on ${this.q(this.shortOf(tank.now).chance, 'ratio', 2)}`;
     return this.grows()
       ? `The smallest ${tank.name} for ${may} of days is ${this.q(tank.smallest.volumeM3, 'volume')}; ${now}.`
       : `${tank.name} is as small as ${may} of days allow: ${now}.`;
@@ -242,7 +157,7 @@ export class SizingPanel {
     const z = this.sizing()!;
     const u = this.rig.units();
     const volume = (v: number): number => round3(inUnit(v, 'volume', u));
-    const chance = z.tank.points.map((p) => [volume(p.volumeM3), percent(p.short.chance)] as [number, number]);
+    const chance = z.tank.points.map((p) => [volume(p.volumeM3), percent(this.shortOf(p).chance)] as [number, number]);
     const money = z.tank.points.map((p) => [volume(p.volumeM3), Math.round(p.price)] as [number, number]);
     const most = volume(Math.max(z.tank.now.volumeM3, z.tank.smallest?.volumeM3 ?? 0) * 2.2);
     return (c) => {
@@ -275,16 +190,28 @@ export class SizingPanel {
     const t = this.sizing()?.tank;
     if (!t) return [];
     const centre = t.points.findIndex((p) => p === (t.smallest ?? t.now));
-    return t.points.slice(Math.max(centre - 3, 0), centre + 4).map((p) => ({
-      volume: this.q(p.volumeM3, 'volume'),
-      chance: this.q(p.short.chance, 'ratio', 2),
-      lost: p.lostS < 1 ? 'none' : this.q(p.lostS, 'time', 2),
-      price: p.price < 0 ? `saves $${Math.round(-p.price)}` : `+$${Math.round(p.price)}`,
-      mass: formatQuantity(p.massKg, 'mass', this.rig.units(), { signed: true }),
-      now: p.factor === 1,
-      best: p === t.smallest,
-    }));
+    return t.points.slice(Math.max(centre - 3, 0), centre + 4).map((p): TableRow => {
+      const { chance } = this.shortOf(p);
+      return {
+        id: String(p.volumeM3),
+        mark: p === t.smallest ? 'best' : p.factor === 1 ? 'now' : undefined,
+        cells: {
+          volume: { text: `${this.q(p.volumeM3, 'volume')}${p.factor === 1 ? ', now' : ''}`, by: p.volumeM3 },
+          chance: { text: this.q(chance, 'ratio', 2), by: chance },
+          lost: { text: p.lostS < 1 ? 'none' : this.q(p.lostS, 'time', 2), by: p.lostS },
+          price: { text: p.price < 0 ? `saves $${Math.round(-p.price)}` : `+$${Math.round(p.price)}`, by: p.price },
+          mass: { text: formatQuantity(p.massKg, 'mass', this.rig.units(), { signed: true }), by: p.massKg },
+        },
+      };
+    });
   });
+  protected readonly columns: readonly Column[] = [
+    { id: 'volume', name: 'Tank', sorts: true },
+    { id: 'chance', name: 'Short days', number: true, sorts: true },
+    { id: 'lost', name: 'Lost a day', number: true, sorts: true },
+    { id: 'price', name: 'Price', number: true, sorts: true },
+    { id: 'mass', name: 'Weight, full', number: true, sorts: true },
+  ];
   protected readonly ladders = computed(() => {
     const z = this.sizing();
     return [...(z?.fills ?? []), ...(z?.feeds ?? [])].map((l) => ({
@@ -296,22 +223,6 @@ export class SizingPanel {
   protected resize(lineId: string, bore: string): void {
     this.rig.edit(`${bore} line`, (d) => resizeLine(d, lineId, bore));
   }
-  protected readonly swings = computed(() => {
-    const list = this.day.swings().state === 'done' ? (this.day.swings().value ?? []) : [];
-    const most = Math.max(...list.flatMap((s) => [s.low.short.chance, s.high.short.chance]), 0.01);
-    return list.map((s) => {
-      const [a, b] = [s.low.short.chance, s.high.short.chance].sort((x, y) => x - y);
-      const x = (v: number): string => ((200 * v) / most).toFixed(1);
-      return {
-        id: s.id,
-        label: s.label,
-        ask: s.who === 'ask' && s.swing > 0.02,
-        bar: `M${x(a)} 8H${x(Math.max(b, a + 0.004 * most))}`,
-        from: this.q(s.low.short.chance, 'ratio', 2),
-        to: this.q(s.high.short.chance, 'ratio', 2),
-      };
-    });
-  });
   protected cancel(): void {
     this.day.cancel('sizing');
     this.day.cancel('swings');

@@ -3,13 +3,13 @@ import { MatButtonModule } from '@angular/material/button';
 import { addDump, type DrainResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { LineEditor } from '../../kit/line-editor';
+import { type Fact, Facts } from '../../bench/facts';
+import { LineEditor } from '../../bench/line-editor';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
-import { StationFrame } from '../../kit/station-frame';
+import { QuantityField } from '../../bench/quantity-field';
+import { StationFrame } from '../../bench/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 

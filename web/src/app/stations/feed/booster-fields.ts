@@ -1,7 +1,7 @@
 import { Component, input } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
-import { NameField } from '../../kit/name-field';
-import { QuantityField } from '../../kit/quantity-field';
+import { ChoiceField } from '../../bench/choice-field';
+import { NameField } from '../../bench/name-field';
+import { QuantityField } from '../../bench/quantity-field';
 
 /** What can be set of a booster pump. */
 @Component({

@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import {
   alsoFrom,
   boost,
@@ -18,13 +19,14 @@ import {
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
-import { Elevation } from '../../kit/elevation';
-import { type Fact, Facts } from '../../kit/facts';
-import { LineEditor } from '../../kit/line-editor';
+import { Elevation } from '../../bench/elevation';
+import { type Fact, Facts } from '../../bench/facts';
+import { LineEditor } from '../../bench/line-editor';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BoosterFields } from './booster-fields';
@@ -33,7 +35,7 @@ import { waterfall } from './waterfall';
 /** Tank to pump: is it fed, in its worst case? */
 @Component({
   selector: 'pz-feed-station',
-  imports: [BoosterFields, Chart, Elevation, Facts, LineEditor, MatButtonModule, Picker, QuantityField, SelectRow, StationFrame],
+  imports: [BoosterFields, Chart, DataTable, Elevation, Facts, LineEditor, MatButtonModule, MatExpansionModule, Picker, QuantityField, SelectRow, StationFrame],
   templateUrl: './feed.station.html',
   styles: `
     fieldset {
@@ -69,14 +71,6 @@ import { waterfall } from './waterfall';
     .cases td:last-child,
     .cases th:last-child {
       text-align: right;
-      font-weight: 600;
-    }
-    details {
-      margin: 6px 0;
-    }
-    summary {
-      cursor: pointer;
-      min-height: 30px;
       font-weight: 600;
     }
     .bad {
@@ -119,7 +113,7 @@ export class FeedStation {
     const doc = this.rig.document();
     if (!doc) return [];
     return [
-      ...doc.tanks.map((t) => ({ value: `tank:${t.id}`, name: t.name })),
+      ...doc.tanks.filter((t) => t.liquid !== 'chemical').map((t) => ({ value: `tank:${t.id}`, name: t.name })),
       ...doc.manifolds
         .filter((m) => doc.lines.some((l) => l.role === 'feed' && l.to.at === 'manifold' && l.to.id === m.id))
         .map((m) => ({ value: `manifold:${m.id}`, name: m.name })),
@@ -146,7 +140,11 @@ export class FeedStation {
     const id = this.chosen.item()?.id;
     if (!doc || !id) return [];
     const drawn = new Set([this.feed()?.sourceId, ...inletsOf(doc, id).map((l) => l.from.id)]);
-    return doc.tanks.filter((t) => !drawn.has(t.id) && !(this.rig.assessment()?.tanks.find((r) => r.tankId === t.id)?.tiedIds ?? []).some((x) => drawn.has(x)));
+    // Never from chemicals: they would go through the washer, and back through its return.
+    return doc.tanks.filter(
+      (t) =>
+        t.liquid !== 'chemical' && !drawn.has(t.id) && !(this.rig.assessment()?.tanks.find((r) => r.tankId === t.id)?.tiedIds ?? []).some((x) => drawn.has(x)),
+    );
   });
   protected alsoFrom(tankId: string): void {
     const id = this.chosen.item()!.id;
@@ -194,11 +192,11 @@ export class FeedStation {
     const units = this.rig.units();
     const q = (v: number, d: Parameters<typeof formatQuantity>[1]) => (Number.isFinite(v) ? formatQuantity(v, d, units) : 'no limit');
     return [
-      { label: 'Inlet head there', at: `feeds.${i}.available` },
-      { label: 'Inlet head needed', at: `feeds.${i}.required` },
-      { label: 'To spare', at: `feeds.${i}.margin` },
+      { label: 'Inlet head there · NPSH available', at: `feeds.${i}.available` },
+      { label: 'Inlet head needed · NPSH required', at: `feeds.${i}.required` },
+      { label: 'To spare · NPSH margin', at: `feeds.${i}.margin` },
       { label: 'Fastest water', at: `feeds.${i}.velocity` },
-      { label: 'Pulses', at: `feeds.${i}.acceleration.used` },
+      { label: 'Pulses · acceleration head', at: `feeds.${i}.acceleration.used` },
       { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },
       { label: 'Feed passes at most', text: q(f.limits.mostFlowM3s, 'flow') },
       ...(f.verdict === 'starved'
@@ -229,12 +227,22 @@ export class FeedStation {
       .terms.map((t) => `${t.label} ${formatQuantity(t.valueM, 'length', this.rig.units())}`)
       .join(', '),
   );
+  protected readonly caseColumns: readonly Column[] = [
+    { id: 'case', name: 'Case', sorts: true },
+    { id: 'spare', name: 'To spare', number: true, sorts: true },
+  ];
   protected readonly cases = computed(() =>
-    (this.feed()?.cases ?? []).map((c) => ({
-      words: caseWords(c, this.feed()!.direct),
-      bad: c.marginM < 0,
-      margin: formatQuantity(c.marginM, 'length', this.rig.units(), { signed: true }),
-    })),
+    (this.feed()?.cases ?? []).map((c): TableRow => {
+      const words = caseWords(c, this.feed()!.direct);
+      const unit = this.rig.units() === 'us' ? 'ft' : 'm';
+      return {
+        id: words,
+        cells: {
+          case: words,
+          spare: { text: formatQuantity(c.marginM, 'length', this.rig.units(), { signed: true, unit }), by: c.marginM, shout: c.marginM < 0 },
+        },
+      };
+    }),
   );
   protected readonly byLevel = computed<ChartOption>(() => {
     const f = this.feed()!;

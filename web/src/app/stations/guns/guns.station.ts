@@ -1,16 +1,16 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
+import { addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, si, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { LineEditor } from '../../kit/line-editor';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { LineEditor } from '../../bench/line-editor';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
-import { StationFrame } from '../../kit/station-frame';
+import { QuantityField } from '../../bench/quantity-field';
+import { StationFrame } from '../../bench/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { NozzlePicker } from './nozzle-picker';
@@ -97,7 +97,12 @@ export class GunsStation {
     const units = this.rig.units();
     const code = nozzleCode(Number(o.nozzle.size), Number(o.nozzle.angle));
     const better = shelfSize(r.betterSize);
-    const fit = better === Number(o.nozzle.size) ? 'The nozzle fits.' : `Number ${better} would give the wanted ${o.wantedPressure}.`;
+    // Where anything is wrong with what arrives, nothing is said to fit.
+    const troubled = (this.rig.assessment()?.findings ?? []).some(
+      (f) => f.verdict !== 'fed' && (f.subject.id === o.id || (f.station === 'guns' && r.machineIds.includes(f.subject.id))),
+    );
+    const wanted = formatQuantity(si(o.wantedPressure, 'pressure'), 'pressure', units);
+    const fit = better !== Number(o.nozzle.size) ? `Number ${better} would give the wanted ${wanted}.` : troubled ? '' : 'The nozzle fits.';
     return `${formatQuantity(r.pressure.value, 'pressure', units, { digits: 4 })} and ${formatQuantity(r.flow.value, 'flow', units)} at nozzle ${code}; the way there loses ${formatQuantity(r.lineLossPa, 'pressure', units)}. ${fit}`;
   });
   protected readonly facts = computed<Fact[]>(() => {

@@ -1,16 +1,17 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid } from '@pozzo/core';
+import { addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid, type Verdict } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
+import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
 import { KIND_OPTIONS } from './liquid-kinds';
@@ -20,7 +21,7 @@ const DAY = 86400;
 /** What is on board besides water: strength today, how long it lasts, what it must not meet, and the winter. */
 @Component({
   selector: 'pz-liquids-station',
-  imports: [Chart, ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
+  imports: [CellTemplate, Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
   templateUrl: './liquids.station.html',
   styles: `
     .lead {
@@ -141,13 +142,24 @@ export class LiquidsStation {
   });
   protected readonly meetings = computed(() => {
     const name = (id: string) => this.liquids().find((l) => l.id === id)?.name ?? id;
-    return (this.rig.assessment()?.chemical.meetings ?? []).map((m) => ({
-      pair: `${name(m.a)} and ${name(m.b)}`,
-      never: m.verdict === 'never',
-      reason: m.reason,
-      places: m.places.length ? `can meet in ${m.places.join(', ')}` : '',
-    }));
+    return (this.rig.assessment()?.chemical.meetings ?? []).map((m): TableRow & { verdict: Verdict } => {
+      const never = m.verdict === 'never';
+      return {
+        id: `${m.a} ${m.b}`,
+        verdict: never ? (m.places.length ? 'stop' : 'tight') : 'fed',
+        cells: {
+          pair: `${name(m.a)} and ${name(m.b)}`,
+          reason: `${never ? 'Never' : 'With care'}: ${m.reason}.`,
+          where: m.places.length ? `can meet in ${m.places.join(', ')}` : 'kept apart',
+        },
+      };
+    });
   });
+  protected readonly meetingColumns: readonly Column[] = [
+    { id: 'pair', name: 'Pair', sorts: true },
+    { id: 'reason', name: 'Why', sorts: true },
+    { id: 'where', name: 'On this rig', sorts: true },
+  ];
   protected readonly pure = computed(() => {
     const doc = this.rig.document();
     return (this.rig.assessment()?.chemical.pureWater ?? []).map((p) => ({

@@ -16,14 +16,15 @@ import {
   WETTED,
 } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { SoftPumpPanel } from './soft-pump-panel';
@@ -43,7 +44,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
+  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
   template: `
     <pz-station heading="Machines" station="machines" [calm]="soft() ? 'What it brings is enough, and so is what drives it.' : 'Engine and pump are matched.'">
       <div set>
@@ -95,28 +96,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-soft-pump-panel [pump]="p" />
         } @else if (rows().length) {
           <h2>Every way of holding the triggers</h2>
-          <table>
-            <thead>
-              <tr>
-                <th>Triggers</th>
-                <th>At the pump</th>
-                <th>At the guns</th>
-                <th>Turned back</th>
-                <th>Engine</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (r of rows(); track r.label) {
-                <tr>
-                  <td>{{ r.label }}</td>
-                  <td>{{ r.pump }}</td>
-                  <td>{{ r.guns }}</td>
-                  <td>{{ r.back }}</td>
-                  <td [class.shout]="r.labours">{{ r.engine }}</td>
-                </tr>
-              }
-            </tbody>
-          </table>
+          <pz-table label="Every way of holding the triggers" [columns]="columns()" [rows]="rows()" />
           <pz-facts [facts]="facts()" />
           <h3>Power</h3>
           <pz-chart [option]="option()" [height]="130" [summary]="powerWords()" />
@@ -125,23 +105,6 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
         }
       </div>
     </pz-station>
-  `,
-  styles: `
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 6px 0 14px;
-    }
-    th,
-    td {
-      text-align: left;
-      padding: 5px 12px 5px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    th {
-      color: var(--ink-quiet);
-      font-weight: 600;
-    }
   `,
 })
 export class MachinesStation {
@@ -186,22 +149,50 @@ export class MachinesStation {
     const efficiency = assumptionValues(this.rig.rig()?.assumptions)['pump-efficiency'];
     const load = (pressurePa: number): number => (pressurePa * flow) / efficiency / result.engineAvailable.value;
     const own = new Set(a.outlets.filter((o) => o.machineIds.includes(id!)).map((o) => o.outletId));
-    return a.cases.map((c) => {
+    // Only the triggers that bear on this machine: cases that differ in others are one.
+    const cases = new Map<string, (typeof a.cases)[number]>();
+    for (const c of a.cases) {
+      const open = c.guns.filter((g) => g.open && own.has(g.outletId));
+      const key = open.map((g) => g.outletId).join();
+      if (!cases.has(key)) cases.set(key, c);
+    }
+    const name = (id: string): string => this.rig.document()?.outlets.find((o) => o.id === id)?.name ?? '';
+    const q = (v: number, d: Parameters<typeof formatQuantity>[1], digits: number): string => formatQuantity(v, d, units, { digits });
+    return [...cases].map(([key, c]): TableRow => {
       const m = c.machines.find((x) => x.machineId === id)!;
-      const guns = c.guns.filter((g) => g.open && own.has(g.outletId));
+      const open = key ? key.split(',') : [];
+      const label =
+        open.length === 0 ? (own.size > 1 ? 'All shut' : 'Shut') : open.length > 1 && open.length === own.size ? 'All open' : open.map(name).join(' + ');
+      const returned = m.returnedM3s < 1e-8 ? 0 : m.returnedM3s;
+      const guns = Object.fromEntries(
+        c.guns
+          .filter((g) => own.has(g.outletId))
+          .map((g) => [
+            `gun:${g.outletId}`,
+            g.open ? { text: `${q(g.pressurePa, 'pressure', 4)} · ${q(g.flowM3s, 'flow', 2)}`, by: g.pressurePa } : { text: '–', by: 0 },
+          ]),
+      );
       return {
-        label: c.label,
-        pump: formatQuantity(m.pumpPressurePa, 'pressure', units, { digits: 4 }),
-        guns:
-          guns
-            .map((g) => `${formatQuantity(g.pressurePa, 'pressure', units, { digits: 4 })} · ${formatQuantity(g.flowM3s, 'flow', units, { digits: 2 })}`)
-            .join(', ') || '–',
-        engine: formatQuantity(load(m.pumpPressurePa), 'ratio', units, { digits: 2 }),
-        labours: load(m.pumpPressurePa) > 1.02,
-        back: formatQuantity(m.returnedM3s < 1e-8 ? 0 : m.returnedM3s, 'flow', units, { digits: 2 }),
+        id: key,
+        cells: {
+          label,
+          pump: { text: q(m.pumpPressurePa, 'pressure', 4), by: m.pumpPressurePa },
+          ...guns,
+          back: { text: q(returned, 'flow', 2), by: returned },
+          engine: { text: q(load(m.pumpPressurePa), 'ratio', 2), by: load(m.pumpPressurePa), shout: load(m.pumpPressurePa) > 1.02 },
+        },
       };
     });
   });
+  protected readonly columns = computed<readonly Column[]>(() => [
+    { id: 'label', name: 'Triggers' },
+    { id: 'pump', name: 'At the pump', number: true, sorts: true },
+    ...(this.rig.assessment()?.outlets ?? [])
+      .filter((o) => o.machineIds.includes(this.chosen.item()?.id ?? ''))
+      .map((o) => ({ id: `gun:${o.outletId}`, name: this.rig.document()?.outlets.find((x) => x.id === o.outletId)?.name ?? '', number: true, sorts: true })),
+    { id: 'back', name: 'Turned back', number: true, sorts: true },
+    { id: 'engine', name: 'Engine', number: true, sorts: true },
+  ]);
   protected readonly facts = computed<Fact[]>(() => {
     const i = this.index();
     if (i < 0) return [];

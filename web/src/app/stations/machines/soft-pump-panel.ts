@@ -1,8 +1,8 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, type SoftPumpDocument, type SoftPumpResult } from '@pozzo/core';
+import { assumptionValues, formatQuantity, fuelVolume, type SoftPumpDocument, type SoftPumpResult } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
-import { type Fact, Facts } from '../../kit/facts';
+import { type Fact, Facts } from '../../bench/facts';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 
@@ -72,7 +72,8 @@ export class SoftPumpPanel {
         ...(r.airGiven < r.airUse.value ? [{ label: 'Receiver carries it', text: r.airCarriesS > 0 ? this.q(r.airCarriesS, 'time', 2) : 'not at all' }] : []),
         { label: 'At its shaft', at: `${at}.airPower` },
       );
-    if (r.fuelDayKg > 0) out.push({ label: 'Fuel in a day', text: this.q(r.fuelDayKg, 'mass', 2) });
+    if (r.fuelDayKg > 0)
+      out.push({ label: 'Fuel in a day', text: this.q(fuelVolume(r.fuelDayKg, assumptionValues(this.rig.rig()?.assumptions)['fuel-density']), 'volume', 2) });
     out.push({ label: 'Longest in bypass', text: this.q(r.bypassLimitS, 'time', 2) });
     return out;
   });

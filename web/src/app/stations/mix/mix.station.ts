@@ -1,17 +1,19 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { LineEditor } from '../../kit/line-editor';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { LineEditor } from '../../bench/line-editor';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { roundUp } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
@@ -21,7 +23,22 @@ import { WaysTable } from './ways-table';
 /** How the chemicals meet the water, and what strength reaches the wall. */
 @Component({
   selector: 'pz-mix-station',
-  imports: [BlendDrawing, Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, WaysTable],
+  imports: [
+    BlendDrawing,
+    Chart,
+    ChoiceField,
+    DataTable,
+    Facts,
+    LineEditor,
+    MatButtonModule,
+    MatExpansionModule,
+    NameField,
+    Picker,
+    QuantityField,
+    SelectRow,
+    StationFrame,
+    WaysTable,
+  ],
   templateUrl: './mix.station.html',
   styleUrl: './mix.station.scss',
 })
@@ -102,6 +119,15 @@ export class MixStation {
     const stays = Math.abs(r.last.value - r.first.value) < 0.02 * Math.max(r.first.value, 1e-6);
     return `${q(r.flow.value)} leave the gun at ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
   });
+  /** The valves for the wanted strength, whether they stand so or not. */
+  protected readonly settingWords = computed(() => {
+    const r = this.result();
+    if (!r?.settings.length) return '';
+    const valves = r.settings.map((s) => `${s.name} ${this.percent(s.wanted)}`).join(', ');
+    return r.reachable
+      ? `For ${this.percent(r.wanted.value)} open: ${valves}.`
+      : `No setting reaches ${this.percent(r.wanted.value)} here; nearest, open: ${valves}.`;
+  });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
     const i = this.index();
@@ -129,13 +155,20 @@ export class MixStation {
   protected readonly strays = computed(() => {
     const r = this.result();
     const units = this.rig.units();
-    return (r?.cases ?? []).map((c) => ({
-      label: c.label,
-      strength: this.percent(c.strength),
-      off: r!.wanted.value > 0 && Math.abs(c.strength / r!.wanted.value - 1) > 0.1,
-      flow: formatQuantity(c.flowM3s, 'flow', units),
+    return (r?.cases ?? []).map((c): TableRow => ({
+      id: c.label,
+      cells: {
+        case: c.label,
+        strength: { text: this.percent(c.strength), by: c.strength, shout: r!.wanted.value > 0 && Math.abs(c.strength / r!.wanted.value - 1) > 0.1 },
+        flow: { text: formatQuantity(c.flowM3s, 'flow', units), by: c.flowM3s },
+      },
     }));
   });
+  protected readonly strayColumns: readonly Column[] = [
+    { id: 'case', name: 'With' },
+    { id: 'strength', name: 'At the wall', number: true, sorts: true },
+    { id: 'flow', name: 'Flow', number: true, sorts: true },
+  ];
   /** Top of the strength axes: what is wanted is always on the chart. */
   private top(): number | undefined {
     const r = this.result()!;

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { formatQuantity, type MixWay, type WayCompared } from '@pozzo/core';
 import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
+import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
 import { doneOf, HeavyClient } from '../../workers/heavy-client';
@@ -13,76 +14,39 @@ const AFTER_MS = 150;
 /** The five ways of mixing on this rig side by side: strength, weight, time to change, cost, what can fail. */
 @Component({
   selector: 'pz-ways-table',
-  imports: [MatButtonModule, VerdictMark],
+  imports: [CellTemplate, DataTable, MatButtonModule, VerdictMark],
   template: `
     @if (rows().length) {
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Way</th>
-            <th scope="col">At the wall</th>
-            <th scope="col">Carried</th>
-            <th scope="col">To change</th>
-            <th scope="col">A day</th>
-            <th scope="col">Set-up</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (r of rows(); track r.way) {
-            <tr [class.now]="r.now">
-              <th scope="row">
-                <pz-verdict [of]="r.verdict" [bare]="true" /> {{ r.name }}<small>{{ r.fail }}</small>
-              </th>
-              <td>
-                {{ r.range }}
-                <svg viewBox="0 0 100 14" aria-hidden="true">
-                  <path class="scale" d="M0 7H100" />
-                  <path class="span" [attr.d]="r.span" />
-                  <path class="wanted" [attr.d]="wanted()" />
-                </svg>
-              </td>
-              <td>{{ r.carried }}</td>
-              <td>{{ r.change }}</td>
-              <td>{{ r.cost }}</td>
-              <td>
-                @if (r.now) {
-                  as built
-                } @else {
-                  {{ r.price }}
-                  <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">Try it</button>
-                }
-              </td>
-            </tr>
+      <pz-table label="The ways compared" [columns]="columns" [rows]="rows()">
+        <ng-template pzCell="way" let-row>
+          @let r = byWay()[row.id];
+          <pz-verdict [of]="r.verdict" [bare]="true" /> {{ r.name }}<small>{{ r.fail }}</small>
+        </ng-template>
+        <ng-template pzCell="wall" let-row>
+          {{ byWay()[row.id].range }}
+          <svg viewBox="0 0 100 14" aria-hidden="true">
+            <path class="scale" d="M0 7H100" />
+            <path class="span" [attr.d]="byWay()[row.id].span" />
+            <path class="wanted" [attr.d]="wanted()" />
+          </svg>
+        </ng-template>
+        <ng-template pzCell="price" let-row>
+          @let r = byWay()[row.id];
+          @if (r.now) {
+            as built
+          } @else {
+            {{ r.price }}
+            <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Try ' + r.name" (click)="choose.emit(r.way)">Try it</button>
           }
-        </tbody>
-      </table>
+        </ng-template>
+      </pz-table>
       <p class="quiet">The bar runs from the weakest to the strongest that reaches the wall; the stroke is what is wanted.</p>
     } @else {
       <p class="quiet" role="status">Trying the five ways on this rig…</p>
     }
   `,
   styles: `
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin: 6px 0 6px;
-    }
-    th,
-    td {
-      text-align: left;
-      padding: 6px 10px 6px 0;
-      border-bottom: 1px solid var(--line);
-      vertical-align: top;
-      line-height: 1.25;
-    }
-    thead th {
-      color: var(--ink-quiet);
-      font-weight: 600;
-    }
-    tbody th {
-      font-weight: 600;
-    }
-    td .mdc-button {
+    .mdc-button {
       display: block;
       margin-top: 4px;
     }
@@ -112,10 +76,6 @@ const AFTER_MS = 150;
       stroke: var(--ink);
       stroke-width: 2.5;
     }
-    .now th,
-    .now td {
-      background: var(--chem-pale);
-    }
   `,
 })
 export class WaysTable {
@@ -137,7 +97,7 @@ export class WaysTable {
     const x = (100 * (this.ways()[0]?.result.wanted.value ?? 0)) / this.most();
     return `M${x.toFixed(1)} 0V14`;
   });
-  protected readonly rows = computed(() => {
+  private readonly all = computed(() => {
     const units = this.rig.units();
     const share = (v: number) => formatQuantity(v, 'ratio', units, { digits: 2 });
     const x = (v: number) => ((100 * v) / this.most()).toFixed(1);
@@ -158,4 +118,30 @@ export class WaysTable {
       };
     });
   });
+  protected readonly byWay = computed(() => Object.fromEntries(this.all().map((w) => [w.way, w])));
+  protected readonly columns: readonly Column[] = [
+    { id: 'way', name: 'Way' },
+    { id: 'wall', name: 'At the wall', sorts: true },
+    { id: 'carried', name: 'Carried', number: true, sorts: true },
+    { id: 'change', name: 'To change', number: true, sorts: true },
+    { id: 'cost', name: 'A day', number: true, sorts: true },
+    { id: 'price', name: 'Set-up', sorts: true },
+  ];
+  protected readonly rows = computed(() =>
+    this.ways().map((w): TableRow => {
+      const { carried, change, cost } = this.byWay()[w.way];
+      return {
+        id: w.way,
+        mark: w.now ? 'now' : undefined,
+        cells: {
+          way: WAY_NAMES[w.way],
+          wall: { text: '', by: w.result.first.value },
+          carried: { text: carried, by: w.carriedKg },
+          change: { text: change, by: w.result.changeOver.value },
+          cost: { text: cost, by: w.costDay },
+          price: { text: '', by: w.price },
+        },
+      };
+    }),
+  );
 }

@@ -1,8 +1,20 @@
 import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { buildOption, dropOption, formatQuantity, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf, WEIGHING } from '@pozzo/core';
-import { NameField } from '../../kit/name-field';
-import { StationFrame } from '../../kit/station-frame';
+import {
+  assumptionValues,
+  buildOption,
+  dropOption,
+  formatQuantity,
+  fuelVolume,
+  keepOption,
+  MOST_OPTIONS,
+  type OptionRow,
+  say,
+  variantsOf,
+  WEIGHING,
+} from '@pozzo/core';
+import { NameField } from '../../bench/name-field';
+import { StationFrame } from '../../bench/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
@@ -186,7 +198,7 @@ export class OptionsStation implements OnDestroy {
       line(
         'Fuel a day',
         (r) => r.fuelKg,
-        (r) => q(r.fuelKg, 'mass', 2),
+        (r) => q(fuelVolume(r.fuelKg, assumptionValues(this.rig.rig()?.assumptions)['fuel-density']), 'volume', 2),
         'less',
         0.1,
       ),

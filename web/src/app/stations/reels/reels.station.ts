@@ -1,20 +1,21 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { endWords, addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
-import { StationFrame } from '../../kit/station-frame';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
+import { QuantityField } from '../../bench/quantity-field';
+import { StationFrame } from '../../bench/station-frame';
 import { RigStore } from '../../state/rig-store';
 import { ReelDrawing } from './reel-drawing';
 
 /** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */
 @Component({
   selector: 'pz-reels-station',
-  imports: [ChoiceField, Facts, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
+  imports: [ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
   templateUrl: './reels.station.html',
   styles: `
     h3 {
@@ -93,29 +94,47 @@ export class ReelsStation {
   });
   /** All reels at a glance: what goes where. */
   protected readonly reelPlan = computed(() =>
-    (this.rig.assessment()?.reels ?? []).flatMap((r) => {
+    (this.rig.assessment()?.reels ?? []).flatMap((r): TableRow[] => {
       const reel = this.reels().find((x) => x.id === r.reelId);
       if (!reel || !this.lines().some((l) => l.value === reel.line)) return [];
       return [
         {
           id: r.reelId,
-          name: reel.name,
-          carries: this.lineName(reel.line),
-          hose: this.q(r.hoseM, 'length'),
-          wound: this.q(r.woundM, 'length'),
-          where: `${this.places.find((p) => p.value === reel.place)?.name}, row ${reel.row}`,
+          cells: {
+            reel: reel.name,
+            carries: this.lineName(reel.line),
+            hose: { text: this.q(r.hoseM, 'length'), by: r.hoseM },
+            wound: { text: this.q(r.woundM, 'length'), by: r.woundM },
+            where: `${this.places.find((p) => p.value === reel.place)?.name}, row ${reel.row}`,
+          },
         },
       ];
     }),
   );
+  protected readonly reelColumns: readonly Column[] = [
+    { id: 'reel', name: 'Reel', sorts: true },
+    { id: 'carries', name: 'Carries', sorts: true },
+    { id: 'hose', name: 'Hose', number: true, sorts: true },
+    { id: 'wound', name: 'Wound across', number: true, sorts: true },
+    { id: 'where', name: 'Where', sorts: true },
+  ];
+  protected readonly runColumns: readonly Column[] = [
+    { id: 'gun', name: 'Gun', sorts: true },
+    { id: 'run', name: 'Run', number: true, sorts: true },
+    { id: 'hose', name: 'Hose', number: true, sorts: true },
+    { id: 'arrives', name: 'Arrives', number: true, sorts: true },
+    { id: 'change', name: 'Change of liquid', number: true, sorts: true },
+  ];
   protected readonly runs = computed(() =>
-    (this.rig.assessment()?.runs ?? []).map((r: RunResult) => ({
-      name: this.rig.document()?.outlets.find((o) => o.id === r.outletId)?.name ?? '',
-      needed: this.q(r.needed.value, 'length'),
-      carried: this.q(r.carried.value, 'length'),
-      short: r.verdict !== 'fed',
-      arrives: this.q(r.arrives.value, 'pressure'),
-      change: Number.isFinite(r.changeOver.value) ? this.q(r.changeOver.value, 'time') : 'never',
+    (this.rig.assessment()?.runs ?? []).map((r: RunResult): TableRow => ({
+      id: r.outletId,
+      cells: {
+        gun: this.rig.document()?.outlets.find((o) => o.id === r.outletId)?.name ?? '',
+        run: { text: this.q(r.needed.value, 'length'), by: r.needed.value },
+        hose: { text: this.q(r.carried.value, 'length'), by: r.carried.value, shout: r.verdict !== 'fed' },
+        arrives: { text: this.q(r.arrives.value, 'pressure'), by: r.arrives.value },
+        change: { text: Number.isFinite(r.changeOver.value) ? this.q(r.changeOver.value, 'time') : 'never', by: r.changeOver.value },
+      },
     })),
   );
 

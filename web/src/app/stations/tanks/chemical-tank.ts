@@ -2,7 +2,7 @@ import { Component, computed, inject, input } from '@angular/core';
 import { type ChemicalTankResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
-import { type Fact, Facts } from '../../kit/facts';
+import { type Fact, Facts } from '../../bench/facts';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { TankDrawing, type TankLevels } from './tank-drawing';

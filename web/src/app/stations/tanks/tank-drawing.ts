@@ -105,9 +105,9 @@ export class TankDrawing {
       start: at(start),
       end: at(end),
       heel: at(heel),
-      left: `${formatQuantity(end, 'volume', system)} ${when}`,
+      left: `${formatQuantity(Math.max(end - heel, 0), 'volume', system)} usable ${when}`,
       size: `${formatQuantity(wide, 'length', system)} × ${formatQuantity(tall, 'length', system)}`,
-      words: `${tank.name}: ${formatQuantity(end, 'volume', system)} left ${when}`,
+      words: `${tank.name}: ${formatQuantity(Math.max(end - heel, 0), 'volume', system)} usable ${when}`,
     };
   });
 }

@@ -58,7 +58,7 @@ describe('the tank station', () => {
   test('a tank turned from chemicals to water holds none any more', async () => {
     const s = open('mix-tank-truck', 'batch-tank');
     const tank = () => s.rig.document().tanks.find((t) => t.id === 'batch-tank')!;
-    await s.choose('Holds', 'water');
+    await s.choose('Carries', 'water');
     expect(tank()).toMatchObject({ liquid: 'water' });
     for (const key of ['holds', 'ventTo', 'dropTube', 'bund']) expect(tank()).not.toHaveProperty(key);
     expect(s.text()).toContain('Water on board');

@@ -1,23 +1,43 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addTank, changeLiquid, changeShape, formatQuantity, type LevelSeries, removeTank, type TankResult, tie } from '@pozzo/core';
+import {
+  addTank,
+  changeLiquid,
+  changeShape,
+  formatQuantity,
+  type LevelSeries,
+  quantityRuleOf,
+  removeTank,
+  reshapeTank,
+  type RigDocument,
+  si,
+  sizeTank,
+  TANK_SIZES,
+  type TankResult,
+  tie,
+  useTankSize,
+  volumeOf,
+} from '@pozzo/core';
 import type { ChartOption } from '../../kit/chart';
 import { Chart } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
-import { type Fact, Facts } from '../../kit/facts';
-import { NameField } from '../../kit/name-field';
+import { type Fact, Facts } from '../../bench/facts';
+import { NameField } from '../../bench/name-field';
 import { Picker } from '../../kit/picker';
-import { QuantityField } from '../../kit/quantity-field';
+import { type Derived, QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
-import { StationFrame } from '../../kit/station-frame';
+import { StationFrame } from '../../bench/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
-import { LineEditor } from '../../kit/line-editor';
+import { LineEditor } from '../../bench/line-editor';
 import { ChemicalTank } from './chemical-tank';
 import { TankDrawing, type TankLevels } from './tank-drawing';
 import { SHAPE_OPTIONS } from './tank-shapes';
+
+/** What a tank may hold. */
+const VOLUME_RULE = quantityRuleOf('volume', '1 gal', '5000 gal');
 
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
@@ -171,6 +191,24 @@ export class TanksStation {
     this.rig.edit('Untie', (d) => void (d.lines = d.lines.filter((l) => l.id !== lineId)));
   }
 
+  /** What the tank holds to its brim, as typed or reckoned from its sides. */
+  protected readonly holds = computed<Derived>(() => {
+    const t = this.chosen.item();
+    return { text: t ? formatQuantity(volumeOf(t.shape), 'volume', this.rig.units()).replace(/\u00a0/g, ' ') : '', rule: VOLUME_RULE };
+  });
+  protected readonly writeVolume = (d: RigDocument, text: string): void => sizeTank(d, this.chosen.item()!.id, si(text, 'volume'));
+  /** Float and start go with the height. */
+  protected writeTall(side: 'height' | 'diameter'): (d: RigDocument, text: string) => void {
+    return (d, text) => reshapeTank(d.tanks[this.chosen.index()], (s) => ({ ...s, [side]: text }));
+  }
+  protected readonly sizes = computed(() => TANK_SIZES.filter((x) => x.system === this.rig.units()).map((x) => ({ value: x.id, name: x.name })));
+  protected readonly size = computed(() => {
+    const shape = this.shape();
+    return TANK_SIZES.find((x) => shape?.kind === x.shape.kind && Object.entries(x.shape).every(([k, v]) => shape[k as 'kind'] === v))?.id;
+  });
+  protected useSize(id: string): void {
+    this.rig.edit('A tank off the shelf', (d) => useTankSize(d, this.chosen.item()!.id, id));
+  }
   protected setLiquid(liquid: (typeof this.liquids)[number]['value']): void {
     this.rig.edit('What a tank holds', (d) => changeLiquid(d.tanks[this.chosen.index()], liquid));
   }

@@ -1,0 +1,234 @@
+import type { Page } from '@playwright/test';
+import { expect, expectAccessible, headline, openStation, saved, test } from './pozzo.js';
+
+const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'dump', 'mix', 'liquids', 'day', 'options'];
+
+/** What is wrong with the boxes of the bench as it stands. */
+const crooked = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const out: string[] = [];
+    const band = [...document.querySelectorAll<HTMLElement>('.verdict, pz-start, pz-waterway')].reduce((sum, e) => sum + e.getBoundingClientRect().height, 0);
+    if (band > 200) out.push(`the band is ${Math.round(band)} px high`);
+    const words = [...document.querySelectorAll<HTMLElement>('pz-folded-waterway .words')].filter((w) => w.getClientRects().length > 0);
+    for (const w of words) if (w.scrollWidth > w.clientWidth + 1) out.push(`"${w.textContent}" is cut off`);
+    const boxes = words.map((w) => ({ text: w.textContent, box: w.getBoundingClientRect() }));
+    boxes.forEach((a, i) =>
+      boxes.slice(i + 1).forEach((b) => {
+        const x = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+        const y = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
+        if (x > 1 && y > 4) out.push(`"${a.text}" lies over "${b.text}"`);
+      }),
+    );
+    const list = document.querySelector('pz-station-list nav')!;
+    const last = [...list.querySelectorAll<HTMLElement>('mat-expansion-panel')].at(-1);
+    if (last && last.getClientRects().length && last.getBoundingClientRect().bottom > window.innerHeight)
+      out.push('the list of stations runs below the screen');
+    if (document.documentElement.scrollWidth > window.innerWidth) out.push(`the page is ${document.documentElement.scrollWidth} px wide`);
+    return out;
+  });
+
+test('every layout: the band is at most 200 px, no word of it is cut or lies over another, the list fits', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /Crew truck/ })).toBeVisible();
+  const { builds } = (await (await page.request.get(`${server.url}/api/v1/builds`)).json()) as { builds: { id: string }[] };
+  expect(builds.length).toBeGreaterThanOrEqual(15);
+  for (const units of ['US', 'Metric']) {
+    for (const { id } of builds) {
+      await page.goto(`${server.url}/rig/${id}/tanks`);
+      await expect(page.locator('pz-folded-waterway .row').first()).toBeVisible();
+      expect([id, units, await crooked(page)]).toEqual([id, units, []]);
+    }
+    if (units === 'US') await page.getByRole('button', { name: /^Units/ }).click();
+  }
+});
+
+test('the smallest, the crew’s and the metric rig: the same at every station, on a tablet and a phone too', async ({ page, server }) => {
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1100],
+    [390, 780],
+  ]) {
+    await page.setViewportSize({ width, height });
+    for (const rig of ['hill-village', 'crew', 'chalet'])
+      for (const station of STATIONS) {
+        await page.goto(`${server.url}/rig/${rig}/${station}`);
+        await expect(page.locator('main.station h2').first()).toBeVisible();
+        await expect(page.locator('.verdict pz-verdict')).toBeVisible();
+        // On a narrow screen words of the waterway may be shortened, and its band stand as high as its headline; nothing sweeps sideways.
+        const found = (await crooked(page)).filter((x) => width > 1000 || /wide/.test(x));
+        expect([rig, station, width, found]).toEqual([rig, station, width, []]);
+      }
+  }
+});
+
+test('twenty-five stations in eight groups fit the list, whichever group is open', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/crew/feed`);
+  await expect(page.locator('pz-folded-waterway .row').first()).toBeVisible();
+  // The list as it will be: the groups that are still empty, and the longest one open, made up from those there are.
+  const bottom = await page.evaluate(() => {
+    const list = document.querySelector('pz-station-list mat-accordion')!;
+    const panels = [...list.querySelectorAll('mat-expansion-panel')];
+    const shut = panels.find((p) => !p.classList.contains('mat-expanded'))!;
+    for (let i = panels.length; i < 8; i++) list.append(shut.cloneNode(true));
+    const open = list.querySelector('.mat-expanded .mat-expansion-panel-body')!;
+    while (open.querySelectorAll('a').length < 9) open.append(open.querySelector('a')!.cloneNode(true));
+    return Math.max(...[...list.querySelectorAll('mat-expansion-panel')].map((p) => p.getBoundingClientRect().bottom));
+  });
+  expect(bottom).toBeLessThanOrEqual(800);
+});
+
+test('by keyboard alone: from an empty page to a rig whose tank is sized', async ({ page, server }) => {
+  const press = async (name: string | RegExp, most: number): Promise<void> => {
+    for (let i = 0; i < most; i++) {
+      const words = await page.evaluate(() => {
+        const at = document.activeElement as HTMLElement | null;
+        return at?.getAttribute('aria-label') ?? at?.textContent?.trim() ?? '';
+      });
+      if (typeof name === 'string' ? words.startsWith(name) : name.test(words)) return page.keyboard.press('Enter');
+      await page.keyboard.press('Tab');
+    }
+    throw new Error(`"${name}" is more than ${most} presses away.`);
+  };
+  await page.goto(`${server.url}/new`);
+  await expect(page.getByRole('heading', { name: 'New build' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await press('To the work', 2);
+  await press(/^\+?\s*Empty/, 6);
+  for (const step of ['Put in a tank', 'Put in a machine', 'Connect a tap']) {
+    await expect(page.getByRole('button', { name: step })).toBeVisible();
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+    await press(step, 25);
+  }
+  await expect(page.locator('pz-start section')).toHaveCount(0);
+  await expect(headline(page)).toContainText(/fed|dry|spare/i);
+  // Stations by a key, the whole waterway by another.
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('w');
+  await expect(page.locator('pz-waterway svg')).toHaveAttribute('aria-label', /Waterway/);
+  await page.keyboard.press('Escape');
+  await expect(page.locator('pz-folded-waterway')).toBeVisible();
+  await page.keyboard.press('p');
+  await page.keyboard.press('p');
+  await expect(page).toHaveURL(/\/tanks/);
+  // A small tank runs dry; the first thing that would help is one key away.
+  await page.getByLabel('Holds', { exact: false }).first().focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('20 gal');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.fix').first()).toBeVisible();
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('f');
+  await expect(page.locator('.fix button').first()).toBeFocused();
+  const before = await headline(page).textContent();
+  await page.keyboard.press('Enter');
+  await expect(headline(page)).not.toHaveText(before!);
+  // Who works by keyboard stays where the new verdict is told.
+  expect(await page.evaluate(() => document.activeElement?.className)).toContain('findings');
+  await saved(page);
+});
+
+test('working opens in view, has the focus, and Escape gives it back', async ({ page, server }) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  await page.goto(`${server.url}/rig/marina-pontoon/feed`);
+  const figure = page.getByRole('button', { name: /^To spare/ }).first();
+  await figure.scrollIntoViewIfNeeded();
+  await figure.click();
+  const sheet = page.getByRole('region', { name: 'Working' });
+  await expect(sheet).toBeInViewport({ ratio: 0.9 });
+  await expect(sheet).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toHaveCount(0);
+  await expect(figure).toBeFocused();
+  await expectAccessible(page);
+});
+
+test('the keys are listed, letters can be turned off, the guide opens at the station', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/guns`);
+  await expect(page.locator('pz-folded-waterway .row').first()).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Next station');
+  await expectAccessible(page);
+  await page.getByLabel('Single letters work as keys').uncheck();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('w');
+  await expect(page.locator('pz-folded-waterway')).toBeVisible();
+  await page.getByRole('link', { name: 'Guide' }).click();
+  await expect(page).toHaveURL(/\/guide#guns$/);
+  await expect(page.getByRole('heading', { name: 'Guns' })).toBeFocused();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Back to the work' }).click();
+  await expect(page).toHaveURL(/\/guns/);
+});
+
+test('on a phone: five quick sums by bare numbers, in the units that are written', async ({ page, server }) => {
+  await page.setViewportSize({ width: 390, height: 780 });
+  const sums: [string, [string, string][], RegExp][] = [
+    [
+      'hose-volume',
+      [
+        ['Bore', '1/2'],
+        ['Length', '300'],
+      ],
+      /3\.06/,
+    ],
+    [
+      'nozzle-flow',
+      [
+        ['Nozzle number', '4'],
+        ['Pressure at the nozzle', '3000'],
+      ],
+      /3\.46/,
+    ],
+    [
+      'bucket-test',
+      [
+        ['Bucket', '5'],
+        ['Time to fill', '60 s'],
+      ],
+      /5.gpm/,
+    ],
+    [
+      'hose-loss',
+      [
+        ['Bore', '3/8'],
+        ['Length', '100'],
+        ['Flow', '8'],
+      ],
+      /psi/,
+    ],
+    [
+      'time-to-empty',
+      [
+        ['Usable water', '100'],
+        ['Flow out', '10'],
+      ],
+      /10.min/,
+    ],
+  ];
+  for (const [name, fields, answer] of sums) {
+    await page.goto(`${server.url}/sums/${name}`);
+    for (const [label, text] of fields) {
+      await page.getByLabel(label, { exact: true }).fill(text);
+      await page.getByLabel(label, { exact: true }).blur();
+    }
+    await expect(page.getByRole('region', { name: 'Result' })).toContainText(answer);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});
+
+test('an empty page says what to do first, and calls nothing well', async ({ page, server }) => {
+  await page.goto(`${server.url}/new`);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /Empty/ }).click();
+  await expect(page.getByRole('button', { name: 'Put in a tank' })).toBeVisible();
+  await expect(page.locator('.verdict')).not.toContainText('Fed');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Put in a machine' }).click();
+  await page.getByRole('button', { name: 'Put in a tank' }).click();
+  await expect(page.locator('pz-folded-waterway .row')).toHaveCount(1);
+  await page.getByRole('button', { name: 'That is all' }).click();
+  await expect(page.locator('pz-start section')).toHaveCount(0);
+  await openStation(page, 'Tanks');
+  await expect(page.locator('pz-tanks-station')).toContainText('Water on board');
+});

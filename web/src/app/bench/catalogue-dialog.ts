@@ -1,0 +1,111 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument } from '@pozzo/core';
+import { RigStore } from '../state/rig-store';
+import { FirstField } from '../kit/first-field';
+
+/** The shelf: type to find, press to take. */
+@Component({
+  selector: 'pz-catalogue-dialog',
+  imports: [FirstField, MatButtonModule, MatDialogModule],
+  template: `
+    <h2 mat-dialog-title>Add a part</h2>
+    <mat-dialog-content>
+      <label for="find">Find</label>
+      <input
+        id="find"
+        pzFirstField
+        #box
+        type="search"
+        autocomplete="off"
+        placeholder="1 in ball valve, sweep, strainer…"
+        (input)="words.set(box.value)"
+        (keydown.enter)="take(found()[0])"
+      />
+      <p class="quiet" role="status">{{ found().length }} of {{ total }} parts. Prices and weights are estimates.</p>
+      @for (g of groups(); track g.name) {
+        <h3>{{ g.name }}</h3>
+        <ul>
+          @for (i of g.items; track i.id) {
+            <li>
+              <button type="button" (click)="take(i)">
+                <span>{{ i.name }}</span><small class="quiet">{{ i.source }}</small
+                ><span class="price">{{ price(i) }}</span>
+              </button>
+            </li>
+          }
+        </ul>
+      }
+    </mat-dialog-content>
+    <mat-dialog-actions align="end"><button type="button" mat-stroked-button mat-dialog-close>Close</button></mat-dialog-actions>
+  `,
+  styles: `
+    input {
+      width: 100%;
+      height: 36px;
+      padding: 4px 10px;
+      border: 1px solid var(--field-line);
+      border-radius: 4px;
+      background: var(--field);
+    }
+    ul {
+      list-style: none;
+      margin: 0 0 10px;
+      padding: 0;
+    }
+    button:not(.mdc-button) {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      width: 100%;
+      text-align: left;
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      background: none;
+      padding: 6px 4px;
+      cursor: pointer;
+    }
+    button:not(.mdc-button):hover {
+      background: var(--water-pale);
+    }
+    small {
+      grid-column: 1 / -1;
+      order: 3;
+      font-size: 12.5px;
+    }
+  `,
+})
+export class CatalogueDialog {
+  private readonly ref = inject(MatDialogRef<CatalogueDialog, PartDocument>);
+  protected readonly words = signal('');
+  protected readonly total = CATALOGUE.length;
+  protected readonly found = computed(() => findParts(this.words()));
+  protected readonly groups = computed(() => {
+    const out = new Map<string, CatalogueItem[]>();
+    for (const i of this.found()) out.set(i.group, [...(out.get(i.group) ?? []), i]);
+    return [...out].map(([name, items]) => ({ name, items }));
+  });
+
+  private readonly rig = inject(RigStore);
+  /** Hose by the foot where lengths are in feet, by the metre elsewhere. */
+  protected price({ part, price }: CatalogueItem): string {
+    if (part.kind !== 'hose') return formatQuantity(price, 'money', 'us');
+    const foot = this.rig.units() === 'us';
+    return `${formatQuantity(foot ? price * FOOT : price, 'money', 'us')} a ${foot ? 'foot' : 'metre'}`;
+  }
+
+  protected take(item: CatalogueItem | undefined): void {
+    if (item) this.ref.close(item.part);
+  }
+}
+
+/** Items of the size that was typed ("1 in", "1 1/4 in"), whose name holds every other word. */
+export function findParts(words: string): CatalogueItem[] {
+  const typed = words.toLowerCase();
+  const size = /(\d+ \d+\/\d+|\d+\/\d+|\d+)\s*in\b/.exec(typed);
+  const wanted = typed
+    .replace(size?.[0] ?? '', ' ')
+    .split(/\s+/)
+    .filter(Boolean);
+  return CATALOGUE.filter((i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => i.name.toLowerCase().includes(w)));
+}

@@ -1,0 +1,282 @@
+import { Component, computed, effect, type ElementRef, inject, input, type OnDestroy, signal, untracked, viewChild } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { type Finding, FINDING_KINDS, type Fix, formatDifference, formatQuantity, say, type Station } from '@pozzo/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { RigStore } from '../state/rig-store';
+import { SettingsActions, settingsFeature } from '../state/settings.feature';
+import { STATION_REGISTRY } from '../stations/registry';
+import { STATION_WORDS } from './station-words';
+import { VerdictMark } from '../kit/verdict';
+import { WorkingPanel } from './working-panel';
+
+/** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
+@Component({
+  selector: 'pz-help',
+  host: { '[class.slim]': 'slim()' },
+  imports: [MatButtonModule, MatExpansionModule, RouterLink, VerdictMark, WorkingPanel],
+  template: `
+    <div class="findings" #findingsBox tabindex="-1">
+      @for (f of findings(); track $index) {
+        <div class="finding" [class]="f.verdict">
+          <pz-verdict [of]="f.verdict" [about]="scaleOf(f)" />
+          <p>{{ words(f.message) }}</p>
+        </div>
+      } @empty {
+        @if (nothing(); as words) {
+          <p class="quiet">{{ words }}</p>
+        } @else if (rig.assessment() && calm()) {
+          <div class="finding fed">
+            <pz-verdict of="fed" [about]="about()" />
+            <p>{{ calm() }}</p>
+          </div>
+        }
+      }
+    </div>
+    @if (elsewhere(); as n) {
+      <p class="small">
+        <a [routerLink]="['/rig', rig.state().id, n.first.station]">{{ n.words }}</a>
+        @if (n.more) {
+          <span class="quiet"> {{ n.more }} more on other stations.</span>
+        }
+      </p>
+    }
+
+    @if (fixes().length) {
+      <h3>What would help most</h3>
+      @for (fix of shown(); track fix.id; let first = $first) {
+        <div class="card fix">
+          <strong>{{ words(fix.title) }}</strong>
+          <span class="numbers"
+            ><span class="gain">{{ gain(fix) }}</span> <span>{{ money(fix) }}</span> <span>{{ mass(fix) }}</span></span
+          >
+          @if (fix.cures) {
+            <span class="small cure">{{ cureWords(fix) }}</span>
+          }
+          <button
+            type="button"
+            mat-stroked-button
+            class="small"
+            [class.strong]="first"
+            [attr.data-fix]="fix.id"
+            [disabled]="rig.waiting() !== null"
+            (click)="apply(fix)"
+            [attr.aria-label]="'Try it: ' + words(fix.title)"
+          >
+            {{ rig.waiting() === fix.id ? 'Trying once more…' : 'Try it' }}
+          </button>
+        </div>
+      }
+      @if (fixes().length > 3) {
+        <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>
+      }
+      <p class="quiet small">Prices and weights are estimates from the catalogue.</p>
+    } @else if (findings().length && rig.fixing()) {
+      <p class="quiet" role="status">Trying fixes…</p>
+    } @else if (findings().length) {
+      <p class="quiet">Nothing tried here gains enough to tell.</p>
+    }
+    @if (cautions().length) {
+      <mat-expansion-panel class="cautions" displayMode="flat" [expanded]="fresh()" (expandedChange)="opened($event)">
+        <mat-expansion-panel-header collapsedHeight="34px" expandedHeight="34px">
+          <mat-panel-title><strong>Take care</strong></mat-panel-title>
+        </mat-expansion-panel-header>
+        @for (c of cautions(); track c.text) {
+          <p class="caution">{{ c.text }}</p>
+        }
+      </mat-expansion-panel>
+    }
+    <pz-working />
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    .finding {
+      background: var(--water-pale);
+      border-left: 4px solid var(--water);
+      padding: 9px 12px;
+      margin-bottom: 8px;
+    }
+    .finding.tight,
+    .finding.starved {
+      background: var(--attention-pale);
+      border-color: var(--attention);
+    }
+    .finding.stop {
+      background: var(--danger-pale);
+      border-color: var(--danger);
+    }
+    .finding p {
+      margin: 4px 0 0;
+    }
+    h3 {
+      margin: 14px 0 6px;
+    }
+    .fix {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 3px 10px;
+      margin-bottom: 8px;
+      align-items: center;
+    }
+    .fix strong {
+      grid-column: 1 / -1;
+      line-height: 1.25;
+      font-weight: 600;
+    }
+    .numbers {
+      grid-column: 1 / -1;
+      display: flex;
+      gap: 3px 11px;
+      color: var(--ink-quiet);
+      flex-wrap: wrap;
+      font-size: 14px;
+    }
+    .numbers span {
+      white-space: nowrap;
+    }
+    .gain {
+      color: var(--water);
+      font-weight: 700;
+    }
+    .cure {
+      grid-column: 1;
+      color: var(--ink-quiet);
+    }
+    .fix button {
+      grid-column: 2;
+    }
+    .small {
+      font-size: 13.5px;
+    }
+    // A line or two above the drawing.
+    :host(.slim) {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: 4px 18px;
+    }
+    :host(.slim) .finding {
+      display: flex;
+      gap: 10px;
+      align-items: center;
+      margin: 0;
+      padding: 3px 12px 3px 10px;
+    }
+    :host(.slim) p {
+      margin: 0;
+    }
+    :host(.slim) .cautions {
+      flex-basis: 100%;
+      margin-top: 4px;
+    }
+    .findings:focus {
+      outline: none;
+    }
+    .cautions {
+      margin-top: 12px;
+      background: none;
+      color: inherit;
+      border-top: 1px solid var(--line);
+    }
+    .cautions mat-expansion-panel-header {
+      padding: 0;
+    }
+    .cautions ::ng-deep .mat-expansion-panel-body {
+      padding: 0;
+    }
+    .cautions strong {
+      color: var(--danger);
+    }
+    .caution {
+      font-size: 13.5px;
+      margin: 0 0 8px;
+      color: var(--ink-quiet);
+    }
+  `,
+})
+export class HelpColumn implements OnDestroy {
+  private readonly store = inject(Store);
+  /** What being well is about at this station. */
+  protected readonly about = computed(() => STATION_WORDS[this.station()].about);
+  protected readonly rig = inject(RigStore);
+  readonly station = input.required<Station>();
+  /** Said where there is nothing to find; empty to say nothing. */
+  readonly calm = input('Nothing here holds the work back.');
+  /** Shown as a line or two instead of a column. */
+  readonly slim = input(false);
+  protected readonly all = signal(false);
+  protected readonly findings = computed(() => (this.rig.assessment()?.findings ?? []).filter((f) => f.station === this.station()));
+  /** What holds the rig back most on another station, and how much more there is. */
+  protected readonly elsewhere = computed(() => {
+    const [first, ...rest] = (this.rig.assessment()?.findings ?? []).filter((f) => f.station !== this.station());
+    if (!first) return null;
+    // What stands above as the rig's verdict is not said twice.
+    const above = this.rig.assessment()?.findings[0] === first;
+    return { first, more: rest.length, words: above ? `What is told above is at ${STATION_REGISTRY[first.station].name}.` : this.words(first.message) };
+  });
+  /** The sentence for nothing there; empty where something was judged. */
+  protected readonly nothing = computed(() => {
+    const a = this.rig.assessment();
+    const { judged, words } = STATION_WORDS[this.station()];
+    return a && !judged(a) ? words : '';
+  });
+  protected readonly fixes = computed(() => this.rig.fixes().filter((f) => f.station === this.station()));
+  protected readonly shown = computed(() => (this.all() ? this.fixes() : this.fixes().slice(0, 3)));
+  protected readonly cautions = computed(() => (this.rig.assessment()?.cautions ?? []).filter((c) => c.station === this.station()));
+
+  private readonly read = this.store.selectSignal(settingsFeature.selectRead);
+  /** Whether a caution of the station was never read on this device: it then stands open. Decided as the station opens. */
+  protected readonly fresh = signal(false);
+  private readonly findingsBox = viewChild<ElementRef<HTMLElement>>('findingsBox');
+
+  constructor() {
+    effect(() => {
+      const cautions = this.cautions();
+      const read = untracked(this.read);
+      this.fresh.set(cautions.some((c) => !read.includes(c.text)));
+    });
+  }
+  protected opened(open: boolean): void {
+    if (!open) this.haveRead();
+  }
+  private haveRead(): void {
+    const texts = this.cautions().map((c) => c.text);
+    if (texts.some((t) => !this.read().includes(t))) this.store.dispatch(SettingsActions.haveRead({ texts }));
+  }
+  ngOnDestroy(): void {
+    this.haveRead();
+  }
+
+  protected readonly scaleOf = (f: Finding) => FINDING_KINDS[f.code].scale;
+  protected words(message: Parameters<typeof say>[0]): string {
+    return say(message, this.rig.units());
+  }
+  protected gain(fix: Fix): string {
+    const { before, after, dimension, label, better } = fix.gain;
+    if (dimension === 'number') return '';
+    const change = after - before;
+    if (!Number.isFinite(change)) return `${label}: no limit`;
+    if (better === 'less') return `${formatDifference(Math.abs(change), dimension, this.rig.units(), { digits: 2 })} less ${label}`;
+    return `${formatDifference(change, dimension, this.rig.units(), { signed: true, digits: 2 })} ${label}`;
+  }
+  protected money(fix: Fix): string {
+    const rounded = Math.round(fix.price);
+    return rounded < 0 ? `saves $${-rounded}` : `$${rounded}`;
+  }
+  protected mass(fix: Fix): string {
+    return formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
+  }
+  /** Said of a fix that ends what it answers: "cures it" only where the station is calm then. */
+  protected cureWords(fix: Fix): string {
+    if (fix.left > 0) return `mends this; ${fix.left} more here`;
+    return `cures it${fix.verdictAfter === 'fed' ? ', rig fed' : ''}`;
+  }
+  protected apply(fix: Fix): void {
+    this.rig.apply(fix);
+    // Its button goes with it: who works by keyboard stays where the new verdict is told.
+    this.findingsBox()?.nativeElement.focus({ preventScroll: true });
+  }
+}

@@ -1,0 +1,132 @@
+import { Component, computed, effect, ElementRef, HostListener, inject, input, type OnDestroy, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
+import { type Message, say, SEVERITY_WORDS, worse } from '@pozzo/core';
+import { Store } from '@ngrx/store';
+import { VerdictMark } from '../kit/verdict';
+import { OpenWorking } from './working-panel';
+import { DocumentActions } from '../state/document.feature';
+import { DayStore } from '../state/day-store';
+import { RigStore } from '../state/rig-store';
+import { GROUPS, STATION_LIST } from '../stations/registry';
+import { Waterway } from './waterway/waterway';
+import { ConflictPanel } from './conflict-panel';
+import { Shortcuts } from './shortcuts';
+import { StartPanel } from './start-panel';
+import { StationList, type Worst, worstOfFinding } from './station-list';
+
+/** Said of the days while they are not known. */
+const DAY_WORDS = {
+  idle: 'Its days are being judged…',
+  working: 'Its days are being judged…',
+  done: 'Its days are being judged…',
+  cancelled: 'Its days are not judged.',
+  failed: 'Its days could not be judged.',
+} as const;
+
+/** An open build: its verdict in a sentence, the waterway, the stations. */
+@Component({
+  selector: 'pz-rig-page',
+  imports: [MatButtonModule, RouterLink, RouterOutlet, StartPanel, StationList, VerdictMark, Waterway, ConflictPanel],
+  templateUrl: './rig.page.html',
+  styleUrl: './rig.page.scss',
+})
+export class RigPage implements OnDestroy {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  private readonly working = inject(OpenWorking);
+  protected readonly rig = inject(RigStore);
+  private readonly day = inject(DayStore);
+  readonly id = input.required<string>();
+  private readonly keys = inject(Shortcuts);
+  private readonly root = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly list = viewChild(StationList);
+  protected readonly groups = GROUPS;
+  protected readonly stations = STATION_LIST;
+  /** Whether the waterway is drawn whole. */
+  protected readonly unfolded = signal(false);
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map(() => this.router.url),
+      startWith(this.router.url),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly station = computed(() => this.router.parseUrl(this.url()).root.children['primary']?.segments[2]?.path ?? '');
+  protected readonly state = this.rig.state;
+  protected readonly assessment = this.rig.assessment;
+  /** Whether anything is drawn on that a day could use up. */
+  private readonly hasDays = computed(() => {
+    const a = this.assessment();
+    return !!a && a.feeds.length + a.chemical.mixes.length > 0;
+  });
+  /** The rig's verdict, its days counted in where they are known: a build whose days go short too often is not fed. */
+  protected readonly whole = computed(() => {
+    const a = this.assessment();
+    if (!a) return null;
+    const days = this.day.judged();
+    const words = (m: Message): string => say(m, this.rig.units());
+    const dayWords = this.hasDays() ? (days ? words(days.message) : DAY_WORDS[this.day.sample().state]) : '';
+    if (days && worse(a.verdict, days.verdict) !== a.verdict) return { verdict: days.verdict, about: 'feeding' as const, headline: dayWords, days: '' };
+    return { verdict: a.verdict, about: a.scale, headline: words(a.headline), days: dayWords };
+  });
+  protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
+  protected readonly worst = computed(() => {
+    const out = new Map<string, Worst>();
+    // They come worst first.
+    for (const f of this.assessment()?.findings ?? []) if (!out.has(f.station)) out.set(f.station, worstOfFinding(f));
+    const days = this.day.judged();
+    if (days && days.verdict !== 'fed') out.set('day', { verdict: days.verdict, about: 'feeding', word: SEVERITY_WORDS.feeding[days.verdict] });
+    return out;
+  });
+
+  constructor() {
+    effect(() => this.store.dispatch(DocumentActions.open({ id: this.id() })));
+    this.router.events.subscribe(() => this.working.close());
+  }
+
+  /** Single keys, wherever the focus is but in a field. */
+  @HostListener('document:keydown', ['$event'])
+  protected onKey(event: KeyboardEvent): void {
+    const does = this.keys.of(event);
+    if (!does || !this.state().document) return;
+    const acts: Record<typeof does, () => boolean> = {
+      unfold: () => (this.unfolded.update((u) => !u), true),
+      before: () => (this.list()?.step(-1), true),
+      after: () => (this.list()?.step(1), true),
+      fix: () => this.focusFix(),
+      guide: () => (void this.router.navigate(['/guide'], { fragment: this.station() }), true),
+      list: () => (void this.keys.list(), true),
+      close: () => {
+        if (this.working.shown()) this.working.close();
+        else if (this.unfolded()) this.unfolded.set(false);
+        else return false;
+        return true;
+      },
+    };
+    if (acts[does]()) event.preventDefault();
+  }
+  private focusFix(): boolean {
+    const first = this.root.nativeElement.querySelector<HTMLElement>('[data-fix]');
+    first?.focus();
+    return !!first;
+  }
+
+  protected retry(): void {
+    this.store.dispatch(DocumentActions.open({ id: this.id() }));
+  }
+
+  protected bringBack(): void {
+    this.store.dispatch(DocumentActions.bringBack());
+  }
+  protected keepAsNew(): void {
+    this.store.dispatch(DocumentActions.keepAsNew());
+  }
+
+  ngOnDestroy(): void {
+    this.store.dispatch(DocumentActions.close());
+  }
+}

@@ -1,0 +1,5 @@
+/** A text that ships with the application. */
+declare module '*.md' {
+  const text: string;
+  export default text;
+}
