@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { MatOptionModule } from '@angular/material/core';
@@ -188,11 +188,15 @@ export class StationList {
   /** The group of the open station. */
   protected readonly open = computed(() => this.stations().find((s) => s.id === this.current())?.group);
   private readonly order = computed(() => this.shown().flatMap((g) => g.stations.map((s) => s.id)));
-  protected readonly before = computed(() => this.order()[this.order().indexOf(this.current()) - 1]);
-  protected readonly after = computed(() => this.order()[this.order().indexOf(this.current()) + 1]);
+  /** Where the last press led to, until it is there: the next press goes on from it. */
+  private readonly aim = linkedSignal(() => this.current());
+  protected readonly before = computed(() => this.order()[this.order().indexOf(this.aim()) - 1]);
+  protected readonly after = computed(() => this.order()[this.order().indexOf(this.aim()) + 1]);
 
   to(station: string | undefined): void {
-    if (station !== undefined && station !== this.current()) void this.router.navigate(['/rig', this.rig(), station]);
+    if (station === undefined || station === this.aim()) return;
+    this.aim.set(station);
+    void this.router.navigate(['/rig', this.rig(), station]);
   }
   /** To the station before (−1) or after (+1) the open one, as the list stands. */
   step(by: -1 | 1): void {

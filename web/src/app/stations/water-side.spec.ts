@@ -13,7 +13,7 @@ describe('the bypass station', () => {
   test('back to the tank it warms by little; back to its own inlet it is hot in minutes', async () => {
     const rig = rigOf('buffer-skid');
     const s = render(BypassStation);
-    expect(s.text()).toMatch(/The tank takes up [\d.]+.(hp|W|kW) of heat and warms by [\d.]+.°F in an hour/);
+    expect(s.text()).toMatch(/The tank takes up [\d.]+.(BTU\/h|W|kW) of heat and warms by [\d.]+.°F in an hour/);
     await s.choose('Returns to', '');
     expect(rig.document().lines.some((l) => l.role === 'bypass')).toBe(false);
     expect(s.text()).toMatch(/The same water turns round .* hot in [\d.]+.min\./);

@@ -15,15 +15,15 @@ const END_X = 188;
       @for (t of d().taps; track t) {
         <path class="pipe" [attr.d]="'M4 ' + t + 'H34'" />
       }
-      @for (t of d().tanks; track $index) {
-        <rect [class.chem]="!t.water" x="34" [attr.y]="t.y" [attr.width]="t.w" [attr.height]="t.h" rx="3" />
-      }
       @for (r of d().rows; track r.y) {
         <path class="pipe" [class.chem]="r.chem" [attr.d]="'M' + r.from + ' ' + r.y + 'H' + r.to" />
         <circle [class.chem]="r.chem" cx="128" [attr.cy]="r.y" r="5" />
         @for (g of r.guns; track g) {
           <path class="gun" [class.chem]="r.chem" [attr.d]="'M' + r.to + ' ' + r.y + 'L188 ' + g" />
         }
+      }
+      @for (t of d().tanks; track $index) {
+        <rect [class.chem]="!t.water" x="34" [attr.y]="t.y" [attr.width]="t.w" [attr.height]="t.h" rx="3" />
       }
     </svg>
   `,
@@ -70,7 +70,8 @@ export class LayoutDrawing {
     const rows = lines.map((l, i) => {
       const y = step * (i + 0.5);
       const to = l.guns > 1 ? 160 : END_X;
-      const from = l.chem ? TANK_X + Math.max(...tanks.map((t) => t.w), 20) : TANK_X + (water?.w ?? -30);
+      // From behind the tanks; a machine without a tank of water draws from the tap.
+      const from = l.chem || water ? TANK_X + 12 : 4;
       return {
         chem: l.chem,
         y,

@@ -154,11 +154,12 @@ function tankOf({ doc, a, q, at, cell }: Pen, i: number): TankCell {
 const tiesOf = (doc: RigDocument, tankId: string): string[] =>
   doc.lines.filter((l) => l.role === 'tie' && (l.from.id === tankId || l.to.id === tankId)).map((l) => `tie:${l.id}`);
 
-/** Names that begin alike, the beginning told once: "Gun A1, A2". */
+/** Names that begin alike, the beginning told once: "Gun A1, A2"; others by their number. */
 function namesOf(names: readonly string[]): string {
   const first = names[0].split(' ')[0];
   const alike = names.length > 1 && names.every((n) => n.startsWith(`${first} `));
-  return alike ? `${first} ${names.map((n) => n.slice(first.length + 1)).join(', ')}` : names.join(', ');
+  if (alike) return `${first} ${names.map((n) => n.slice(first.length + 1)).join(', ')}`;
+  return names.length > 1 ? `${names.length} guns` : names[0];
 }
 
 /** Several guns in one: told once where they are alike. */
@@ -182,7 +183,7 @@ function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSy
     const now = inHand?.find((g) => g.outletId === o.outletId);
     return {
       name: doc.outlets.find((x) => x.id === o.outletId)?.name ?? '',
-      pressure: inHand ? (now ? q(now.pressurePa, 'pressure', 4) : 'shut') : q(o.pressure.value, 'pressure', 4),
+      pressure: inHand ? (now ? q(now.pressurePa, 'pressure') : 'shut') : q(o.pressure.value, 'pressure'),
       flow: q(o.flow.value, 'flow', 2),
     };
   });
@@ -209,7 +210,7 @@ function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSy
       m.id,
       'Machine',
       m.name,
-      [q(si(m.flow, 'flow'), 'flow'), result && q(result.pumpPressure.value, 'pressure', 4)].filter(Boolean).join(' · '),
+      [q(si(m.flow, 'flow'), 'flow'), result && q(result.pumpPressure.value, 'pressure')].filter(Boolean).join(' · '),
       running,
     ),
     back:
