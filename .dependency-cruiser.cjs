@@ -56,7 +56,14 @@ module.exports = {
       name: 'state-knows-no-views',
       severity: 'error',
       from: { path: '^web/src/app/state' },
-      to: { path: '^web/src/app/(stations|yard|rig|waterway|shell|kit)/' },
+      to: { path: '^web/src/app/(stations|yard|bench|guide|sums|shell|kit)/' },
+    },
+    // Fields, charts and marks are for any view; what is bound to the open rig lives on the bench.
+    {
+      name: 'kit-knows-no-store',
+      severity: 'error',
+      from: { path: '^web/src/app/kit/' },
+      to: { path: '^(web/src/app/(state|workers|bench|stations|yard|shell)/|node_modules/@ngrx/)' },
     },
     {
       name: 'subjects-do-not-reach-into-each-other',

@@ -18,7 +18,7 @@ const views = [
   { name: 'machines', path: '/rig/stone-mason/machines' },
   { name: 'tied-tanks', path: '/rig/holiday-park/tanks' },
   { name: 'bypass', path: '/rig/dairy/bypass' },
-  { name: 'dump', path: '/rig/tram-depot/dump' },
+  { name: 'new', path: '/new' },
   { name: 'reels', path: '/rig/marina-pontoon/reels?of=hose-reel' },
   {
     name: 'sums',

@@ -6,7 +6,6 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature } from '../state/settings.feature';
-import { STATION_REGISTRY } from '../stations/registry';
 import { STATION_WORDS } from './station-words';
 import { VerdictMark } from '../kit/verdict';
 import { WorkingPanel } from './working-panel';
@@ -215,7 +214,7 @@ export class HelpColumn implements OnDestroy {
     if (!first) return null;
     // What stands above as the rig's verdict is not said twice.
     const above = this.rig.assessment()?.findings[0] === first;
-    return { first, more: rest.length, words: above ? `What is told above is at ${STATION_REGISTRY[first.station].name}.` : this.words(first.message) };
+    return { first, more: rest.length, words: above ? `What is told above is at ${STATION_WORDS[first.station].name}.` : this.words(first.message) };
   });
   /** The sentence for nothing there; empty where something was judged. */
   protected readonly nothing = computed(() => {

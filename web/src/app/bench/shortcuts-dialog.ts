@@ -4,7 +4,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatDialogModule } from '@angular/material/dialog';
 import { Store } from '@ngrx/store';
 import { SettingsActions, settingsFeature } from '../state/settings.feature';
-import { OTHER_KEYS, SHORTCUTS } from './shortcuts';
+import { OTHER_KEYS, SHORTCUTS } from './keys';
 
 /** The keys of the bench, and whether single letters work. */
 @Component({

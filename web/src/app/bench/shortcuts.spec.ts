@@ -2,7 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
 import { provideMockStore } from '@ngrx/store/testing';
 import { settingsFeature } from '../state/settings.feature';
-import { Shortcuts, SHORTCUTS } from './shortcuts';
+import { SHORTCUTS } from './keys';
+import { Shortcuts } from './shortcuts';
 
 function keys(letters = true, dialogs = 0) {
   TestBed.configureTestingModule({

@@ -1,11 +1,11 @@
 import type { Type } from '@angular/core';
 import type { Station } from '@pozzo/core';
+import { STATION_WORDS } from '../bench/station-words';
 
 /** Groups in the order of the work. */
 export const GROUPS = ['Ask', 'Water', 'Chemicals', 'Deck', 'Days', 'Build', 'Prove', 'Keep'] as const;
 
 export interface StationEntry {
-  readonly name: string;
   readonly group: (typeof GROUPS)[number];
   readonly load: () => Promise<Type<unknown>>;
 }
@@ -15,24 +15,29 @@ export interface StationEntry {
  * of core that is missing is an error of the types.
  */
 export const STATION_REGISTRY: Readonly<Record<Station, StationEntry>> = {
-  brief: { name: 'Brief', group: 'Ask', load: () => import('./brief/brief.station').then((m) => m.BriefStation) },
-  tanks: { name: 'Tanks', group: 'Water', load: () => import('./tanks/tanks.station').then((m) => m.TanksStation) },
-  fill: { name: 'Fill', group: 'Water', load: () => import('./fill/fill.station').then((m) => m.FillStation) },
-  feed: { name: 'Feed', group: 'Water', load: () => import('./feed/feed.station').then((m) => m.FeedStation) },
-  machines: { name: 'Machines', group: 'Water', load: () => import('./machines/machines.station').then((m) => m.MachinesStation) },
-  bypass: { name: 'Bypass', group: 'Water', load: () => import('./bypass/bypass.station').then((m) => m.BypassStation) },
-  guns: { name: 'Guns', group: 'Water', load: () => import('./guns/guns.station').then((m) => m.GunsStation) },
-  reels: { name: 'Reels and runs', group: 'Water', load: () => import('./reels/reels.station').then((m) => m.ReelsStation) },
-  dump: { name: 'Dump and vent', group: 'Water', load: () => import('./dump/dump.station').then((m) => m.DumpStation) },
-  mix: { name: 'Mix', group: 'Chemicals', load: () => import('./mix/mix.station').then((m) => m.MixStation) },
-  liquids: { name: 'Liquids', group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
-  day: { name: 'Work day', group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
-  options: { name: 'Options', group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
+  brief: { group: 'Ask', load: () => import('./brief/brief.station').then((m) => m.BriefStation) },
+  tanks: { group: 'Water', load: () => import('./tanks/tanks.station').then((m) => m.TanksStation) },
+  fill: { group: 'Water', load: () => import('./fill/fill.station').then((m) => m.FillStation) },
+  feed: { group: 'Water', load: () => import('./feed/feed.station').then((m) => m.FeedStation) },
+  machines: { group: 'Water', load: () => import('./machines/machines.station').then((m) => m.MachinesStation) },
+  bypass: { group: 'Water', load: () => import('./bypass/bypass.station').then((m) => m.BypassStation) },
+  guns: { group: 'Water', load: () => import('./guns/guns.station').then((m) => m.GunsStation) },
+  reels: { group: 'Water', load: () => import('./reels/reels.station').then((m) => m.ReelsStation) },
+  dump: { group: 'Water', load: () => import('./dump/dump.station').then((m) => m.DumpStation) },
+  mix: { group: 'Chemicals', load: () => import('./mix/mix.station').then((m) => m.MixStation) },
+  liquids: { group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
+  day: { group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
+  options: { group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
 };
 
 export interface ListedStation extends StationEntry {
   readonly id: Station;
+  readonly name: string;
 }
 
 /** The registry as a list, in its order. */
-export const STATION_LIST: readonly ListedStation[] = (Object.entries(STATION_REGISTRY) as [Station, StationEntry][]).map(([id, entry]) => ({ id, ...entry }));
+export const STATION_LIST: readonly ListedStation[] = (Object.entries(STATION_REGISTRY) as [Station, StationEntry][]).map(([id, entry]) => ({
+  id,
+  name: STATION_WORDS[id].name,
+  ...entry,
+}));

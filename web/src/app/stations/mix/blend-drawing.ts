@@ -35,7 +35,8 @@ import { DIAL, layoutBlend } from './blend-layout';
   styles: `
     svg {
       width: 100%;
-      max-height: 320px;
+      max-width: 660px;
+      max-height: 300px;
     }
     .stream {
       fill: none;
