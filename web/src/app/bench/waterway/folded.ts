@@ -142,7 +142,8 @@ function tankOf({ doc, a, q, at, cell }: Pen, i: number): TankCell {
   };
   const story = words();
   // What matters most has the room: its level at a minute, that it runs dry, or of one of many its story, in place of what it holds.
-  const volume = vessel || story.startsWith('dry') || (story && !chemical && doc.tanks.length > ROOMY) ? '' : q(chemical ? chemical.startM3 : r.ownVolumeM3, 'volume');
+  const volume =
+    vessel || story.startsWith('dry') || (story && !chemical && doc.tanks.length > ROOMY) ? '' : q(chemical ? chemical.startM3 : r.ownVolumeM3, 'volume');
   return {
     ...cell('tanks', [`tank:${t.id}`, ...tiesOf(doc, t.id)], t.id, 'Tank', t.name, [volume, story].filter(Boolean).join(' · ')),
     chemical: t.holds !== undefined,
