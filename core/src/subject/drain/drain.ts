@@ -73,13 +73,15 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
   const drained = line ? drain(cases, tied, line) : undefined;
   const draw = Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
   const dump = drained?.fastestM3s ?? 0;
-  const density = airPressure(rig.brief.altitude) / (287.05 * 298.15);
-  const vacuum = (q: number): number => (tank.lid === 'open' ? 0 : ventVacuum(q, tank.ventBore, density, values['vent-coefficient']));
+  // Nothing is emptier than empty: no more than the whole of the air can be missing.
+  const air = airPressure(rig.brief.altitude);
+  const density = air / (287.05 * 298.15);
+  const vacuum = (q: number): number => (tank.lid === 'open' ? 0 : Math.min(ventVacuum(q, tank.ventBore, density, values['vent-coefficient']), air));
   const fastest = Math.max(dump, draw);
   const worst = vacuum(fastest);
   const limit = values['tank-vacuum'];
   let verdict: Verdict = 'fed';
-  if (worst > limit) verdict = Number.isFinite(worst) && vacuum(draw) <= limit ? 'tight' : 'stop';
+  if (worst > limit) verdict = worst < air && worst <= values['tank-crush'] * limit && vacuum(draw) <= limit ? 'tight' : 'stop';
   const end = drained?.timeS[drained.timeS.length - 1];
   return {
     tankId: tank.id,
@@ -102,7 +104,7 @@ export function assessDrain(cases: Cases, tank: Tank): DrainResult {
       'pressure',
       'vent-vacuum',
       [input('Q', 'fastest outflow', fastest, 'flow'), input('d', 'vent', tank.ventBore, 'length')],
-      ['vent-coefficient', 'tank-vacuum'],
+      ['vent-coefficient', 'tank-vacuum', 'tank-crush'],
     ),
     vacuumAtDraw: vacuum(draw),
     verdict,

@@ -8,7 +8,7 @@ const vacuum: FindingFigure = {
   dimension: 'pressure',
   better: 'less',
   step: 1,
-  of: (a, id) => Math.min(a.drains.find((d) => d.tankId === id)?.vacuum.value ?? 0, 1e6),
+  of: (a, id) => a.drains.find((d) => d.tankId === id)?.vacuum.value ?? 0,
 };
 
 export const DRAIN_KINDS: Kinds<DrainCode> = {

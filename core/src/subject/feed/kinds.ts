@@ -1,8 +1,9 @@
-import type { FindingFigure, Kinds } from '../kind.js';
+import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { feedRules } from './fixes.js';
 import { openRules } from '../open-valves.js';
+import { wrongLiquidRules } from './wrong-liquid.js';
 
-export type FeedCode = 'no-feed' | 'feed-starved' | 'feed-tight' | 'direct-poor-spigot' | 'suction-fast';
+export type FeedCode = 'feed-chemical' | 'feed-antifreeze' | 'no-feed' | 'feed-starved' | 'feed-tight' | 'direct-poor-spigot' | 'suction-fast';
 
 const margin: FindingFigure = {
   label: 'inlet head',
@@ -13,6 +14,8 @@ const margin: FindingFigure = {
 };
 
 export const FEED_KINDS: Kinds<FeedCode> = {
+  'feed-chemical': { figure: places('feed-chemical'), rules: wrongLiquidRules },
+  'feed-antifreeze': { figure: places('feed-antifreeze'), rules: wrongLiquidRules },
   'no-feed': {
     figure: { label: 'machines without water', dimension: 'number', better: 'less', step: 0.5, of: (a, _id, rig) => rig.machines.length - a.feeds.length },
     rules: openRules,

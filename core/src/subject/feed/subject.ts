@@ -4,6 +4,7 @@ import { feedFindings } from './feed-findings.js';
 import { assessFeed } from './feed.js';
 import { FEED_KINDS, type FeedCode } from './kinds.js';
 import type { FeedAnswers } from './result.js';
+import { wrongLiquidFindings } from './wrong-liquid.js';
 
 /** Whether every machine gets its water. */
 export const FEED: Subject<FeedAnswers, object, FeedCode> = {
@@ -22,13 +23,14 @@ export const FEED: Subject<FeedAnswers, object, FeedCode> = {
     ),
   }),
   findings: ({ cases, rig }, a) =>
-    rig.machines.flatMap((m) =>
-      feedFindings(
+    rig.machines.flatMap((m) => [
+      ...wrongLiquidFindings(rig, m),
+      ...feedFindings(
         cases,
         m,
         a.feeds.find((f) => f.machineId === m.id),
       ),
-    ),
+    ]),
   rests: (_rig, a) => [
     ...(a.feeds.length ? (['suction-fast'] as const) : []),
     ...(a.feeds.some((f) => f.otherWay) ? (['booster-pressure', 'booster-flow'] as const) : []),

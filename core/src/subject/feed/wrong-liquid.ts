@@ -1,0 +1,96 @@
+import { feedFrom, inletsOf, type Source, switchInlet } from '../../edit/feed.js';
+import type { Line, Machine, Rig, RigDocument, Tank } from '../../rig/schema.js';
+import { message } from '../../working/figure.js';
+import type { Finding } from '../finding.js';
+import type { Candidate, Rule } from '../rule.js';
+
+interface Reach {
+  readonly tank: Tank;
+  /** Whether every valve on the way stands open. */
+  readonly open: boolean;
+}
+
+/** Tanks that a machine's inlet can be led to, through shut valves too: a shut valve is opened one day. */
+function tanksReached(rig: Rig, machineId: string): Reach[] {
+  const out = new Map<string, Reach>();
+  const seen = new Set<Line>();
+  const back = (at: string, id: string, open: boolean): void => {
+    for (const l of rig.lines) {
+      if ((l.role !== 'feed' && l.role !== 'boost') || l.to.at !== at || l.to.id !== id || seen.has(l)) continue;
+      seen.add(l);
+      const way = open && !l.closed;
+      const tank = l.from.at === 'tank' ? rig.tanks.find((t) => t.id === l.from.id) : undefined;
+      if (tank) out.set(tank.id, { tank, open: way || (out.get(tank.id)?.open ?? false) });
+      else if (l.from.id) back(l.from.at, l.from.id, way);
+    }
+  };
+  back('machine', machineId, true);
+  return [...out.values()];
+}
+
+/**
+ * A washer pumps water. Chemicals that its inlet can draw eat the pump and come back by its return into the water;
+ * antifreeze belongs in it for the winter alone, by an inlet that is switched back.
+ */
+export function wrongLiquidFindings(rig: Rig, machine: Machine): Finding[] {
+  const subject = { kind: 'machine', id: machine.id } as const;
+  return tanksReached(rig, machine.id).flatMap(({ tank, open }): Finding[] => {
+    const also = [{ kind: 'tank' as const, id: tank.id }];
+    const names = { machine: machine.name, tank: tank.name };
+    if (tank.liquid === 'chemical')
+      return [
+        {
+          code: 'feed-chemical',
+          verdict: 'stop',
+          station: 'feed',
+          subject,
+          also,
+          message: message('{machine} can draw from {tank}, which carries chemicals: they eat the pump, and its return leads them into the water.', names),
+        },
+      ];
+    if (tank.liquid === 'antifreeze' && open)
+      return [
+        {
+          code: 'feed-antifreeze',
+          verdict: 'stop',
+          station: 'feed',
+          subject,
+          also,
+          message: message('The inlet of {machine} stands switched to {tank}: antifreeze is for the winter, not for the work. Switch it back to water.', names),
+        },
+      ];
+    return [];
+  });
+}
+
+/** The feed led to water: the wrong lines taken off, or the inlet switched. */
+export const wrongLiquidRules: Rule = (finding, rig, doc): Candidate[] => {
+  const id = finding.subject.id;
+  const wrong = new Set(doc.tanks.filter((t) => (finding.code === 'feed-chemical' ? t.liquid === 'chemical' : t.liquid === 'antifreeze')).map((t) => t.id));
+  const isWrong = (l: RigDocument['lines'][number]): boolean => l.from.at === 'tank' && wrong.has(l.from.id ?? '');
+  const out: Candidate[] = [];
+  const right = inletsOf(doc, id).filter((l) => !isWrong(l));
+  for (const l of right)
+    out.push({
+      id: `switch-${l.id}`,
+      title: 'Switch the inlet to water',
+      change: (d) => switchInlet(d, id, l.id),
+    });
+  if (finding.code !== 'feed-chemical') return out;
+  if (right.length)
+    out.push({
+      id: 'take-off',
+      title: 'Take the line from the chemicals off the inlet',
+      change: (d) => {
+        d.lines = d.lines.filter((l) => !(isWrong(l) && l.to.at === 'machine' && l.to.id === id));
+        switchInlet(d, id, right[0].id);
+      },
+    });
+  const sources: { readonly source: Source; readonly name: string }[] = [
+    ...rig.tanks.filter((t) => t.liquid === 'water').map((t) => ({ source: `tank:${t.id}` as const, name: t.name })),
+    ...rig.spigots.map((s) => ({ source: `spigot:${s.id}` as const, name: s.name })),
+  ];
+  for (const { source, name } of sources)
+    out.push({ id: `feed-${source}`, title: message('Feed it from {name}', { name }), change: (d) => feedFrom(d, id, source) });
+  return out;
+};
