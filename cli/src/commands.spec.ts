@@ -36,6 +36,42 @@ describe('pozzo assess', () => {
   });
 });
 
+describe('pozzo sum --batch', () => {
+  const batch = (content: string) => run(['sum', '--batch', file('sums.json', content)]);
+  test('answers come in order; a bad entry’s answer is its error, and the exit tells of it', () => {
+    const done = batch(
+      JSON.stringify([
+        { sum: 'nozzle-flow', inputs: { size: '4', pressure: '3000 psi' } },
+        { sum: 'no-such', inputs: {} },
+        { sum: 'nozzle-flow', inputs: { size: '4', pressure: '3000 gpm' } },
+        { sum: 'hose-volume', inputs: { bore: '1/2 in', length: '300 ft' } },
+        7,
+      ]),
+    );
+    expect(done.exit).toBe(1);
+    expect(done.stderr).toBe('');
+    const answers = JSON.parse(done.stdout) as { sum?: string; error?: string }[];
+    expect(answers.map((a) => a.sum ?? 'error')).toEqual(['nozzle-flow', 'error', 'error', 'hose-volume', 'error']);
+    expect(answers[1].error).toContain('no-such');
+    expect(answers[2].error).toContain('a pressure is wanted');
+  });
+  test('all good ends well, and answers as one sum alone does', () => {
+    const done = batch(JSON.stringify([{ sum: 'nozzle-flow', inputs: { size: '4', pressure: '3000 psi' } }]));
+    expect(done.exit).toBe(0);
+    expect(JSON.parse(done.stdout)).toEqual([JSON.parse(run(['sum', 'nozzle-flow', 'size=4', 'pressure=3000 psi']).stdout)]);
+    expect(batch('[]')).toMatchObject({ exit: 0, stdout: '[]' });
+  });
+  test.each([
+    ['no JSON', 'nothing', /is not JSON/],
+    ['no array', '{"sum":"nozzle-flow"}', /must hold an array/],
+    ['too many', JSON.stringify(Array.from({ length: 10_001 }, () => 1)), /At most 10000/],
+  ])('%s is told, and nothing is printed', (_name, content, words) => {
+    const done = batch(content);
+    expect(done).toMatchObject({ exit: 1, stdout: '' });
+    expect(done.stderr).toMatch(words);
+  });
+});
+
 describe('pozzo sum', () => {
   test('prints inputs, result and working', () => {
     const r = run(['sum', 'nozzle-flow', 'size=4', 'pressure=3000 psi']);

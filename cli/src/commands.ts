@@ -1,4 +1,4 @@
-import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS } from '@pozzo/core';
+import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
@@ -14,12 +14,18 @@ pozzo inp <rig file> [<mix id>]                         write its network, or th
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
 pozzo sum --list                                        list the calculations
+pozzo sum --batch <file.json>  [--metric]               do many: an array of {sum, inputs} to an array of answers
 pozzo layouts                                           list the starting layouts
 pozzo layout <id>                                       print one as a rig file
 pozzo schema                                            print the JSON Schema of the rig file
 ${KEEPING_USAGE}`;
 
-type Command = (args: readonly string[]) => string;
+/** What a command prints; one whose answers are not all good says so by its exit. */
+type Command = (args: readonly string[]) => string | Partly;
+interface Partly {
+  readonly text: string;
+  readonly exit: 1;
+}
 
 const FLAG = { type: 'boolean' } as const;
 
@@ -37,8 +43,36 @@ const assessCommand: Command = (args) => {
   return json({ ...assessment, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
 };
 
+/** Most sums of one batch. */
+const MOST_SUMS = 10_000;
+
+/** Answers to many sums, in order; a bad entry's answer is its error, and the exit tells of it. */
+function batchOf(files: readonly string[], system: UnitSystem): string | Partly {
+  if (files.length !== 1) throw new InputError('sum --batch takes one file.');
+  let asked: unknown;
+  try {
+    asked = JSON.parse(readText(files[0]));
+  } catch (error) {
+    if (error instanceof InputError) throw error;
+    throw new InputError(`${files[0]} is not JSON.`);
+  }
+  if (!Array.isArray(asked)) throw new InputError(`${files[0]} must hold an array of {"sum", "inputs"}.`);
+  if (asked.length > MOST_SUMS) throw new InputError(`At most ${MOST_SUMS} sums at once; there are ${asked.length}.`);
+  const answers = asked.map((entry: unknown) => {
+    const { sum: name, inputs } = (typeof entry === 'object' && entry !== null ? entry : {}) as { sum?: unknown; inputs?: unknown };
+    const sum = typeof name === 'string' ? findSum(name) : undefined;
+    if (!sum) return { error: typeof name === 'string' ? `There is no sum "${name.slice(0, 60)}".` : 'An entry is {"sum", "inputs"}.' };
+    if (typeof inputs !== 'object' || inputs === null || Array.isArray(inputs)) return { error: `${sum.name}: inputs must be an object of texts.` };
+    const done = doSum(sum, inputs as Record<string, unknown>, system);
+    return done.ok ? done.value : { error: done.problems.map((p) => p.message).join(' ') };
+  });
+  const text = json(answers);
+  return answers.some((a) => 'error' in a) ? { text, exit: 1 } : text;
+}
+
 const sumCommand: Command = (args) => {
-  const { values, words: rest } = argumentsOf(args, { list: FLAG, metric: FLAG });
+  const { values, words: rest } = argumentsOf(args, { list: FLAG, metric: FLAG, batch: FLAG });
+  if (values['batch']) return batchOf(rest, values['metric'] ? 'metric' : 'us');
   if (values['list'])
     return json(
       SUMS.map((s) => ({
@@ -52,6 +86,7 @@ const sumCommand: Command = (args) => {
           min: i.rule.min,
           max: i.rule.max,
           ...(i.fallback === undefined ? {} : { default: i.fallback }),
+          ...(i.choices ? { choices: i.choices } : {}),
         })),
         result: s.outputs.map((o) => ({ ...o, unit: SI_UNIT[o.dimension] })),
       })),
@@ -132,7 +167,8 @@ export function run(args: readonly string[]): Outcome {
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
   try {
     if (!command) throw new InputError(`There is no command "${name.slice(0, 60)}". There is ${[...Object.keys(COMMANDS), ...KEEPING].join(', ')}.`);
-    return { stdout: command(rest), stderr: '', exit: 0 };
+    const said = command(rest);
+    return typeof said === 'string' ? { stdout: said, stderr: '', exit: 0 } : { stdout: said.text, stderr: '', exit: said.exit };
   } catch (error) {
     if (error instanceof InputError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };
     return { stdout: '', stderr: `Pozzo failed inside: ${(error as Error).stack ?? String(error)}`, exit: 2 };

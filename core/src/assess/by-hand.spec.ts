@@ -20,6 +20,7 @@ const BY_HAND: Partial<Record<EquationId, (x: Inputs, all: (symbol: string) => n
   'usable-volume': (x) => x('V') - x('V_heel'),
   'engine-derate': (x) => x('P_rated') * (1 - (x('s') * x('z')) / 304.8),
   'shaft-power': (x) => (x('p') * x('Q')) / x('η'),
+  recoil: (x) => x('ρ') * x('Q') * x('C_v') * Math.sqrt((2 * x('p')) / x('ρ')),
   returned: (x) => x('Q') - x('Σ Q_gun'),
   'fill-time': (x) => x('V') / x('Q_in'),
   'spigot-curve': (x) => Math.sqrt(x('p₀') / x('k')),

@@ -2,7 +2,15 @@ import { assumption } from './entry.js';
 
 export const PRESSURE_ASSUMPTIONS = [
   assumption('pump-efficiency', 'Pump and drive efficiency', 'ratio', '85 %', 'common-practice', 'Usual figure for plunger pumps.'),
-  assumption('engine-derate', 'Engine power lost per 1000 ft of altitude', 'ratio', '3 %', 'common-practice', 'Usual rule for small carburettor engines.'),
+  assumption(
+    'engine-derate',
+    'Engine power lost per 1000 ft of altitude',
+    'ratio',
+    '3.5 %',
+    'published',
+    'Makers of small carburettor engines give 3.5 % (from memory).',
+  ),
+  assumption('jet-speed', 'Speed of a jet against the ideal', 'ratio', '98 %', 'published', 'Smooth nozzles: 0.97 to 0.99 (from memory).'),
   assumption('surface-vehicle', 'Most pressure on a vehicle', 'pressure', '1500 psi', 'common-practice', 'Usual 1050 to 1200 psi, at most 1500.'),
   assumption(
     'surface-wood',

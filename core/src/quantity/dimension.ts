@@ -29,6 +29,7 @@ export type Dimension =
   | 'current'
   | 'voltage'
   | 'charge'
+  | 'force'
   | 'airFlow';
 
 export interface Unit {
@@ -168,6 +169,7 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
   coverage: [unit('m²/L', 1000, 'square metres per litre', ['m2/l']), unit('ft²/gal', FOOT ** 2 / GALLON, 'square feet per gallon', ['ft2/gal', 'sqft/gal'])],
   current: [unit('A', 1, 'amperes', ['amp', 'amps'])],
   voltage: [unit('V', 1, 'volts', ['volt', 'volts'])],
+  force: [unit('N', 1, 'newtons', ['newton']), unit('kN', 1000, 'kilonewtons', []), unit('lbf', POUND * G, 'pounds of force', ['lb force', 'pound-force'])],
   charge: [unit('Ah', 3600, 'ampere hours', ['amp hours', 'amp-hours'])],
   airFlow: [
     unit('cfm', FOOT ** 3 / 60, 'cubic feet per minute', ['scfm', 'ft³/min', 'ft3/min']),
@@ -198,6 +200,7 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
   current: { us: 'A', metric: 'A' },
   voltage: { us: 'V', metric: 'V' },
   charge: { us: 'Ah', metric: 'Ah' },
+  force: { us: 'lbf', metric: 'N' },
   airFlow: { us: 'cfm', metric: 'L/min' },
 };
 
@@ -234,6 +237,7 @@ export const SI_UNIT: Readonly<Record<Dimension, string>> = {
   current: 'A',
   voltage: 'V',
   charge: 'A s',
+  force: 'N',
   airFlow: 'm3/s',
 };
 

@@ -55,6 +55,7 @@ export function unitChoices(dimension: Dimension): string {
 
 const NAMES: Partial<Record<Dimension, string>> = {
   charge: 'battery charge',
+  force: 'force',
   airFlow: 'flow of air',
   flowCoefficient: 'valve coefficient',
   money: 'amount of money',
@@ -166,6 +167,7 @@ const EXAMPLES: Readonly<Record<Dimension, string>> = {
   current: '10 A',
   voltage: '12 V',
   charge: '100 Ah',
+  force: '25 lbf',
   airFlow: '18 cfm',
 };
 

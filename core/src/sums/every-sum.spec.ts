@@ -12,6 +12,7 @@ function typed(dimension: Dimension, si: number): string {
 function between(sum: Sum, share: number): Record<string, string> {
   return Object.fromEntries(
     sum.inputs.map((i) => {
+      if (i.choices) return [i.name, i.choices[Math.floor(share * i.choices.length)]];
       const { minSi: low, maxSi: high } = i.rule;
       const from = Math.max(low, high * 1e-4, 1e-12);
       const value = low < 0 || i.rule.dimension === 'temperature' ? low + (high - low) * share : from * (high / from) ** share;
@@ -46,6 +47,12 @@ describe.each(SUMS.map((s) => [s.name, s] as const))('%s', (_name, sum) => {
   test('an input below or above its bound is told with the bound, one of another kind with what is wanted', () => {
     for (const i of sum.inputs) {
       const all = between(sum, 0.5);
+      if (i.choices) {
+        const other = doSum(sum, { ...all, [i.name]: 'something else' });
+        if (other.ok) throw new Error(`${i.name} took what it does not offer`);
+        expect(other.problems[0]).toMatchObject({ path: i.name, bound: i.choices.join(', ') });
+        continue;
+      }
       const above = doSum(sum, { ...all, [i.name]: typed(i.rule.dimension, i.rule.maxSi * 10 + 1) });
       if (above.ok) throw new Error(`${i.name} took ${i.rule.maxSi * 10 + 1}`);
       expect(above.problems[0]).toMatchObject({ path: i.name, bound: `≤ ${i.rule.max}` });

@@ -5,11 +5,14 @@ import { nozzleSize } from '../hydraulics/nozzle.js';
 import { boreForLoss, jetHeight, reelCapacity } from '../hydraulics/outflow.js';
 import { deratedPower } from '../hydraulics/plunger-pump.js';
 import { si } from '../quantity/parse.js';
-import { altitude, bore, flow, length, roughness, size, temperature } from './inputs.js';
+import { altitude, bore, flow, length, pressure, roughness, size, temperature } from './inputs.js';
 import { type Sum, sumInput } from './sum.js';
 
 const pumpPressure = sumInput('pump', 'Pressure at the pump', 'pressure', '1 psi', '15000 psi');
 const gunPressure = sumInput('gun', 'Pressure wanted at the gun', 'pressure', '1 psi', '15000 psi');
+
+/** Water at 68 °F, kg/m³. */
+const WATER = 998.2;
 
 /** Flow per width of a surface cleaner that each school asks. Common practice: 20 in from 8 gpm up; or 20 in on 3.5 to 4 gpm, slower. */
 const STRICT = si('8 gpm', 'flow') / si('20 in', 'length');
@@ -30,6 +33,34 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     run: (x) => {
       const now = nozzleSize(x['flow'], x['pressure']);
       return { now, wear: now / x['size'] - 1, expected: x['pressure'] * (now / x['size']) ** 2 };
+    },
+  },
+  {
+    name: 'recoil',
+    title: 'Recoil at a gun',
+    equation: 'recoil',
+    inputs: [flow, pressure, sumInput('speed', 'Speed of the jet against the ideal', 'ratio', '50 %', '100 %', '98 %')],
+    outputs: [
+      { name: 'force', label: 'Pushes back with', dimension: 'force' },
+      { name: 'jet', label: 'Speed of the jet', dimension: 'velocity' },
+    ],
+    run: (x) => {
+      const jet = x['speed'] * Math.sqrt((2 * x['pressure']) / WATER);
+      return { force: WATER * x['flow'] * jet, jet };
+    },
+  },
+  {
+    name: 'hose-weight',
+    title: 'Weight of a hose',
+    equation: 'hose-mass',
+    inputs: [bore, length, sumInput('perLength', 'An empty length of 100 ft weighs', 'mass', '0 lb', '2000 lb', '22 lb')],
+    outputs: [
+      { name: 'empty', label: 'Empty', dimension: 'mass' },
+      { name: 'full', label: 'Full of water', dimension: 'mass' },
+    ],
+    run: (x) => {
+      const empty = (x['perLength'] * x['length']) / si('100 ft', 'length');
+      return { empty, full: empty + WATER * (Math.PI / 4) * x['bore'] ** 2 * x['length'] };
     },
   },
   {
@@ -75,7 +106,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       sumInput('pressure', 'Pressure at the pump', 'pressure', '1 psi', '15000 psi'),
       sumInput('efficiency', 'Pump and drive efficiency', 'ratio', '10 %', '100 %', '85 %'),
       altitude,
-      sumInput('derate', 'Power lost per 1000 ft', 'ratio', '0 %', '10 %', '3 %'),
+      sumInput('derate', 'Power lost per 1000 ft', 'ratio', '0 %', '10 %', '3.5 %'),
     ],
     outputs: [
       { name: 'hydraulic', label: 'Into the water', dimension: 'power' },

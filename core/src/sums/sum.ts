@@ -11,6 +11,8 @@ export interface SumInput {
   readonly rule: QuantityRule;
   /** As typed; an input without one must be given. */
   readonly fallback?: string;
+  /** One of these words instead of a quantity; the sum is given its place in the list. */
+  readonly choices?: readonly string[];
 }
 
 export interface SumOutput {
@@ -33,6 +35,11 @@ export interface Sum {
 /** An input; bounds and fallback as typed. */
 export function sumInput(name: string, label: string, dimension: Dimension, min: string, max: string, fallback?: string): SumInput {
   return { name, label, rule: quantityRuleOf(dimension, min, max), ...(fallback === undefined ? {} : { fallback }) };
+}
+
+/** An input that is one of a few words. */
+export function choiceInput(name: string, label: string, choices: readonly [string, ...string[]]): SumInput {
+  return { name, label, rule: quantityRuleOf('number', '0', String(choices.length - 1)), fallback: choices[0], choices };
 }
 
 export interface Amount {
@@ -83,6 +90,17 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
     }
     if (typeof text !== 'string') {
       problems.push({ code: 'type', path: field.name, bound: 'text with a unit', message: `${field.name} must be a text with its unit, such as "8 gpm".` });
+      continue;
+    }
+    if (field.choices) {
+      const place = field.choices.indexOf(text.trim().toLowerCase());
+      if (place < 0) {
+        const bound = field.choices.join(', ');
+        problems.push({ code: 'choice', path: field.name, bound, message: `${field.name}: "${text.slice(0, 40)}" is none of ${bound}.` });
+      } else {
+        values[field.name] = place;
+        inputs[field.name] = { si: place, unit: '', text: field.choices[place] };
+      }
       continue;
     }
     const read = readField(field.rule, text);

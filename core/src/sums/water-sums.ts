@@ -4,7 +4,24 @@ import { waterAt } from '../fluid/water.js';
 import { runHeadLoss, velocity } from '../hydraulics/friction.js';
 import { nozzleFlow, nozzlePressure, nozzleSize } from '../hydraulics/nozzle.js';
 import { bore, flow, length, pressure, roughness, size, temperature } from './inputs.js';
-import { type Sum, sumInput } from './sum.js';
+import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import type { TankShape } from '../rig/schema.js';
+import { choiceInput, type Sum, sumInput } from './sum.js';
+
+/** A tank of the measures that its shape has. A lying cylinder's diameter is its width; an elliptical one has all three. */
+function shapeOf(x: Readonly<Record<string, number>>): TankShape {
+  const { length, width, height } = x as { length: number; width: number; height: number };
+  switch (x['shape']) {
+    case 1:
+      return { kind: 'upright-cylinder', diameter: length, height };
+    case 2:
+      return { kind: 'lying-cylinder', diameter: width, length };
+    case 3:
+      return { kind: 'elliptical', length, width, height };
+    default:
+      return { kind: 'box', length, width, height };
+  }
+}
 
 /** Sums about nozzles, hoses, buckets and tanks. */
 export const WATER_SUMS: readonly Sum[] = [
@@ -65,6 +82,31 @@ export const WATER_SUMS: readonly Sum[] = [
     inputs: [sumInput('volume', 'Bucket', 'volume', '1 mL', '100 m³'), sumInput('time', 'Time to fill', 'time', '0.1 s', '30 d')],
     outputs: [{ name: 'flow', label: 'Flow', dimension: 'flow' }],
     run: (x) => ({ flow: x['volume'] / x['time'] }),
+  },
+  {
+    name: 'tank-holds',
+    title: 'What a tank holds and weighs',
+    equation: 'tank-holds',
+    inputs: [
+      choiceInput('shape', 'Shape', ['box', 'upright', 'lying', 'elliptical']),
+      sumInput('length', 'Length, or diameter of an upright one', 'length', '2 in', '40 ft'),
+      sumInput('width', 'Width, or diameter of a lying one', 'length', '2 in', '40 ft', '24 in'),
+      sumInput('height', 'Height', 'length', '2 in', '40 ft', '24 in'),
+      sumInput('level', 'Filled to', 'ratio', '0 %', '100 %', '100 %'),
+      sumInput('density', 'Weight of what is in it', 'density', '5 lb/gal', '20 lb/gal', '8.33 lb/gal'),
+    ],
+    outputs: [
+      { name: 'full', label: 'Holds to the brim', dimension: 'volume' },
+      { name: 'fullMass', label: 'Weighs then', dimension: 'mass' },
+      { name: 'volume', label: 'Holds to the level', dimension: 'volume' },
+      { name: 'mass', label: 'Weighs to the level', dimension: 'mass' },
+    ],
+    run: (x) => {
+      const shape = shapeOf(x);
+      const tall = shapeHeight(shape);
+      const [full, volume] = [volumeAt(shape, tall), volumeAt(shape, x['level'] * tall)];
+      return { full, fullMass: full * x['density'], volume, mass: volume * x['density'] };
+    },
   },
   {
     name: 'time-to-empty',

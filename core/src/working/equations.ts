@@ -98,6 +98,8 @@ export const EQUATIONS = {
   },
   'fill-time': { title: 'Time to fill', text: 't = V / Q_in', source: 'volume balance' },
   'nozzle-wear': { title: 'Nozzle wear from a gauge', text: 'N_now = Q / √(p / 4000 psi); wear = N_now / N − 1', source: 'definition of the nozzle number' },
+  recoil: { title: 'Recoil of a jet', text: 'F = ρ · Q · v, v = C_v · √(2 p/ρ)', source: 'momentum of the jet' },
+  'tank-holds': { title: 'What a tank holds', text: 'V by the shape to the level; m = ρ · V', source: 'geometry; density of water at 68 °F, 998.2 kg/m³' },
   'hose-bore': { title: 'Bore for a wanted loss', text: 'd such that ρ · f · (L/d) · V²/2 = Δp', source: 'Darcy–Weisbach; Colebrook 1939' },
   'hose-reach': { title: 'Longest hose for a wanted pressure', text: 'L = (p_pump − p_gun) / (Δp per metre)', source: 'Darcy–Weisbach; Colebrook 1939' },
   'reel-capacity': {

@@ -111,7 +111,8 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
   const pressure = solved.pressureOf('outlet', outlet.id);
   const flow = solved.nozzleFlow(outlet);
   const parts = partShares(solved, path);
-  const loss = parts.reduce((s, p) => s + p.lossM, 0) * solved.water.densityKgM3 * GRAVITY;
+  const rho = solved.water.densityKgM3;
+  const loss = parts.reduce((s, p) => s + p.lossM, 0) * rho * GRAVITY;
   const wanted = outlet.wantedPressure;
   const verdict: Verdict =
     pressure < values['gun-far'] * wanted ? 'starved' : pressure < values['gun-low'] * wanted || pressure > values['gun-high'] * wanted ? 'tight' : 'fed';
@@ -134,6 +135,18 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
       input('N', 'nozzle number', outlet.nozzle.size * outlet.nozzle.count, 'number'),
       input('p', 'at the nozzle', pressure, 'pressure'),
     ]),
+    recoil: figure(
+      rho * flow * values['jet-speed'] * Math.sqrt((2 * Math.max(pressure, 0)) / rho),
+      'force',
+      'recoil',
+      [
+        input('ρ', 'of the water', rho, 'density'),
+        input('Q', 'flow', flow, 'flow'),
+        input('p', 'at the nozzle', pressure, 'pressure'),
+        input('C_v', 'speed against the ideal', values['jet-speed'], 'ratio'),
+      ],
+      ['jet-speed'],
+    ),
     lineLossPa: loss,
     parts,
     betterSize: flow > 0 ? nozzleSize(flow / outlet.nozzle.count, wanted) : 0,

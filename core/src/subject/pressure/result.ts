@@ -36,6 +36,8 @@ export interface OutletResult {
   readonly lineIds: readonly string[];
   readonly pressure: Figure;
   readonly flow: Figure;
+  /** Force with which the jet pushes the gun back. */
+  readonly recoil: Figure;
   readonly lineLossPa: number;
   readonly parts: readonly PartShare[];
   /** Nozzle that would give the wanted pressure with everything else as it is. */

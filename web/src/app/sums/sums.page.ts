@@ -7,12 +7,13 @@ import { doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type 
 import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { settingsFeature } from '../state/settings.feature';
+import { SelectRow } from '../kit/select-row';
 import { SUM_GROUPS } from './sum-groups';
 
 /** Single calculations, without a rig: any unit as typed, both ways round, with working. Made for a phone too. */
 @Component({
   selector: 'pz-sums-page',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatSelectModule, RouterLink, RouterLinkActive],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatSelectModule, RouterLink, RouterLinkActive, SelectRow],
   templateUrl: './sums.page.html',
   styleUrl: './sums.page.scss',
 })
@@ -32,14 +33,15 @@ export class SumsPage {
       const text = typed[i.name];
       const shown = text ?? i.fallback ?? '';
       const bare = workshopUnit(i.rule.dimension, this.units(), i.rule.maxSi);
-      const read = shown === '' ? undefined : readField(i.rule, shown, bare);
+      const read = shown === '' || i.choices ? undefined : readField(i.rule, shown, bare);
       return {
         ...i,
         text: shown,
         placeholder: this.range(i),
         unitChoices: unitsOf(i.rule, this.units()),
         error: text !== undefined && text !== '' && read && !read.ok ? read.error.message : '',
-        value: read?.ok ? read.text : undefined,
+        value: i.choices ? shown : read?.ok ? read.text : undefined,
+        options: i.choices?.map((value) => ({ value, name: value[0].toUpperCase() + value.slice(1) })),
       };
     });
   });

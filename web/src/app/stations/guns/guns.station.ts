@@ -112,6 +112,7 @@ export class GunsStation {
     return [
       { label: 'At the nozzle', at: `outlets.${i}.pressure` },
       { label: 'Flow', at: `outlets.${i}.flow` },
+      { label: 'Pushes back with · recoil', at: `outlets.${i}.recoil` },
       { label: 'Nozzle for the wanted pressure', text: `${round3(r.betterSize)}, nearest ${shelfSize(r.betterSize)}` },
     ];
   });
