@@ -1,4 +1,7 @@
+import type { AssumptionValues } from '../../assumption/register.js';
+import { WASH_SURFACE_NAMES } from '../../assumption/wash-surfaces.js';
 import type { Rig } from '../../rig/schema.js';
+import { wantedStrength } from '../../solve/consumption.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { Finding } from '../finding.js';
@@ -141,5 +144,31 @@ export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
         ];
       })
       .slice(0, 1);
+  });
+}
+
+/** Surfaces of the brief that no mix on board is meant for: what stands in for them is told with its strength. */
+export function unservedFindings(rig: Rig, values: AssumptionValues): Finding[] {
+  const [first] = rig.mixes;
+  if (!first) return [];
+  const surfaces = [...new Set((rig.brief.washes ?? []).map((w) => w.surface))];
+  return surfaces.flatMap((surface) => {
+    if (rig.mixes.some((m) => m.surface === surface)) return [];
+    const [usual, is] = [values[`wash-${surface}-strength`], wantedStrength(first, values)];
+    if (Math.abs(is - usual) <= values['mix-tolerance'] * usual) return [];
+    return [
+      finding(
+        'wash-no-mix',
+        'tight',
+        'mix',
+        { kind: 'mix', id: first.id },
+        message('{surface} is in the brief and no mix on board is for it: {mix} is reckoned with, at {is} where {usual} is usual.', {
+          surface: WASH_SURFACE_NAMES[surface],
+          mix: first.name,
+          is: percent(is),
+          usual: percent(usual),
+        }),
+      ),
+    ];
   });
 }

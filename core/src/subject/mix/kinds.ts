@@ -3,7 +3,8 @@ import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { checkRules, flushRules, mixRules, siphonRules } from './fixes.js';
 import type { MixResult } from './result.js';
 
-export type MixCode = 'mix-open' | 'batch-impossible' | 'mix-weak' | 'mix-strong' | 'mix-drifts' | 'mix-strays' | 'flush-partial' | 'no-check' | 'siphon';
+export type MixCode =
+  'wash-no-mix' | 'mix-open' | 'batch-impossible' | 'mix-weak' | 'mix-strong' | 'mix-drifts' | 'mix-strays' | 'flush-partial' | 'no-check' | 'siphon';
 
 const mix = (a: Assessment, id: string): MixResult | undefined => a.chemical.mixes.find((m) => m.mixId === id);
 /** How far the strengths of a mix stray from what is wanted, as a share of it. */
@@ -20,6 +21,7 @@ const stray = (label: string, of: (m: MixResult) => readonly number[]): FindingF
 const off = stray('off the wanted strength', (m) => [m.first.value]);
 
 export const MIX_KINDS: Kinds<MixCode> = {
+  'wash-no-mix': { figure: places('wash-no-mix') },
   'mix-open': { scale: 'practice', figure: places('mix-open') },
   'batch-impossible': { figure: places('batch-impossible'), rules: mixRules },
   'mix-weak': { figure: off, rules: mixRules },

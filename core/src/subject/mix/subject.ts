@@ -4,7 +4,7 @@ import { message } from '../../working/figure.js';
 import { finding } from '../message-parts.js';
 import { behindPumps, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
-import { mixFindings, siphonFindings } from './findings.js';
+import { mixFindings, siphonFindings, unservedFindings } from './findings.js';
 import { MIX_KINDS, type MixCode } from './kinds.js';
 import { assessMix } from './mix.js';
 import type { MixAnswers, MixResult } from './result.js';
@@ -27,6 +27,7 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
         ? mixFindings(cases, result)
         : [finding('mix-open', 'starved', 'mix', { kind: 'mix', id: mix.id }, message('{mix} does not reach a gun: its way is not whole.', { mix: mix.name }))];
     }),
+    ...unservedFindings(rig, cases.values),
     ...siphonFindings(rig, stocks),
   ],
   rests: (rig, a) => [

@@ -180,7 +180,7 @@ export class FeedStation {
 
   protected readonly sentence = computed(() => {
     const f = this.feed();
-    if (!f) return 'No open line reaches this machine.';
+    if (!f) return this.chosen.item() ? 'No open line reaches this machine.' : 'No machine yet: nothing draws water.';
     const q = (m: number): string => formatQuantity(Math.abs(m), 'length', this.rig.units(), { digits: 2 });
     const term = (id: FeedResult['terms'][number]['id']): number => f.terms.find((t) => t.id === id)?.valueM ?? 0;
     return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
