@@ -3,7 +3,7 @@ import { nextBore } from '../catalogue/hose-sizes.js';
 import { dayModel, type DayModel, type Spread } from '../day/model.js';
 import { triangular } from '../day/random.js';
 import type { SeasonSpread } from '../day/seasons.js';
-import type { Chance } from '../day/sample.js';
+import type { Chance } from '../day/chance.js';
 import { formatInches } from '../quantity/format.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';

@@ -1,7 +1,9 @@
 import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 import { dayModel, type DayModel } from '../day/model.js';
-import { type Chance, chanceOf, type DayChunk, sampleSteps, thirstyDays } from '../day/sample.js';
+import { type Chance, chanceOf } from '../day/chance.js';
+import type { DayChunk } from '../day/chunk.js';
+import { sampleSteps, thirstyDays } from '../day/sample.js';
 import { dayOf } from '../day/usual-day.js';
 import type { WorkDay } from '../rig/day-schema.js';
 import { readRig } from '../rig/read.js';

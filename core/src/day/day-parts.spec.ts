@@ -1,7 +1,7 @@
 import { near, seeded } from '../testing/near';
 import { exp, ln } from './exact-math';
 import { DayRandom, triangular } from './random';
-import { chanceOf, isEnough } from './sample';
+import { chanceOf, isEnough } from './chance';
 import { VesselLaw } from './vessel-law';
 
 describe('numbers that are the same on every machine', () => {

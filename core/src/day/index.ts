@@ -4,18 +4,15 @@ export { type DayDraw, Simulator } from './simulator.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, holdsGun, inHand, triggerOf } from './hands.js';
 export { CAUSES, type Cause, type DayResult, type DayTrace, type MixDay, type PhaseRun, type Shortage, type ShortKind, type VesselDay } from './types.js';
+export { type Chance, chanceOf, isEnough } from './chance.js';
+export { type DayChunk, joinChunks } from './chunk.js';
 export {
-  type Chance,
-  chanceOf,
   countTimes,
   DAY_FIGURES,
-  type DayChunk,
   type DayFigure,
   type DaySample,
   gatherSample,
-  isEnough,
   isThirst,
-  joinChunks,
   type LevelBand,
   sampleChunk,
   sampleDays,
@@ -24,7 +21,9 @@ export {
   thirstyDays,
 } from './sample.js';
 export { daysMessage, daysVerdict } from './judge.js';
-export { DAY_SEED, DAYS_UNASKED, nextRound, sampleUntilEnough } from './rounds.js';
+// Apart from what they are used for, so that a page that only names them does not load the engine.
+export { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';
+export { sampleUntilEnough } from './rounds.js';
 export { DayRandom, triangular } from './random.js';
 export { JOB_TEMPLATES, type JobTemplate } from './templates.js';
 export { seasonsOf, type SeasonSpread } from './seasons.js';

@@ -1,6 +1,6 @@
 import { type Message, message } from '../working/figure.js';
 import type { Verdict } from '../subject/verdict.js';
-import type { Chance } from './sample.js';
+import type { Chance } from './chance.js';
 
 /** Times the allowed share of short days from which a rig is starved, where that is sure. */
 const FAR_OVER = 5;

@@ -2,8 +2,10 @@ import { LAYOUTS } from '../layouts/layouts.js';
 import { parseRig } from '../rig/read.js';
 import { daysMessage, daysVerdict } from './judge.js';
 import { dayModel } from './model.js';
-import { DAYS_UNASKED, nextRound, sampleUntilEnough } from './rounds.js';
-import { chanceOf, isEnough, sampleDays } from './sample.js';
+import { DAYS_UNASKED, nextRound } from './round-size.js';
+import { sampleUntilEnough } from './rounds.js';
+import { chanceOf, isEnough } from './chance.js';
+import { sampleDays } from './sample.js';
 import { say } from '../working/figure.js';
 
 const model = (id: string) => dayModel(parseRig(LAYOUTS.find((l) => l.id === id)!.make()));

@@ -1,15 +1,8 @@
 import type { DayModel } from './model.js';
-import { type DayChunk, type DaySample, gatherSample, isEnough, joinChunks, sampleChunk } from './sample.js';
-
-/** Every sample, size and option meets the same days, wherever they are worked. */
-export const DAY_SEED = 1;
-/** Days of the first round; each next one doubles what is there. */
-export const DAY_ROUND = 400;
-/** Most days that are sampled unasked. */
-export const DAYS_UNASKED = 2000;
-
-/** How many days the next round takes, after so many. */
-export const nextRound = (done: number, most: number): number => Math.min(Math.max(DAY_ROUND, done), most - done);
+import { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';
+import { isEnough } from './chance.js';
+import { type DayChunk, joinChunks } from './chunk.js';
+import { type DaySample, gatherSample, sampleChunk } from './sample.js';
 
 /** Days in rounds until enough is known: the same days, and so the same chance, for yard, bench and work day. */
 export function sampleUntilEnough(model: DayModel, most = DAYS_UNASKED, seed = DAY_SEED): DaySample {

@@ -1,3 +1,5 @@
+import { type Chance, chanceOf, isEnough } from './chance.js';
+import type { DayChunk } from './chunk.js';
 import type { DayModel } from './model.js';
 import { LEVEL_BINS, LevelCounter } from './recorder.js';
 import type { Season } from '../rig/day-schema.js';
@@ -14,25 +16,6 @@ const TIMES = 73;
 export function countTimes(model: DayModel): number[] {
   const span = Math.ceil((model.usualSeconds * 1.35) / 600) * 600;
   return Array.from({ length: TIMES }, (_, i) => (span * i) / (TIMES - 1));
-}
-
-/** A run of sampled days, as plain arrays that cross to another worker. Days are counted from `from`. */
-export interface DayChunk {
-  readonly from: number;
-  readonly count: number;
-  /** Figure by figure, day by day. */
-  readonly figures: Float64Array;
-  /** Short kind by short kind, day by day: first time, s; Infinity for a day without. */
-  readonly firstAt: Float64Array;
-  /** The same: waited for and left undone, s. */
-  readonly lost: Float64Array;
-  /** Mix by mix, day by day: trade share, mean by volume; NaN where none was sprayed. */
-  readonly strength: Float64Array;
-  readonly levels: Uint32Array;
-  /** Day by day: place of its season in the model. */
-  readonly season: Uint8Array;
-  /** Days that took too many steps: told, never hidden. */
-  readonly unsettled: number;
 }
 
 /**
@@ -87,26 +70,6 @@ export function sampleChunk(model: DayModel, seed: number, from: number, count: 
     const step = steps.next();
     if (step.done) return step.value;
   }
-}
-
-/** A share of days with what could be chance: Wilson's 95 % interval. */
-export interface Chance {
-  readonly days: number;
-  readonly chance: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-const Z = 1.959963984540054;
-
-/** Chance seen as `hits` of `days`, with Wilson's score interval (Wilson 1927; from memory), 95 %. No days: 0 to 1. */
-export function chanceOf(hits: number, days: number): Chance {
-  if (!(days > 0)) return { days, chance: NaN, low: 0, high: 1 };
-  const p = hits / days;
-  const zz = Z * Z;
-  const middle = (p + zz / (2 * days)) / (1 + zz / days);
-  const half = (Z / (1 + zz / days)) * Math.sqrt((p * (1 - p)) / days + zz / (4 * days * days));
-  return { days, chance: p, low: Math.max(hits === 0 ? 0 : middle - half, 0), high: Math.min(hits === days ? 1 : middle + half, 1) };
 }
 
 export interface Spread595 {
@@ -193,57 +156,6 @@ function countDays(model: DayModel, chunks: readonly DayChunk[], of: (c: DayChun
       if (places.some((s) => Number.isFinite(c.firstAt[s * c.count + d]))) thirsty++;
     }
   return { days, thirsty };
-}
-
-/** Fewest days before a sample may call itself enough, and how closely the chance is known then. */
-const FEWEST = 400;
-const CLOSE = 0.005;
-
-/** True once the chance lies clearly on one side of the tolerance, or is known within half a percent. */
-export function isEnough(short: Chance, tolerance: number): boolean {
-  if (short.days < FEWEST) return false;
-  const beside = short.high < tolerance || short.low > tolerance;
-  return (beside && short.high - short.low < 0.04) || short.high - short.low < 2 * CLOSE;
-}
-
-/** Joins neighbouring runs of days into one. Throws a RangeError where days are missing or doubled. */
-export function joinChunks(parts: readonly DayChunk[]): DayChunk {
-  const chunks = [...parts].sort((a, b) => a.from - b.from);
-  chunks.slice(1).forEach((c, i) => {
-    if (c.from !== chunks[i].from + chunks[i].count) throw new RangeError(`Day ${c.from} does not follow day ${chunks[i].from + chunks[i].count - 1}.`);
-  });
-  const count = chunks.reduce((s, c) => s + c.count, 0);
-  const columns = (of: (c: DayChunk) => Float64Array): Float64Array => {
-    const n = of(chunks[0]).length / Math.max(chunks[0].count, 1);
-    const out = new Float64Array(n * count);
-    for (let i = 0; i < n; i++) {
-      let at = i * count;
-      for (const c of chunks) {
-        out.set(of(c).subarray(i * c.count, (i + 1) * c.count), at);
-        at += c.count;
-      }
-    }
-    return out;
-  };
-  const levels = chunks[0].levels.slice();
-  for (const c of chunks.slice(1)) for (let i = 0; i < levels.length; i++) levels[i] += c.levels[i];
-  const season = new Uint8Array(count);
-  let at = 0;
-  for (const c of chunks) {
-    season.set(c.season, at);
-    at += c.count;
-  }
-  return {
-    from: chunks[0].from,
-    count,
-    figures: columns((c) => c.figures),
-    firstAt: columns((c) => c.firstAt),
-    lost: columns((c) => c.lost),
-    strength: columns((c) => c.strength),
-    levels,
-    season,
-    unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),
-  };
 }
 
 /** Puts the parts of a sample together; the order in which they came does not matter. */

@@ -14,7 +14,7 @@ let serial = 0;
   imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   template: `
     <label [for]="id">{{ label() }}</label>
-    <mat-form-field>
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
       <input matInput #box [id]="id" type="text" maxlength="80" [formControl]="control" [errorStateMatcher]="atOnce" (blur)="restore()" />
     </mat-form-field>
     @if (error()) {

@@ -32,7 +32,7 @@ export interface Derived {
       }
     </label>
     <span class="box">
-      <mat-form-field>
+      <mat-form-field appearance="outline" subscriptSizing="dynamic">
         <input
           matInput
           #box

@@ -1,7 +1,6 @@
 import type { ApplicationConfig } from '@angular/core';
 import { inject, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
@@ -49,7 +48,6 @@ export const appConfig: ApplicationConfig = {
     provideState(keptFeature),
     provideState(settingsFeature),
     provideEffects(buildsEffects, documentEffects, keptEffects, assessmentEffects, dayEffects, settingsEffects),
-    { provide: MAT_FORM_FIELD_DEFAULT_OPTIONS, useValue: { appearance: 'outline', subscriptSizing: 'dynamic', floatLabel: 'always' } },
     { provide: THEME, useFactory: () => inject(Store).selectSignal(settingsFeature.selectTheme) },
     { provide: MAKE_WORKER, useValue: makeAssessWorker },
     { provide: HEAVY_WORKERS, useValue: heavyWorkers },

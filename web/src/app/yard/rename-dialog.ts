@@ -16,14 +16,14 @@ import { AT_ONCE, follows, NameText } from '../kit/follows';
     <mat-dialog-content>
       <form id="rename" [formGroup]="form" (ngSubmit)="done()">
         <label for="build-name">Build</label>
-        <mat-form-field>
+        <mat-form-field appearance="outline" subscriptSizing="dynamic">
           <input matInput id="build-name" pzFirstField type="text" maxlength="80" formControlName="name" [errorStateMatcher]="atOnce" />
         </mat-form-field>
         @if (form.controls.name.errors; as e) {
           <p role="alert" class="shout">{{ e['field'] }}</p>
         }
         <label for="build-customer">Customer</label>
-        <mat-form-field>
+        <mat-form-field appearance="outline" subscriptSizing="dynamic">
           <input matInput id="build-customer" type="text" maxlength="80" formControlName="customer" />
         </mat-form-field>
       </form>
