@@ -104,7 +104,7 @@ test('by keyboard alone: from an empty page to a rig whose tank is sized', async
   // Stations by a key, the whole waterway by another.
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('w');
-  await expect(page.locator('pz-waterway svg')).toHaveAttribute('aria-label', /Waterway/);
+  await expect(page.locator('pz-waterway .frame svg')).toHaveAttribute('aria-label', /Waterway/);
   await page.keyboard.press('Escape');
   await expect(page.locator('pz-folded-waterway')).toBeVisible();
   await page.keyboard.press('p');

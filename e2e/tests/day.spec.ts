@@ -35,13 +35,13 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   // Another school on the same days.
   await openStation(page, 'Options');
   await page.getByRole('button', { name: 'Carry all the day’s water' }).click();
-  await page.getByRole('button', { name: 'Two guns at half flow on Washer A' }).click();
+  await page.getByRole('button', { name: 'Two guns at half flow on Washer 1' }).click();
   await expect(page.locator('pz-options-station thead th')).toHaveCount(3, { timeout: 60_000 });
   await expect(page.locator('pz-options-station section.does h2').first()).toContainText(/Keep the build|Build “|Nothing here/);
-  await page.getByRole('button', { name: 'Build Two guns at half flow on Washer A' }).last().click();
+  await page.getByRole('button', { name: 'Build Two guns at half flow on Washer 1' }).last().click();
   await unfold(page);
   await expect(page.locator('pz-waterway a.pipe.hose')).toHaveCount(2);
-  await expect(page.getByLabel('Option', { exact: true }).nth(1)).toHaveValue('Before “Two guns at half flow on Washer A”');
+  await expect(page.getByLabel('Option', { exact: true }).nth(1)).toHaveValue('Before “Two guns at half flow on Washer 1”');
   await saved(page);
   await page.reload();
   await unfold(page);

@@ -92,8 +92,12 @@ export async function openStation(page: Page, name: string): Promise<void> {
   const within = page.locator('a', { hasText: new RegExp(`^\\s*${name}`) });
   const panel = page.locator('pz-station-list mat-expansion-panel').filter({ has: within });
   const link = panel.locator(within);
-  // A group that is just opening counts as shut until its link can be seen.
-  if (!(await link.isVisible())) await panel.locator('mat-expansion-panel-header').click();
+  // A group that is just opening is not pressed shut: it is looked at again.
+  await expect(async () => {
+    if (!(await link.isVisible()) && (await panel.locator('mat-expansion-panel-header').getAttribute('aria-expanded')) === 'false')
+      await panel.locator('mat-expansion-panel-header').click();
+    await expect(link).toBeVisible({ timeout: 1000 });
+  }).toPass();
   await link.click();
 }
 /** From the yard to a new build of a starting layout, or an empty one. */

@@ -190,7 +190,7 @@ test('parts are moved, doubled, removed and added by keyboard', async ({ page, s
 
 test('show the working, hold figures, swap units', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/feed`);
-  await page.getByRole('button', { name: /To spare:/ }).click();
+  await page.getByRole('button', { name: /^To spare/ }).click();
   const working = page.getByRole('region', { name: 'Working' });
   await expect(working).toContainText('margin = NPSHa − NPSHr');
   await expect(working).toContainText('Hydraulic Institute');
