@@ -222,6 +222,7 @@ test('an empty page says what to do first, and calls nothing well', async ({ pag
   await expectAccessible(page);
   await page.getByRole('button', { name: /Empty/ }).click();
   await expect(page.getByRole('button', { name: 'Put in a tank' })).toBeVisible();
+  await expect(headline(page)).toHaveText('No machine yet: nothing asks for water.');
   await expect(page.locator('.verdict')).not.toContainText('Fed');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Put in a machine' }).click();

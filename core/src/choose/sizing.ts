@@ -90,7 +90,8 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
         done++;
         return step.value;
       }
-      yield (done + step.value) / total;
+      // What is tried besides, where shut taps may be the cause, is not in the count.
+      yield Math.min((done + step.value) / total, 1);
     }
   }
 

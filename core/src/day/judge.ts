@@ -1,6 +1,10 @@
+import type { Assessment } from '../assess/assessment.js';
 import { type Message, message } from '../working/figure.js';
 import type { Verdict } from '../subject/verdict.js';
 import type { Chance } from './chance.js';
+
+/** Whether anything draws on the rig that a day could use up: where nothing does, no day is judged. */
+export const hasDays = (a: Pick<Assessment, 'feeds' | 'chemical'>): boolean => a.feeds.length + a.chemical.mixes.length > 0;
 
 /** Times the allowed share of short days from which a rig is starved, where that is sure. */
 const FAR_OVER = 5;

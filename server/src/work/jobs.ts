@@ -7,6 +7,7 @@ import {
   daysVerdict,
   doSum,
   findSum,
+  hasDays,
   type Judgement,
   message,
   MOST_DOCUMENT_BYTES,
@@ -49,8 +50,10 @@ function judge(text: string, sampled: boolean): Judgement {
   const read = readRig(document);
   if (!read.ok) return stop(read.problems[0].message.replace(/[{}]/g, ''));
   const rig = parseRig(withoutOptions(read.document));
-  const { verdict, scale, headline } = assess(rig);
+  const assessment = assess(rig);
+  const { verdict, scale, headline } = assessment;
   if (!sampled) return { verdict, scale, headline, chance: null, sampled: false };
+  if (!hasDays(assessment)) return { verdict, scale, headline, chance: null, sampled: true };
   const { short, tolerance } = sampleUntilEnough(dayModel(rig));
   // A build whose days go short too often is not fed.
   const days = daysVerdict(short, tolerance);

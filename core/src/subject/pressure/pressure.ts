@@ -8,7 +8,7 @@ import { pressurePath } from '../../solve/paths.js';
 import type { Finding } from '../finding.js';
 import type { MachineResult, OutletResult, PressureCase } from './result.js';
 import type { Verdict } from '../verdict.js';
-import { figure, input, type Message, message } from '../../working/figure.js';
+import { type Figure, figure, input, type Message, message } from '../../working/figure.js';
 
 /** Every way of holding the triggers: all shut, each alone, pairs and so on; with more than four outlets only none, each and all. */
 export function gunCombinations(outlets: readonly Outlet[]): { label: string; open: readonly string[] }[] {
@@ -55,6 +55,16 @@ export function pressureCases(cases: Cases): PressureCase[] {
 
 const allOpen = (list: readonly PressureCase[]): PressureCase => list[list.length - 1];
 
+/** What turns back with every gun open: the pump's flow less its guns', where they are its own; else by the network. */
+function returnedFigure({ net, rig }: Cases, machine: Machine, returnedM3s: number, open: PressureCase): Figure {
+  const own = new Set(net.outletsOf(machine.id).map((o) => o.id));
+  const shared = rig.machines.some((m) => m !== machine && net.outletsOf(m.id).some((o) => own.has(o.id)));
+  const pump = input('Q', 'machine flow', machine.flow, 'flow');
+  if (shared) return figure(returnedM3s, 'flow', 'network', [pump]);
+  const guns = open.guns.filter((g) => g.open && own.has(g.outletId)).map((g) => input('Q_gun', 'through a gun', g.flowM3s, 'flow'));
+  return figure(returnedM3s, 'flow', 'returned', [pump, ...guns]);
+}
+
 /** Pump pressure, what it returns and what it asks of its engine, with every gun open. */
 export function assessMachine(cases: Cases, machine: Machine, list: readonly PressureCase[]): MachineResult | undefined {
   const { rig, values } = cases;
@@ -70,10 +80,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       input('Q', 'machine flow', machine.flow, 'flow'),
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
-    returned: figure(state.returnedM3s, 'flow', 'returned', [
-      input('Q', 'machine flow', machine.flow, 'flow'),
-      input('Σ Q_gun', 'what its guns take', machine.flow - state.returnedM3s, 'flow'),
-    ]),
+    returned: returnedFigure(cases, machine, state.returnedM3s, allOpen(list)),
     enginePower: figure(
       needed,
       'power',

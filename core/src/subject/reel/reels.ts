@@ -128,7 +128,8 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
   const site = rig.site;
   if (!site) return undefined;
   const path = pressurePath(rig, result.machineIds[0], outlet.id);
-  const carriedM = hoseIn(path) + site.spare;
+  const ownM = hoseIn(path);
+  const carriedM = ownM + site.spare;
   const neededM = runLength(site.distance, site.height, site.corners, values);
   const flow = result.flow.value;
   // All hose is off the reel and straight; the height comes off the gun.
@@ -153,10 +154,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
       ],
       ['corner-hose'],
     ),
-    carried: figure(carriedM, 'length', 'hose-carried', [
-      input('L', 'hose of the line', carriedM - site.spare, 'length'),
-      input('spare', 'spare hose', site.spare, 'length'),
-    ]),
+    carried: figure(carriedM, 'length', 'hose-carried', [input('L', 'hose of the line', ownM, 'length'), input('spare', 'spare hose', site.spare, 'length')]),
     arrives: figure(
       arrives,
       'pressure',

@@ -1,9 +1,9 @@
 import { Component, computed, effect, ElementRef, HostListener, inject, input, type OnDestroy, signal, viewChild } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { type Message, say, SEVERITY_WORDS, worse } from '@pozzo/core';
+import { hasDays, type Message, say, SEVERITY_WORDS, worse } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
@@ -61,7 +61,7 @@ export class RigPage implements OnDestroy {
   /** Whether anything is drawn on that a day could use up. */
   private readonly hasDays = computed(() => {
     const a = this.assessment();
-    return !!a && a.feeds.length + a.chemical.mixes.length > 0;
+    return !!a && hasDays(a);
   });
   /** The rig's verdict, its days counted in where they are known: a build whose days go short too often is not fed. */
   protected readonly whole = computed(() => {
@@ -85,7 +85,7 @@ export class RigPage implements OnDestroy {
 
   constructor() {
     effect(() => this.store.dispatch(DocumentActions.open({ id: this.id() })));
-    this.router.events.subscribe(() => this.working.close());
+    this.router.events.pipe(takeUntilDestroyed()).subscribe(() => this.working.close());
   }
 
   /** Single keys, wherever the focus is but in a field. */

@@ -2,16 +2,11 @@ import { type Assessment, formatQuantity, type Moment, type RigDocument, si, typ
 import { boreWords } from './line-words';
 import { type Marks, marksOf } from './marks';
 import { tankWords } from './tank-words';
+import type { Stretch } from './waterway-layout';
 import { serves } from './waterway-moment';
 
 /** One figure of the waterway, folded: a link to its station. */
-export interface Cell {
-  readonly key: string;
-  readonly station: Station;
-  readonly subjectId: string;
-  readonly verdict: Verdict;
-  readonly loud: boolean;
-  readonly spoken: string;
+export interface Cell extends Stretch {
   readonly strong: string;
   readonly rest: string;
   /** Whether something flows there, at the moment that is shown. */
@@ -134,16 +129,17 @@ function tankOf({ doc, a, q, at, cell }: Pen, i: number): TankCell {
     : chemical
       ? Math.max(chemical.startM3 - chemical.perDay.value, 0) / (chemical.fullM3 || 1)
       : r.series.volumeM3.at(-1)! / top;
-  const words = (): string => {
-    if (vessel) return `${Math.round(100 * vessel.share)} % at ${at!.clock}`;
-    if (chemical) return Number.isFinite(chemical.lastsDays) ? `${q(chemical.lastsDays, 'number', 2)} days` : '';
-    const { dry, left } = tankWords(r, q);
-    return dry || left;
-  };
-  const story = words();
+  const { dry, left } = tankWords(r, q);
+  const story = vessel
+    ? `${Math.round(100 * vessel.share)} % at ${at!.clock}`
+    : chemical
+      ? Number.isFinite(chemical.lastsDays) && `${q(chemical.lastsDays, 'number', 2)} days`
+      : dry
+        ? `dry ${dry}`
+        : left;
   // What matters most has the room: its level at a minute, that it runs dry, or of one of many its story, in place of what it holds.
-  const volume =
-    vessel || story.startsWith('dry') || (story && !chemical && doc.tanks.length > ROOMY) ? '' : q(chemical ? chemical.startM3 : r.ownVolumeM3, 'volume');
+  const alone = vessel ?? (!chemical && (dry || (left && doc.tanks.length > ROOMY)));
+  const volume = !alone && q(chemical ? chemical.startM3 : r.ownVolumeM3, 'volume');
   return {
     ...cell('tanks', [`tank:${t.id}`, ...tiesOf(doc, t.id)], t.id, 'Tank', t.name, [volume, story].filter(Boolean).join(' · ')),
     chemical: t.holds !== undefined,

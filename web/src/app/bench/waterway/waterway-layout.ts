@@ -169,8 +169,8 @@ export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSyst
       end: series[series.length - 1] / top,
       heel: r.heelVolumeM3 / top,
       big: words.left ? `${Math.round(100 * usableLeft(r))} %` : words.dry ? 'dry' : '',
-      bigSub: words.left ? 'usable left' : words.dry.replace('dry ', 'after '),
-      over: r.tiedIds[0] === t.id && words.left ? words.dry : '',
+      bigSub: words.left ? 'usable left' : words.dry && `after ${words.dry}`,
+      over: r.tiedIds[0] === t.id && words.left && words.dry ? `dry ${words.dry}` : '',
     });
   });
 

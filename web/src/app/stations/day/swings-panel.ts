@@ -41,7 +41,9 @@ import { RigStore } from '../../state/rig-store';
           </li>
         }
       </ol>
-      <p class="quiet small">Chance of a short day with each at its low and its high end (one day in ten beyond), the rest as they vary.</p>
+      <p class="quiet small">
+        Chance of a short day with each at its low and its high end (one day in ten beyond; of shut taps none, and twice as many), the rest as they vary.
+      </p>
     }
   `,
   styles: `
