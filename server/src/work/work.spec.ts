@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { pontoonRig } from '@pozzo/core';
+import { emptyRig, pontoonRig } from '@pozzo/core';
 import { named, openYard, silent } from '../testing/yard';
 import { JudgeYard } from './judge-yard';
 import { inlineWork, type Work, WorkThread } from './work';
@@ -81,6 +81,16 @@ describe('the yard is judged beside the saves', () => {
     judge.wake('a');
     await settled(async () => (await judged(yard))[0].judged !== null);
     expect((await judged(yard))[0].judged?.verdict).toBe('starved');
+    await judge.stop();
+    await yard.end();
+  });
+  test('a build that nothing draws on has no day to judge: none of its days is called good', async () => {
+    const yard = await openYard();
+    await yard.store.add('empty', emptyRig('Empty'));
+    const judge = new JudgeYard(yard.judgements, inlineWork, silent);
+    judge.start();
+    await settled(async () => (await judged(yard)).every((l) => l.judged?.sampled));
+    expect((await judged(yard))[0].judged).toMatchObject({ verdict: 'tight', chance: null });
     await judge.stop();
     await yard.end();
   });
