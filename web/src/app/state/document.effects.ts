@@ -7,6 +7,7 @@ import {
   catchError,
   concatMap,
   debounceTime,
+  delay,
   EMPTY,
   exhaustMap,
   filter,
@@ -132,7 +133,8 @@ export const saveDocument = createEffect(
         ofType(DocumentActions.saveOffline, DocumentActions.saveRefused),
         switchMap(() => timer(RETRY_MS)),
       ),
-      actions.pipe(ofType(DocumentActions.saved)),
+      // What was edited while a save was under way goes next: once that save has wholly ended, as this takes one at a time.
+      actions.pipe(ofType(DocumentActions.saved), delay(0)),
       typeof window === 'undefined' ? EMPTY : fromEvent(window, 'online'),
     ).pipe(
       withLatestFrom(store.select(documentFeature.selectDocumentState)),

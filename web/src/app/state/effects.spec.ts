@@ -19,6 +19,8 @@ class FakeApi {
   gone = false;
   /** The next save is done and its answer lost. */
   loseAnswer = false;
+  /** How long an answer takes, ms. */
+  slow = 0;
   saves = 0;
   /** Request names by version. */
   readonly requests = new Map<number, string>();
@@ -48,11 +50,13 @@ class FakeApi {
     this.saves++;
     this.stored = { ...this.stored, version: this.stored.version + 1, document, updatedAt: '2026-01-01T00:01:00.000Z' };
     if (sending) this.requests.set(this.stored.version, sending.request);
+    const { version: given } = this.stored;
+    if (this.slow) await new Promise((done) => setTimeout(done, this.slow));
     if (this.loseAnswer) {
       this.loseAnswer = false;
       throw new ApiError(0, 'The server does not answer.');
     }
-    return { id, version: this.stored.version, updatedAt: this.stored.updatedAt };
+    return { id, version: given, updatedAt: this.stored.updatedAt };
   }
 }
 
@@ -144,6 +148,20 @@ describe('saving', () => {
     expect(state()).toMatchObject({ save: 'saved', version: 2 });
     expect(api.stored.document.name).toBe('ABC');
     expect(kept.edits.size).toBe(0);
+  });
+
+  test.each([600, 1200, 3000, 8000])('that takes %d ms is followed by one of what was edited meanwhile', async (ms) => {
+    const { api, store, state, edit, pass } = setUp();
+    store.dispatch(DocumentActions.open({ id: 'a' }));
+    await pass(10);
+    api.slow = ms;
+    edit('First');
+    await pass(550);
+    expect(state().save).toBe('saving');
+    edit('Second');
+    await pass(2 * ms + 1500);
+    expect(state()).toMatchObject({ save: 'saved', version: 3 });
+    expect(api.stored.document.name).toBe('Second');
   });
 
   test('waits for an absent server, tells, and comes through when it is back', async () => {
