@@ -9,12 +9,13 @@ const G = 9.80665;
 type Inputs = (symbol: string) => number;
 /** The figure worked out again from nothing but the numbers that its working lists; written from the equation's text. */
 const BY_HAND: Partial<Record<EquationId, (x: Inputs, all: (symbol: string) => number[]) => number>> = {
-  'npsh-margin': (x) => x('NPSHa') - x('NPSHr'),
-  'direct-margin': (x) => Math.min(x('NPSHa') - x('NPSHr'), x('H_in') - x('H_min')),
+  'inlet-margin': (x) => Math.min(x('NPSHa') - x('NPSHr'), x('H_in') - x('H_min')),
+  'inlet-gauge': (x) => x('ρ') * G * x('H_in'),
   velocity: (x) => x('Q') / ((Math.PI / 4) * x('d') ** 2),
   'acceleration-head': (x, all) => {
     const lv = all('L').reduce((sum, l, i) => sum + l * all('V')[i], 0);
-    return Math.min((lv * x('n') * x('C')) / (x('K') * G), (x('c') * x('r') * x('V_p')) / G);
+    const yielding = x('h_b') + all('S_j').reduceRight((rest, s, j) => all('h_j')[j] + 1 / ((x('ω') * s) / (x('r') * all('Q_j')[j]) + 1 / rest), Infinity);
+    return Math.min((lv * x('n') * x('C')) / (x('K') * G), yielding);
   },
   'heel-level': (x) => x('z_out') + x('s') * x('D') * (1 + (2.3 * x('V')) / Math.sqrt(G * x('D'))),
   'usable-volume': (x) => x('V') - x('V_heel'),

@@ -79,7 +79,7 @@ const TROUBLES: readonly {
     trouble: 'a full tank and a starved pump: a thin suction hose',
     rig: () => changed(pontoonRig(), (d) => bores(d, 'feed-a', '1/2 in')),
     code: 'feed-starved',
-    words: /starved: .* of inlet head short .* The feed passes .*; the pump wants 8.gpm/,
+    words: /starved at .*: the feed passes .* of the 8.gpm that the pump wants/,
     mended: true,
   },
   {

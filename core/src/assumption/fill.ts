@@ -13,6 +13,14 @@ export const FILL_ASSUMPTIONS = [
     'Spigots differ from 2 to 7 gpm between houses.',
   ),
   assumption(
+    'poor-pressure',
+    'Pressure at rest of a poor site, against a typical one',
+    'ratio',
+    '85 %',
+    'estimate',
+    'A poor tap is mostly a narrow one; some are low in pressure too: the end of a main, a well, the top of a hill.',
+  ),
+  assumption(
     'inlet-minimum',
     'Pressure a machine fed straight from the spigot needs at its inlet',
     'pressure',

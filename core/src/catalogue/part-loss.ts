@@ -21,6 +21,8 @@ const FITTING_K: Readonly<Record<FittingKind, { readonly n?: number; readonly k?
   'ball-valve': { n: 3 },
   'gate-valve': { n: 8 },
   'check-valve': { n: 100 },
+  // Hinged disc with its own strainer, and a plate over the bulkhead.
+  'foot-valve': { n: 75 },
   bulkhead: { k: 0.5 },
   'bulkhead-projecting': { k: 0.78 },
   'quick-coupler': { n: 6 },
@@ -28,6 +30,7 @@ const FITTING_K: Readonly<Record<FittingKind, { readonly n?: number; readonly k?
   swivel: { n: 30 },
   reducer: { k: 0 },
   exit: { k: 1 },
+  'anti-vortex': { k: 1 },
 };
 
 /** K, on the small bore, of water squeezing into a smaller bore and out again (Crane TP-410, sudden change): 0.5(1−β²) + (1−β²)². */
@@ -49,7 +52,7 @@ const WAVE: Readonly<Record<Hose['is'], AssumptionId>> = {
   'smooth-hose': 'wave-soft',
   'suction-helix': 'wave-helix',
   'suction-corrugated': 'wave-helix',
-  'plastic-pipe': 'wave-rigid',
+  'plastic-pipe': 'wave-plastic',
   'steel-pipe': 'wave-rigid',
   'galvanised-pipe': 'wave-rigid',
 };
@@ -94,7 +97,11 @@ export function localLoss(part: Part, dirty: boolean): LocalLoss {
     case 'hose':
       return { quadratic: 0, openingLossPa: 0, oneWay: false };
     case 'fitting':
-      return { quadratic: part.count * quadraticOfK(fittingK(part), part.bore), openingLossPa: 0, oneWay: part.is === 'check-valve' };
+      return {
+        quadratic: part.count * quadraticOfK(fittingK(part), part.bore),
+        openingLossPa: 0,
+        oneWay: part.is === 'check-valve' || part.is === 'foot-valve',
+      };
     case 'valve':
       return { quadratic: quadraticOfCv(part.cv * (part.setting ?? 1)), openingLossPa: part.openingLoss ?? 0, oneWay: part.oneWay ?? false };
     case 'strainer':

@@ -51,7 +51,7 @@ export class WaterStates {
   /** Vessel that each machine draws on; −1 for none or a spigot. */
   readonly source: readonly number[];
   /** Volume of its vessel below which a machine's inlet head is gone, by head lost to warmer water, m: see {@link starvesAt}. */
-  private readonly margins: readonly { readonly volume: Float64Array; readonly margin: Float64Array }[];
+  private readonly margins: readonly { readonly volume: Float64Array; readonly margin: Float64Array; readonly npsh: Float64Array }[];
 
   constructor(
     readonly cases: Cases,
@@ -84,16 +84,19 @@ export class WaterStates {
     this.margins = feeds.map((points, i) => ({
       volume: Float64Array.from(points, (p) => tidy(volumeAtSurface(this.source[i], p.surfaceM))),
       margin: Float64Array.from(points, (p) => tidy(p.marginM)),
+      npsh: Float64Array.from(points, (p) => tidy(p.npshM)),
     }));
   }
 
   /** Volume of its vessel at which a machine starves when warm water takes `lostM` of its head, m³; 0 when it never does above empty. */
   starvesAt(machine: number, lostM: number): number {
-    const { volume, margin } = this.margins[machine];
+    const { volume, margin, npsh } = this.margins[machine];
+    // Vapour bears on the absolute head; the least gauge pressure knows no vapour.
+    const left = (i: number): number => Math.min(margin[i], npsh[i] - lostM);
     for (let i = 0; i < volume.length; i++) {
-      if (margin[i] - lostM >= 0) continue;
+      if (left(i) >= 0) continue;
       if (i === 0) return volume[0];
-      const [a, b] = [margin[i - 1] - lostM, margin[i] - lostM];
+      const [a, b] = [left(i - 1), left(i)];
       return volume[i] + ((volume[i - 1] - volume[i]) * -b) / (a - b);
     }
     return 0;
@@ -119,11 +122,12 @@ export class WaterStates {
     const into: Float64Array[] = [];
     const margin: Float64Array[] = [];
     for (const f of FACTORS) {
-      const solved = cases.at({ running: (m) => (running & (1 << m)) !== 0, spigotShare: f });
+      const settings = { running: (m: number) => (running & (1 << m)) !== 0, spigotShare: f };
+      const [wanted, solved] = [cases.at(settings), cases.given(settings)];
       into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(solved.filledInto(t.id), 0), 0))));
       margin.push(
         Float64Array.from(rig.machines, (m, i) =>
-          this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(solved, m)) ?? -1) : Infinity,
+          this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(wanted, m)) ?? -1) : Infinity,
         ),
       );
     }
@@ -145,7 +149,7 @@ export class WaterStates {
   private solve(open: number, running: number): WaterState {
     const { cases, vessels } = this;
     const { rig, net, values } = cases;
-    const solved: Solved = cases.at({
+    const solved: Solved = cases.given({
       open: rig.outlets.filter((_, i) => (open & (1 << i)) !== 0).map((o) => o.id),
       running: (m) => (running & (1 << m)) !== 0,
     });
@@ -172,8 +176,8 @@ export class WaterStates {
       const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tanks.some((t) => t.id === line.to.id)) : -1;
       if (into >= 0) heat[into] += tidy(pump * returned);
       else loopHeat[i] = tidy(pump * returned);
-      through[i] = tidy(Math.max(m.flow - returned, 0));
-      const shaft = Math.max((pump * m.flow) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
+      through[i] = tidy(Math.max(solved.machineFlow(m) - returned, 0));
+      const shaft = Math.max((pump * solved.machineFlow(m)) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
       fuel += tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR);
     });
     const isOpen = (i: number): boolean => (open & (1 << i)) !== 0;

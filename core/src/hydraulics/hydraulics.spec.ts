@@ -4,7 +4,7 @@ import { GRAVITY } from '../fluid/air';
 import { waterAt } from '../fluid/water';
 import { coilFactor, colebrook, frictionFactor, fullyTurbulentFactor, runHeadLoss, velocity } from './friction';
 import { nozzleCode, nozzleFlow, nozzlePressure, nozzleSize, readNozzleCode, shelfSize } from './nozzle';
-import { accelerationHead, lengthTimesVelocity } from './plunger-pump';
+import { pulseHead, type PulsePiece } from './pulses';
 
 const PSI = 6894.757293;
 const gpm = si('1 gpm', 'flow');
@@ -133,17 +133,51 @@ describe('nozzles', () => {
 describe('pulses of a plunger pump', () => {
   // Worked example with the uncapped form (GPSA / Hydraulic Institute, from memory): 8 gpm, 1 in, 8 ft, 1450 rpm, K 1.5: 52 ft.
   const q = 8 * gpm;
-  const lv = lengthTimesVelocity([{ lengthM: 8 * 0.3048, boreM: 0.0254 }], q);
-  const v = velocity(q, 0.0254);
+  const piece = (lengthM: number, waveMs: number, boreM = 0.0254): PulsePiece => ({ lengthM, boreM, flowM3s: q, waveMs });
+  const steel = (m: number) => piece(m, 1300);
+  const soft = (m: number) => piece(m, 120);
+  const helix = (m: number) => piece(m, 250);
+  const head = (...pieces: PulsePiece[]) => pulseHead(pieces, 'triplex', 1450 / 60, 1.5);
   test('take 52 ft in a rigid line', () => {
-    near(v / 0.3048, 3.27, 2e-3);
-    near(accelerationHead(lv, 1450 / 60, 'triplex', 1.5, v, 1300).rigidM / 0.3048, 52, 0.01);
+    near(velocity(q, 0.0254) / 0.3048, 3.27, 2e-3);
+    near(head(steel(8 * 0.3048)).rigidM / 0.3048, 52, 0.01);
   });
   test('a rigid pipe’s cap has the same size, a soft hose’s is a few feet', () => {
-    near(accelerationHead(lv, 1450 / 60, 'triplex', 1.5, v, 1300).capM / 0.3048, 50, 0.05);
-    const soft = accelerationHead(lv, 1450 / 60, 'triplex', 1.5, v, 120);
-    expect(soft.usedM / 0.3048).toBeGreaterThan(2);
-    expect(soft.usedM / 0.3048).toBeLessThan(6);
-    expect(soft.usedM).toBe(soft.capM);
+    near(head(steel(8 * 0.3048)).capM / 0.3048, 50, 0.05);
+    const hose = head(soft(8 * 0.3048));
+    expect(hose.usedM / 0.3048).toBeGreaterThan(2);
+    expect(hose.usedM / 0.3048).toBeLessThan(6);
+    expect(hose.usedM).toBe(hose.capM);
+  });
+  // c·ΔV/g for a long hose, c/(ω·L) times as much for a short one, ω of six swings a turn.
+  test('a long hose is capped at c·ΔV/g, a short one at c/(ωL) times that', () => {
+    const joukowsky = (120 * 0.115 * velocity(q, 0.0254)) / 9.80665;
+    const omega = 2 * Math.PI * 6 * (1450 / 60);
+    near(head(soft(3)).capM, joukowsky, 1e-9);
+    near(head(soft(0.05)).capM, (joukowsky * 120) / (omega * 0.05), 1e-9);
+  });
+  test('steel up to the first soft hose adds its own inertia to what the hose lets through', () =>
+    near(head(steel(0.5), soft(3), steel(2)).usedM, head(steel(0.5)).rigidM + head(soft(3)).capM, 1e-9));
+  test('a hose cut in two with a joiner is the same hose', () => {
+    near(head(soft(1), soft(1.4)).usedM, head(soft(2.4)).usedM, 1e-12);
+    near(head(steel(0.3), helix(0.1), helix(0.1), steel(1)).usedM, head(steel(0.3), helix(0.2), steel(1)).usedM, 1e-12);
+  });
+  test('a piece whose length goes to nothing changes nothing, whatever the pump and wherever it lies', () => {
+    const kinds = [120, 250, 560, 1300];
+    let tried = 0;
+    for (const arrangement of ['duplex-single', 'duplex-double', 'triplex', 'quintuplex'] as const)
+      for (const a of kinds)
+        for (const b of kinds)
+          for (const c of kinds)
+            for (const at of [0, 1, 2]) {
+              const rest = [piece(0.4, a, 0.019), piece(2.5, b)];
+              const with_ = (m: number) => [...rest.slice(0, at), piece(m, c, 0.032), ...rest.slice(at)];
+              const of = (p: PulsePiece[]) => pulseHead(p, arrangement, 1450 / 60, 1.45).usedM;
+              expect(Math.abs(of(with_(1e-9)) - of(rest))).toBeLessThan(1e-5);
+              // And on the way there it takes no step.
+              for (const m of [0.01, 0.05, 0.2, 1]) expect(Math.abs(of(with_(m * 1.0001)) - of(with_(m)))).toBeLessThan(0.02);
+              tried++;
+            }
+    expect(tried).toBe(768);
   });
 });

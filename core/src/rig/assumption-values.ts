@@ -51,6 +51,8 @@ export function assumptionRule({ id, dimension }: Pick<Assumption, 'id' | 'dimen
   // What is divided by an efficiency wants one.
   const bounds =
     id.endsWith('-efficiency') || id === 'booster-flow' ? (['5 %', id === 'booster-flow' ? '1000 %' : '100 %'] as const) : ASSUMPTION_BOUNDS[dimension];
+  // A pump's inlet may stand under suction.
+  if (id.startsWith('inlet-')) return quantityRuleOf(dimension, '-14 psi', '500 psi');
   if (!bounds) throw new RangeError(`No bounds are set for assumptions of ${dimension}.`);
   return quantityRuleOf(dimension, bounds[0], bounds[1]);
 }

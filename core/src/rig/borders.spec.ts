@@ -101,12 +101,14 @@ test('what is given back to be stored is what was read', () => {
   }
 });
 
-describe('rig files of version 1, kept as they were written', () => {
-  const folder = join(__dirname, '../../testdata/rigs-v1');
-  const files = readdirSync(folder);
-  test('there is one of every layout', () => expect(files.length).toBeGreaterThan(LAYOUTS.length));
-  test.each(files)('%s is read, lifted where need be, and judged', (file) => {
-    const r = readRig(JSON.parse(readFileSync(join(folder, file), 'utf8')));
+describe('rig files of older versions, kept as they were written', () => {
+  const folder = join(__dirname, '../../testdata');
+  const files = [1, 2].flatMap((version) => readdirSync(join(folder, `rigs-v${version}`)).map((file) => [version, file] as const));
+  test('there is one of every layout', () => expect(files.filter(([v]) => v === 1).length).toBeGreaterThan(LAYOUTS.length));
+  test.each(files)('version %i, %s is read, lifted, and judged', (version, file) => {
+    const old = JSON.parse(readFileSync(join(folder, `rigs-v${version}`, file), 'utf8')) as { version: number };
+    expect(old.version).toBe(version);
+    const r = readRig(old);
     expect(r).toMatchObject({ ok: true });
     if (r.ok) expect(r.document.version).toBe(RIG_VERSION);
     if (r.ok) expect(['fed', 'tight', 'starved', 'stop']).toContain(assess(r.rig).verdict);

@@ -33,7 +33,10 @@ function usesFromNames(old: Raw): Raw {
   });
 }
 
-const UPGRADES: Upgrades = { 1: usesFromNames };
+/** Version 3 only adds fields that may be left out: drives, inlet pressures, ratings of parts, a stick of one's own, a cleaner's width. */
+const asItWas = (old: Raw): Raw => old;
+
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

@@ -3,7 +3,10 @@ import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
+import { feedPath, hosesOf, inletMargin } from './inlet.js';
+import { passedFlows } from './passed-flows.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
+import { Sites } from './sites.js';
 import { type CaseState, isDraw, Solved } from './solved.js';
 
 /** The rig otherwise than drawn, for one case. */
@@ -19,11 +22,13 @@ export interface CaseSettings extends Partial<CaseState> {
   readonly open?: readonly string[];
   /** Whether a machine, by its place in the document, runs. */
   readonly running?: (machine: number) => boolean;
-  /** Flow of every spigot as a share of its usual one; takes the place of `spigot`. */
+  /** Flow of the site's spigots as a share of the usual one; takes the place of `spigot`. */
   readonly spigotShare?: number;
   /** One tank at a level of its own, m inside. */
   readonly levelOf?: { readonly tankId: string; readonly levelM: number };
   readonly trial?: Trial;
+  /** What each machine draws and pushes, m³/s, by its place in the document, where it is not its own flow. */
+  readonly flows?: readonly number[];
 }
 
 /** Outlet bore of a line that leaves a tank: its first part's. */
@@ -48,6 +53,10 @@ export class Cases {
   readonly heelBy = new Map<string, HeelDraw>();
   private readonly tiedDraw = new Map<number, number>();
   private readonly answers = new Map<string, Solved>();
+  private readonly passed = new Map<string, readonly number[] | undefined>();
+  private readonly sites: Sites;
+  /** What a machine draws may come back to its own inlet, so that triggers bear on its feed. */
+  private readonly turnsRound: boolean;
   private levelsOf: Partial<Record<CaseState['level'], readonly number[]>> = {};
 
   /** @param book answers of earlier assessments, to be taken up where nothing of a part has changed */
@@ -57,6 +66,8 @@ export class Cases {
     book?: AnswerBook,
   ) {
     this.net = new RigNetwork(rig, values, book);
+    this.sites = new Sites(rig, values, this.net.curves);
+    this.turnsRound = rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'machine');
     for (const t of rig.tanks) this.heel.set(t.id, 0);
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
@@ -141,12 +152,61 @@ export class Cases {
     return own ? of.map((m, i) => (this.rig.tanks[i].id === own.tankId ? own.levelM : m)) : of;
   }
 
-  /** The case as drawn: half full, clean, usual water, typical spigot, all guns that are drawn open. */
+  /** The case as drawn, with what the pumps get: half full, clean, usual water, typical spigot, all guns that are drawn open. */
   get asDrawn(): Solved {
-    return this.at({});
+    return this.given({});
   }
 
-  /** A case, solved. Many figures ask for the same one: its answer is kept. */
+  /**
+   * A case with what the pumps get: none draws more than its feed passes at the inlet head that it needs, so that a starved
+   * pump shows at its guns. {@link at} judges the feed itself.
+   */
+  given(settings: CaseSettings): Solved {
+    const wanted = this.at(settings);
+    const flows = this.passedIn(settings, wanted);
+    return flows ? this.at({ ...settings, flows }) : wanted;
+  }
+
+  /** What each machine gets in a case, m³/s; undefined where all get what they want. */
+  private passedIn(settings: CaseSettings, wanted: Solved): readonly number[] | undefined {
+    const { rig } = this;
+    const runs = (i: number): boolean => (settings.running ? settings.running(i) : true);
+    const bits = rig.machines.reduce((sum, _, i) => sum + (runs(i) ? 2 ** i : 0), 0);
+    const { level, strainer, water, spigot, spigotShare, open } = settings;
+    const guns = this.turnsRound ? (open?.join(' ') ?? '*') : '';
+    const name = settings.levelOf || settings.trial ? undefined : [level, strainer, water, spigot, spigotShare, bits, guns].join();
+    if (name !== undefined && this.passed.has(name)) return this.passed.get(name);
+    const made = this.findPassed(settings, wanted, runs);
+    if (name !== undefined) this.passed.set(name, made);
+    return made;
+  }
+
+  private findPassed(settings: CaseSettings, wanted: Solved, runs: (machine: number) => boolean): readonly number[] | undefined {
+    const { rig, net } = this;
+    const own = rig.machines.map((m, i) => (runs(i) ? m.flow : 0));
+    const fed = rig.machines.flatMap((m, i) => {
+      if (!runs(i) || net.cutOff.has(m.id)) return [];
+      const path = feedPath(wanted, m);
+      const from = path[0]?.from.at;
+      return from === 'tank' || from === 'spigot' ? [{ m, i, path, hoses: hosesOf(path) }] : [];
+    });
+    if (!fed.some(({ m, path, hoses }) => inletMargin(wanted, m, path, hoses).marginM < 0)) return undefined;
+    const full = (flows: readonly number[]): number[] => {
+      const all = [...own];
+      fed.forEach(({ i }, k) => (all[i] = flows[k]));
+      return all;
+    };
+    const gets = passedFlows(
+      fed.map(({ m }) => m.flow),
+      (flows) => {
+        const solved = this.at({ ...settings, flows: full(flows) });
+        return fed.map(({ m, path, hoses }) => (solved.settled ? inletMargin(solved, m, path, hoses).marginM : -1e3));
+      },
+    );
+    return full(gets);
+  }
+
+  /** A case as wanted: every pump draws all it is made for, whatever that leaves at its inlet. Its answer is kept. */
   at(settings: CaseSettings): Solved {
     const name = caseName(settings);
     const known = name === undefined ? undefined : this.answers.get(name);
@@ -160,19 +220,22 @@ export class Cases {
     };
     net.setWater(state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
     const { open, spigotShare, running } = settings;
-    net.setMachines(running);
+    const flows = settings.flows ?? rig.machines.map((m, i) => (running && !running(i) ? 0 : m.flow));
+    net.setMachines(flows);
     const undo = settings.trial && this.tried(settings.trial);
     net.setStrainers(state.strainer === 'dirty');
-    if (spigotShare !== undefined) net.setSpigots(spigotShare);
-    else if (state.spigot !== 'typical') net.setSpigots(state.spigot === 'poor' ? values['poor-spigot'] : values['good-spigot']);
+    const site = spigotShare !== undefined ? this.sites.at(spigotShare) : state.spigot !== 'typical' ? this.sites.of(state.spigot) : undefined;
+    if (site) net.setSpigots(site.bucket, site.pressure);
+    else net.restSpigots();
     net.setGuns(open ? `${open.join(' ')}.` : '*', open ? (o) => open.includes(o.id) : (o) => o.open);
     net.setLevels(this.levels(settings), this.tiedDraw);
     this.solves++;
     const settled = net.solve();
-    if (!settled && settings.trial?.what !== 'draw') this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);
+    if (!settled && settings.trial?.what !== 'draw' && !settings.flows)
+      this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);
     const { flow, head } = net.network;
     const { trial } = settings;
-    const drawn = trial?.what === 'draw' ? { machineId: trial.machine.id, flowM3s: trial.flowM3s } : undefined;
+    const drawn = trial?.what === 'draw' ? flows.map((q, i) => (rig.machines[i] === trial.machine ? trial.flowM3s : q)) : flows;
     const made = new Solved(net, state, net.water, settled, both(flow, head), flow.length, drawn);
     undo?.();
     if (name !== undefined) this.answers.set(name, made);
@@ -204,6 +267,6 @@ function both(flow: Float64Array, head: Float64Array): Float64Array {
 
 /** Names a case that is likely to be asked for again. */
 const caseName = (s: CaseSettings): string | undefined =>
-  s.levelOf || s.trial || s.running || s.spigotShare !== undefined
+  s.levelOf || s.trial || s.running || s.flows || s.spigotShare !== undefined
     ? undefined
     : `${s.level ?? 'half'} ${s.strainer ?? 'clean'} ${s.water ?? 'usual'} ${s.spigot ?? 'typical'} ${s.open?.join(' ') ?? '*'}`;

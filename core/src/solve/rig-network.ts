@@ -7,7 +7,7 @@ import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
 import { surfaceAt } from '../rig/tank-shape.js';
 import type { Booster, End, Line, LineRole, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
-import { type SpigotCurve, spigotCurve } from './spigot-curve.js';
+import { bucketFlow, type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
 /** Names of the network's nodes and links, by the thing on the rig. */
 export const nodeIds = {
@@ -112,6 +112,8 @@ export class RigNetwork {
   readonly unloaderOf: ReadonlyMap<string, number>;
   readonly curves: ReadonlyMap<string, SpigotCurve>;
   water: Water;
+  /** Head of a pascal of the usual water, m. */
+  private readonly perPa: number;
   // Places in the network, looked up once: cases are set many times.
   private readonly nozzleLinks: readonly number[];
   private readonly unloaderLinks: readonly number[];
@@ -129,6 +131,7 @@ export class RigNetwork {
     book?: AnswerBook,
   ) {
     this.water = waterAt(rig.brief.water);
+    this.perPa = 1 / (this.water.densityKgM3 * GRAVITY);
     this.curves = new Map(
       rig.spigots.map((s) => {
         const hose = rig.lines.find((l) => l.role === 'fill' && l.from.at === 'spigot' && l.from.id === s.id);
@@ -168,8 +171,7 @@ export class RigNetwork {
   }
 
   private specification(): NetworkSpec {
-    const { rig, values, water } = this;
-    const head = 1 / (water.densityKgM3 * GRAVITY);
+    const { rig, values, water, perPa: head } = this;
     const nodes: NodeSpec[] = [];
     const links: LinkSpec[] = [];
     for (const s of rig.spigots) {
@@ -324,15 +326,26 @@ export class RigNetwork {
     this.termsNow = wanted;
   }
 
-  /** Scales every spigot's flow at the same pressure: 0.5 is a site that gives half. Call after {@link setStrainers}. */
-  setSpigots(flowShare: number): void {
-    // A spigot that gives nothing is told from one with hardly a trickle by no figure.
-    const share = Math.max(flowShare, LEAST_SPIGOT);
+  /**
+   * Sets what each spigot gives into an open bucket, m³/s, by its place in the document, and its pressure at rest as a share
+   * of the one read. Call after {@link setStrainers}.
+   */
+  setSpigots(bucket: (spigot: number) => number, pressure: (spigot: number) => number): void {
     this.termsNow = undefined;
-    for (const s of this.rig.spigots) {
-      const link = this.network.link(linkIds.tap(s.id));
-      this.network.quadratic[link] = this.cleanQuadratic[link] / share ** 2;
-    }
+    this.rig.spigots.forEach((s, i) => {
+      const own = this.curves.get(s.id)!;
+      const rest = own.staticPressurePa * pressure(i) * this.perPa;
+      // A spigot that gives nothing is told from one with hardly a trickle by no figure.
+      const flow = Math.max(bucket(i), LEAST_SPIGOT * Math.min(bucketFlow(own), 1));
+      this.network.quadratic[this.network.link(linkIds.tap(s.id))] = Math.max(rest / flow ** 2, 1e-3);
+      this.network.head[this.network.node(nodeIds.spigot(s.id))] = s.height + rest;
+    });
+  }
+
+  /** Every spigot as it was read. */
+  restSpigots(): void {
+    for (const s of this.rig.spigots)
+      this.network.head[this.network.node(nodeIds.spigot(s.id))] = s.height + this.curves.get(s.id)!.staticPressurePa * this.perPa;
   }
 
   /** Triggers now held and the water they were set for. */
@@ -364,12 +377,12 @@ export class RigNetwork {
     }
   }
 
-  /** Lets just these machines draw and push, by their places in the document; those cut off from water never do. */
-  setMachines(running: (machine: number) => boolean = () => true): void {
+  /** What each machine draws and pushes, m³/s, by its place in the document; those cut off from water draw nothing. */
+  setMachines(flows: readonly number[]): void {
     const { machines } = this.rig;
     const { demand } = this.network;
     for (let i = 0; i < machines.length; i++) {
-      const flow = running(i) && !this.unfed.has(machines[i].id) ? machines[i].flow : 0;
+      const flow = this.unfed.has(machines[i].id) ? 0 : flows[i];
       demand[this.machineNodes[i].into] = flow;
       demand[this.machineNodes[i].out] = -flow;
     }

@@ -23,7 +23,7 @@ export class Solved {
    * @param settled false where the flows would not settle
    * @param flow m³/s by link of the network, from→to; then head, m above the deck, by node
    * @param heads where the heads begin
-   * @param drawn a machine that draws another flow than its own
+   * @param drawn by each machine at its inlet, m³/s, by its place in the document
    */
   constructor(
     private readonly net: RigNetwork,
@@ -32,7 +32,7 @@ export class Solved {
     readonly settled: boolean,
     private readonly flow: Float64Array,
     private readonly heads: number,
-    private readonly drawn?: { readonly machineId: string; readonly flowM3s: number },
+    private readonly drawn: readonly number[],
   ) {
     this.rig = net.rig;
     this.values = net.values;
@@ -54,10 +54,9 @@ export class Solved {
     return Math.max(this.flow[this.net.unloaderOf.get(machine.id)!], 0);
   }
 
-  /** Drawn by a running machine at its inlet, m³/s. */
+  /** Drawn by a machine at its inlet, m³/s. */
   machineFlow(machine: Machine): number {
-    if (this.drawn?.machineId === machine.id) return this.drawn.flowM3s;
-    return this.net.cutOff.has(machine.id) ? 0 : machine.flow;
+    return this.net.cutOff.has(machine.id) ? 0 : this.drawn[this.rig.machines.findIndex((m) => m.id === machine.id)];
   }
 
   /** At a place of a thing, m above the deck. */

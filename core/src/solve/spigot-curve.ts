@@ -22,6 +22,9 @@ export function fitSpigot(staticPressurePa: number, readings: readonly { flowM3s
   return { staticPressurePa, k: bottom > 0 ? top / bottom : 0 };
 }
 
+/** What a spigot gives into an open bucket, m³/s; Infinity for a house that loses nothing. */
+export const bucketFlow = ({ staticPressurePa, k }: SpigotCurve): number => (k > 0 ? Math.sqrt(staticPressurePa / k) : Infinity);
+
 /**
  * Curve of a rig's spigot. A bucket filled at the hose's end still had to push through the hose, so the pressure
  * left at the spigot is what that hose loses at the flow.

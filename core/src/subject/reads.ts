@@ -32,7 +32,7 @@ export function allWater(of: Things): readonly unknown[] {
   return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'chemical')];
 }
 
-/** What pressures and what comes back hang on: of what is before the pumps only whether they have water, and the tanks' levels. */
+/** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */
 export function behindPumps(of: Reading): readonly unknown[] {
   const { rig, bare, ground } = of;
   if (returnsToItself(rig)) return allWater(of);
@@ -41,6 +41,8 @@ export function behindPumps(of: Reading): readonly unknown[] {
     ...bare(rig.tanks),
     ...[...ground.cases.heel.values()].map(level),
     ...ground.cases.net.cutOff,
+    // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
+    ...rig.machines.map((m) => Math.round(ground.cases.asDrawn.machineFlow(m) * 1e12)),
     ...bare(rig.manifolds),
     ...bare(rig.machines),
     ...bare(rig.outlets),

@@ -4,10 +4,9 @@ import { submergence } from '../solve/heel.js';
 import { fitSpigot } from '../solve/spigot-curve.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { waterAt } from '../fluid/water.js';
-import { velocity } from '../hydraulics/friction.js';
 import { quadraticOfK } from '../hydraulics/network/spec.js';
 import { drainSeconds, jetQuadratic, outflowThrough } from '../hydraulics/outflow.js';
-import { accelerationHead, lengthTimesVelocity } from '../hydraulics/plunger-pump.js';
+import { pulseHead } from '../hydraulics/pulses.js';
 import { altitude, bore, flow, length, roughness, temperature } from './inputs.js';
 import { type Sum, sumInput } from './sum.js';
 
@@ -57,14 +56,8 @@ export const FEED_SUMS: readonly Sum[] = [
       { name: 'cap', label: 'Water-hammer cap', dimension: 'length' },
     ],
     run: (x) => {
-      const a = accelerationHead(
-        lengthTimesVelocity([{ lengthM: x['length'], boreM: x['bore'] }], x['flow']),
-        x['speed'],
-        'triplex',
-        x['k'],
-        velocity(x['flow'], x['bore']),
-        x['wave'],
-      );
+      const line = [{ lengthM: x['length'], boreM: x['bore'], flowM3s: x['flow'], waveMs: x['wave'] }];
+      const a = pulseHead(line, 'triplex', x['speed'], x['k']);
       return { used: a.usedM, rigid: a.rigidM, cap: a.capM };
     },
   },

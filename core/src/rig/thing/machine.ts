@@ -3,6 +3,10 @@ import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import type { ThingKind } from './kind.js';
 
+/** What turns a pump: an engine of its own, a motor on the mains, or the vehicle. Left out, a petrol engine. */
+export const DRIVES = ['petrol', 'diesel', 'electric', 'vehicle'] as const;
+export type Drive = (typeof DRIVES)[number];
+
 /** A washer: plunger pump, unloader and what turns them. */
 export const machine = v.strictObject({
   id,
@@ -20,6 +24,10 @@ export const machine = v.strictObject({
   inletHeight: height,
   /** From the data sheet; left out, the assumption stands in. */
   npshRequired: v.optional(quantity('length', '0 ft', '60 ft')),
+  /** Least and most gauge pressure at the inlet, from the data sheet; left out, the assumptions stand in. */
+  inletLeast: v.optional(quantity('pressure', '-14 psi', '100 psi')),
+  inletMost: v.optional(quantity('pressure', '0 psi', '500 psi')),
+  drive: v.optional(v.picklist(DRIVES)),
 });
 
 export const MACHINE = {
@@ -30,4 +38,5 @@ export const MACHINE = {
 } as const satisfies ThingKind;
 
 export type Machine = v.InferOutput<typeof machine>;
+export const driveOf = (m: Pick<Machine, 'drive'>): Drive => m.drive ?? 'petrol';
 export type MachineDocument = v.InferInput<typeof machine>;

@@ -18,6 +18,8 @@ export const mix = v.strictObject({
   /** Trade strength wanted at the wall; left out, the surface's. */
   wanted: v.optional(quantity('ratio', '0 %', '15 %')),
   soap: v.optional(v.strictObject({ liquid: id, dose: quantity('ratio', '0 %', '30 %'), by: v.picklist(['metered', 'poured']) })),
+  /** Of a draw stick: it is kept for its own container and goes into no other. */
+  ownStick: v.optional(v.boolean()),
   /** What a flush with water rinses. */
   flush: v.picklist(['pump', 'through']),
   /** Of a downstream or nozzle injector; the gun it serves and the soap nozzle put on. */

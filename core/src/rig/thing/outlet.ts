@@ -20,6 +20,8 @@ export const outlet = v.strictObject({
   wantedPressure: quantity('pressure', '1 psi', '10000 psi'),
   /** What it works on; sets the most pressure that may arrive. */
   surface: v.optional(v.picklist(SURFACES)),
+  /** Of a surface cleaner: the path that it cleans. */
+  width: v.optional(quantity('length', '4 in', '10 ft')),
 });
 
 export const OUTLET = { list: 'outlets', word: 'gun', starts: [], ends: ['pressure'] } as const satisfies ThingKind;

@@ -13,6 +13,7 @@ export const FITTING_KINDS = [
   'ball-valve',
   'gate-valve',
   'check-valve',
+  'foot-valve',
   'bulkhead',
   'bulkhead-projecting',
   'quick-coupler',
@@ -20,6 +21,7 @@ export const FITTING_KINDS = [
   'swivel',
   'reducer',
   'exit',
+  'anti-vortex',
 ] as const;
 export const HOSE_KINDS = ['smooth-hose', 'suction-helix', 'suction-corrugated', 'plastic-pipe', 'steel-pipe', 'galvanised-pipe'] as const;
 export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 'filter', 'unloader', 'gun-valve', 'metering-valve'] as const;
@@ -27,7 +29,13 @@ export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 
 /** What a hose is for, where that decides something: a whip joins the machine or a manifold and never lies on a reel. */
 export const HOSE_USES = ['whip'] as const;
 
-const partBase = { id, name, item: v.optional(v.string()) };
+const partBase = {
+  id,
+  name,
+  item: v.optional(v.string()),
+  /** Most pressure that it is made for, from its sheet; left out, what its kind usually stands. */
+  rated: v.optional(quantity('pressure', '1 psi', '20000 psi')),
+};
 
 const hose = v.strictObject({
   ...partBase,

@@ -50,7 +50,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       verdict: 'starved',
       station: 'feed',
       subject,
-      message: message('{machine} is starved: {margin} of inlet head short at {where}. The feed passes {flow}; the pump wants {wants}.', values),
+      message: message('{machine} is starved at {where}: the feed passes {flow} of the {wants} that the pump wants.', values),
     });
   else if (feed.verdict === 'tight')
     out.push({
@@ -59,11 +59,36 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       station: 'feed',
       subject,
       message: message(
-        Number.isFinite(feed.limits.hottestK)
+        feed.worst.availableM - feed.required.value <= feed.worst.marginM && Number.isFinite(feed.limits.hottestK)
           ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. Above {hot} it starves.'
           : '{machine} is fed, but only just: {margin} of inlet head to spare at {where}.',
         values,
       ),
+    });
+  const least = cases.values['inlet-air'];
+  if (feed.verdict !== 'starved' && feed.inlet.mean.value < least)
+    out.push({
+      code: 'inlet-air',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message('The inlet of {machine} stands at {p} at {where}: below {least} air comes out of the water and the pump runs rough.', {
+        ...values,
+        p: { value: feed.inlet.mean.value, dimension: 'pressure' },
+        least: { value: least, dimension: 'pressure' },
+      }),
+    });
+  if (feed.highest.mean.value > feed.highest.mostPa)
+    out.push({
+      code: 'inlet-high',
+      verdict: 'tight',
+      station: 'feed',
+      subject,
+      message: message('The inlet of {machine} meets up to {p}; its seals are made for {most} at most: put a reducing valve before it.', {
+        machine: machine.name,
+        p: { value: feed.highest.mean.value, dimension: 'pressure' },
+        most: { value: feed.highest.mostPa, dimension: 'pressure' },
+      }),
     });
   if (feed.direct) {
     const poor = feed.cases.filter((c) => c.spigot === 'poor').reduce((a, b) => (b.marginM < a.marginM ? b : a));

@@ -4,8 +4,9 @@ import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, Trial } from '../../solve/cases.js';
+import { feedPath, hosesOf, inletMargin } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
-import { feedPath, hosesOf, inletMargin } from './feed-terms.js';
+import { figure, input } from '../../working/figure.js';
 import type { FeedCase, FeedResult } from './result.js';
 
 /** Heads at every joint of the path, m above the deck, in a case. */
@@ -50,7 +51,8 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
     const solved = cases.at({ ...stateOf(worst), levelOf: { tankId: tank.id, levelM: level } });
-    out.push({ surfaceM: tank.base + level, marginM: inletMargin(solved, machine, path, hoses).marginM });
+    const { marginM, npshM } = inletMargin(solved, machine, path, hoses);
+    out.push({ surfaceM: tank.base + level, marginM, npshM });
   }
   return out;
 }
@@ -132,6 +134,30 @@ export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: 
     }
   } else if (atHigh >= 0) low = high;
   return low;
+}
+
+/** Highest gauge pressure that a machine's inlet meets: at a good site or with full tanks, guns open or shut, or at rest straight from a spigot. */
+export function highestInlet(cases: Cases, machine: Machine, path: readonly Line[]): FeedResult['highest'] {
+  const states = [{}, { open: [] }].flatMap((guns) => [{ ...guns, level: 'full' as const, spigot: 'good' as const }]);
+  let gaugeM = -Infinity;
+  for (const state of states) {
+    const solved = cases.at(state);
+    gaugeM = Math.max(gaugeM, solved.headOf('machineIn', machine.id) - machine.inletHeight);
+    // A pump at rest, or one whose flow all turns back to its inlet, meets what the house holds.
+    if (path[0].from.at === 'spigot') gaugeM = Math.max(gaugeM, solved.headOf('spigot', path[0].from.id!) - machine.inletHeight);
+    // A booster that pushes against a pump at rest goes up to its shut-off head.
+    const booster = cases.rig.boosters.find((b) => b.running && path.some((l) => l.from.at === 'booster' && l.from.id === b.id));
+    if (booster && path[0].from.at === 'tank')
+      gaugeM = Math.max(gaugeM, solved.headOf('tank', path[0].from.id!) + booster.shutoffPressure / (solved.water.densityKgM3 * GRAVITY) - machine.inletHeight);
+  }
+  const { densityKgM3 } = cases.at({}).water;
+  return {
+    mean: figure(gaugeM * densityKgM3 * GRAVITY, 'pressure', 'inlet-gauge', [
+      input('H_in', 'highest gauge head at the inlet', gaugeM, 'length'),
+      input('ρ', 'of the water', densityKgM3, 'density'),
+    ]),
+    mostPa: machine.inletMost ?? cases.values['inlet-most'],
+  };
 }
 
 /** The same feed the other way: its booster switched, or a usual one where there is none. */

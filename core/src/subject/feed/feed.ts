@@ -1,12 +1,13 @@
 import type { AssumptionId } from '../../assumption/register.js';
 import { roughnessAssumption, waveAssumption } from '../../catalogue/part-loss.js';
+import { GRAVITY } from '../../fluid/air.js';
 import { velocity } from '../../hydraulics/friction.js';
 import { ACCELERATION_C, RIPPLE_AMPLITUDE } from '../../hydraulics/plunger-pump.js';
 import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
-import { crossing, gradeLine, highest, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
-import { feedPath, gaugeAt, headOf, hosesOf, inletMargin, inletTerms } from './feed-terms.js';
+import { crossing, gradeLine, highest, highestInlet, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
+import { feedPath, headOf, hosesOf, inletMargin, inletTerms, leastInlet } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -37,16 +38,19 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const solved = cases.at(stateOf(worst));
   const { terms, pulse } = inletTerms(solved, machine, path, altitude);
   const { rigidM, capM } = pulse;
-  const gauge = direct ? gaugeAt(solved, machine) : undefined;
+  const least = leastInlet(solved, machine, path);
+  const rhoG = solved.water.densityKgM3 * GRAVITY;
+  const { gaugeM } = worst;
   const parts = partShares(solved, path);
   const grade = gradeLine(solved, machine, path);
   const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
   const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
   const elbowLoss = parts.filter((p) => elbowParts.some((e) => e.id === p.partId)).reduce((s, p) => s + p.lossM, 0);
-  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hosesOf(path).flatMap((h) => [roughnessAssumption(h), waveAssumption(h)]))];
+  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hoses.flatMap(({ hose }) => [roughnessAssumption(hose), waveAssumption(hose)]))];
   if (machine.npshRequired === undefined) used.push('npsh-required');
-  const fastest = hoses.length ? hoses.reduce((a, b) => (b.bore < a.bore ? b : a)) : undefined;
+  if (least.by) used.push(least.by);
+  const fastest = hoses.length ? hoses.reduce((a, b) => (b.hose.bore < a.hose.bore ? b : a)).hose : undefined;
   const suction = fastest ? velocity(machine.flow, fastest.bore) : 0;
   const available = headOf(terms);
   const strainerLoss = parts
@@ -75,14 +79,24 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
     margin: figure(
       worst.marginM,
       'length',
-      direct ? 'direct-margin' : 'npsh-margin',
+      'inlet-margin',
       [
         input('NPSHa', 'available', available, 'length'),
         input('NPSHr', 'required', requiredM, 'length'),
-        ...(gauge ? [input('H_in', 'gauge head at the inlet', gauge.gaugeM, 'length'), input('H_min', 'least there', gauge.leastM, 'length')] : []),
+        input('H_in', 'gauge head at the inlet', gaugeM, 'length'),
+        input('H_min', 'least there', least.leastM, 'length'),
       ],
-      direct ? [...used, 'inlet-minimum'] : used,
+      used,
     ),
+    inlet: {
+      mean: figure(gaugeM * rhoG, 'pressure', 'inlet-gauge', [
+        input('H_in', 'gauge head at the inlet', gaugeM, 'length'),
+        input('ρ', 'of the water', solved.water.densityKgM3, 'density'),
+      ]),
+      troughPa: (gaugeM - pulse.usedM) * rhoG,
+      leastPa: least.leastM * rhoG,
+    },
+    highest: highestInlet(cases, machine, path),
     velocity: figure(
       suction,
       'velocity',
@@ -98,15 +112,23 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
         'length',
         'acceleration-head',
         [
-          ...pulse.runs.flatMap((r) => [input('L', 'length of hose', r.lengthM, 'length'), input('V', 'velocity in it', r.velocityMs, 'velocity')]),
+          ...pulse.pieces.flatMap((p) => [
+            input('L', 'length of hose', p.lengthM, 'length'),
+            input('V', 'velocity in it', velocity(p.flowM3s, p.boreM), 'velocity'),
+          ]),
           input('n', 'turns a minute', pulse.turnsPerMinute, 'number'),
           input('C', 'of the pump’s kind', ACCELERATION_C[machine.arrangement], 'number'),
           input('K', 'of the liquid', values['acceleration-k'], 'number'),
-          input('c', 'wave speed in the hose at the pump', pulse.waveMs, 'velocity'),
+          input('h_b', 'up to where the line yields', pulse.beforeM, 'length'),
           input('r', 'ripple of the flow, half its swing', RIPPLE_AMPLITUDE[machine.arrangement], 'number'),
-          input('V_p', 'velocity in the hose at the pump', pulse.lastMs, 'velocity'),
+          input('ω', 'of the ripple, rad/s', pulse.omega, 'number'),
+          ...pulse.yielding.flatMap((y) => [
+            input('h_j', 'up to a stretch that yields', y.beforeM, 'length'),
+            input('Q_j', 'flow in it', y.flowM3s, 'flow'),
+            input('S_j', 'how it yields, m³ a metre of head', y.yieldsM2, 'number'),
+          ]),
           input('', 'first term, a rigid line', rigidM, 'length'),
-          input('', 'second term, water hammer', capM, 'length'),
+          ...(Number.isFinite(capM) ? [input('', 'second term, with hose that yields', capM, 'length')] : []),
         ],
         used,
       ),
@@ -115,8 +137,8 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
     grade,
     byLevel,
     limits: {
-      hottestK: hottest(worst.marginM, solved.water.temperatureK),
-      highestM: highest(worst.marginM, altitude, solved.water.densityKgM3),
+      hottestK: hottest(available - requiredM, solved.water.temperatureK),
+      highestM: highest(available - requiredM, altitude, solved.water.densityKgM3),
       lowestSurfaceM: crossing(byLevel),
       mostFlowM3s: mostFlow(cases, machine, worst, path),
       dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,

@@ -3,7 +3,8 @@ import { feedRules } from './fixes.js';
 import { openRules } from '../open-valves.js';
 import { wrongLiquidRules } from './wrong-liquid.js';
 
-export type FeedCode = 'feed-chemical' | 'feed-antifreeze' | 'no-feed' | 'feed-starved' | 'feed-tight' | 'direct-poor-spigot' | 'suction-fast';
+export type FeedCode =
+  'feed-chemical' | 'feed-antifreeze' | 'no-feed' | 'feed-starved' | 'feed-tight' | 'inlet-air' | 'inlet-high' | 'direct-poor-spigot' | 'suction-fast';
 
 const margin: FindingFigure = {
   label: 'inlet head',
@@ -22,6 +23,28 @@ export const FEED_KINDS: Kinds<FeedCode> = {
   },
   'feed-starved': { figure: margin, rules: feedRules },
   'feed-tight': { figure: margin, rules: feedRules, minor: true },
+  'inlet-air': {
+    figure: {
+      label: 'pressure at the inlet',
+      dimension: 'pressure',
+      better: 'more',
+      step: 200,
+      of: (a, id) => a.feeds.find((f) => f.machineId === id)?.inlet.mean.value ?? -1e5,
+    },
+    rules: feedRules,
+    minor: true,
+  },
+  'inlet-high': {
+    figure: {
+      label: 'most at the inlet',
+      dimension: 'pressure',
+      better: 'less',
+      step: 200,
+      of: (a, id) => a.feeds.find((f) => f.machineId === id)?.highest.mean.value ?? 0,
+    },
+    rules: feedRules,
+    minor: true,
+  },
   'direct-poor-spigot': { figure: margin, rules: feedRules },
   'suction-fast': {
     figure: {

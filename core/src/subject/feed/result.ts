@@ -1,13 +1,7 @@
+import type { InletTerm } from '../../solve/inlet.js';
 import type { PartShare } from '../../solve/part-share.js';
 import type { Verdict } from '../verdict.js';
 import type { Figure } from '../../working/figure.js';
-
-export interface FeedTerm {
-  readonly id: 'air' | 'vapour' | 'lift' | 'booster' | 'friction' | 'pulses';
-  readonly label: string;
-  /** Head, m; negative terms take away. */
-  readonly valueM: number;
-}
 
 export interface FeedCase {
   readonly level: 'full' | 'half' | 'lowest';
@@ -16,7 +10,11 @@ export interface FeedCase {
   readonly spigot: 'poor' | 'typical' | 'good';
   readonly marginM: number;
   readonly availableM: number;
+  /** Gauge head at the inlet, pulses left out. */
+  readonly gaugeM: number;
 }
+
+export type { InletTerm } from '../../solve/inlet.js';
 
 export interface FeedResult {
   readonly machineId: string;
@@ -27,17 +25,21 @@ export interface FeedResult {
   readonly boosted: boolean;
   readonly cases: readonly FeedCase[];
   readonly worst: FeedCase;
-  readonly terms: readonly FeedTerm[];
+  readonly terms: readonly InletTerm[];
   readonly available: Figure;
   readonly required: Figure;
   readonly margin: Figure;
+  /** Gauge pressure at the inlet in the worst case, and where the pulses press it down to. */
+  readonly inlet: { readonly mean: Figure; readonly troughPa: number; readonly leastPa: number };
+  /** Highest gauge pressure that the inlet meets, and the most that it may. */
+  readonly highest: { readonly mean: Figure; readonly mostPa: number };
   readonly velocity: Figure;
   readonly acceleration: { readonly rigidM: number; readonly capM: number; readonly used: Figure };
   readonly parts: readonly PartShare[];
   /** Heads along the path at the worst case, above the deck: for the grade line. */
   readonly grade: readonly { readonly label: string; readonly headM: number; readonly lineId: string }[];
-  /** Margin, m, against the height of the water above the deck, m. */
-  readonly byLevel: readonly { readonly surfaceM: number; readonly marginM: number }[];
+  /** Margin, m, against the height of the water above the deck, m; and what of it is over NPSH required. */
+  readonly byLevel: readonly { readonly surfaceM: number; readonly marginM: number; readonly npshM: number }[];
   readonly limits: {
     /** Water temperature at which the margin is gone, K; Infinity when boiling comes first. */
     readonly hottestK: number;

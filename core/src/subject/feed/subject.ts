@@ -32,9 +32,9 @@ export const FEED: Subject<FeedAnswers, object, FeedCode> = {
       ),
     ]),
   rests: (_rig, a) => [
-    ...(a.feeds.length ? (['suction-fast'] as const) : []),
+    ...(a.feeds.length ? (['suction-fast', 'inlet-air', 'inlet-most'] as const) : []),
     ...(a.feeds.some((f) => f.otherWay) ? (['booster-pressure', 'booster-flow'] as const) : []),
-    ...(a.feeds.some((f) => f.direct) ? (['poor-spigot', 'good-spigot', 'inlet-minimum'] as const) : []),
+    ...(a.feeds.some((f) => f.direct) ? (['poor-spigot', 'good-spigot', 'poor-pressure'] as const) : []),
     ...(a.feeds.some((f) => f.elbows.count > 0) ? (['elbow-rule'] as const) : []),
   ],
 };

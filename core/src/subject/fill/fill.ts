@@ -5,6 +5,7 @@ import type { Line } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
+import { bucketFlow } from '../../solve/spigot-curve.js';
 import type { FillResult } from './result.js';
 import type { Finding } from '../finding.js';
 import { figure, input, message } from '../../working/figure.js';
@@ -21,7 +22,7 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
   const arrives = solved.flowOf(line.id);
   const parts = partShares(solved, [line]);
   const curve = net.curves.get(spigot.id)!;
-  const bareFlow = curve.k > 0 ? Math.sqrt(curve.staticPressurePa / curve.k) : Infinity;
+  const bareFlow = bucketFlow(curve);
   const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
   const head = curve.staticPressurePa / (solved.water.densityKgM3 * GRAVITY);
   return {

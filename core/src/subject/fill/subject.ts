@@ -21,5 +21,5 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
     ),
   }),
   findings: ({ cases }, a) => a.fills.flatMap((f) => fillFindings(cases, f)),
-  rests: (_rig, a) => (a.fills.length ? ['poor-spigot', 'good-spigot'] : []),
+  rests: (_rig, a) => (a.fills.length ? ['poor-spigot', 'good-spigot', 'poor-pressure'] : []),
 };

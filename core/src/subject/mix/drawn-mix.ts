@@ -37,7 +37,7 @@ export function drawnWay(cases: Cases, stocks: Stocks, mix: Mix): DrawnWay | und
   const tank = rig.tanks.find((t) => t.id === line.from.id);
   const gravity = tank ? stocks.in(tank).gravity : 1;
   const hoses = pressurePath(rig, machine.id, outlet.id);
-  const flow = machine.flow;
+  const flow = cases.asDrawn.machineFlow(machine);
   const { water } = cases.asDrawn;
   const atGun = mix.way === 'nozzle';
   const rhoG = water.densityKgM3 * GRAVITY;

@@ -32,7 +32,7 @@ export function pressureCases(cases: Cases): PressureCase[] {
   const { rig, net } = cases;
   const usable = rig.outlets.filter((o) => o.open);
   return gunCombinations(usable).map(({ label, open }) => {
-    const solved = cases.at({ open });
+    const solved = cases.given({ open });
     return {
       label,
       guns: rig.outlets.map((o) => ({
@@ -45,6 +45,7 @@ export function pressureCases(cases: Cases): PressureCase[] {
         .filter((m) => !net.cutOff.has(m.id))
         .map((m) => ({
           machineId: m.id,
+          flowM3s: solved.machineFlow(m),
           pumpPressurePa: solved.pressureOf('machineOut', m.id),
           returnedM3s: solved.returned(m),
           returnPressurePa: solved.pressureOf('machineReturn', m.id),
@@ -56,10 +57,10 @@ export function pressureCases(cases: Cases): PressureCase[] {
 const allOpen = (list: readonly PressureCase[]): PressureCase => list[list.length - 1];
 
 /** What turns back with every gun open: the pump's flow less its guns', where they are its own; else by the network. */
-function returnedFigure({ net, rig }: Cases, machine: Machine, returnedM3s: number, open: PressureCase): Figure {
+function returnedFigure({ net, rig }: Cases, machine: Machine, { returnedM3s, flowM3s }: PressureCase['machines'][number], open: PressureCase): Figure {
   const own = new Set(net.outletsOf(machine.id).map((o) => o.id));
   const shared = rig.machines.some((m) => m !== machine && net.outletsOf(m.id).some((o) => own.has(o.id)));
-  const pump = input('Q', 'machine flow', machine.flow, 'flow');
+  const pump = input('Q', 'machine flow', flowM3s, 'flow');
   if (shared) return figure(returnedM3s, 'flow', 'network', [pump]);
   const guns = open.guns.filter((g) => g.open && own.has(g.outletId)).map((g) => input('Q_gun', 'through a gun', g.flowM3s, 'flow'));
   return figure(returnedM3s, 'flow', 'returned', [pump, ...guns]);
@@ -71,23 +72,23 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   const state = allOpen(list).machines.find((m) => m.machineId === machine.id);
   if (!state) return undefined;
   const hardest = Math.max(...list.map((c) => c.machines.find((m) => m.machineId === machine.id)?.pumpPressurePa ?? 0));
-  const needed = (hardest * machine.flow) / values['pump-efficiency'];
+  const needed = (hardest * state.flowM3s) / values['pump-efficiency'];
   const available = deratedPower(machine.enginePower, rig.brief.altitude, values['engine-derate']);
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
     machineId: machine.id,
     pumpPressure: figure(state.pumpPressurePa, 'pressure', 'gun-pressure', [
-      input('Q', 'machine flow', machine.flow, 'flow'),
+      input('Q', 'machine flow', state.flowM3s, 'flow'),
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
-    returned: returnedFigure(cases, machine, state.returnedM3s, allOpen(list)),
+    returned: returnedFigure(cases, machine, state, allOpen(list)),
     enginePower: figure(
       needed,
       'power',
       'shaft-power',
       [
         input('p', 'highest pump pressure', hardest, 'pressure'),
-        input('Q', 'flow', machine.flow, 'flow'),
+        input('Q', 'flow', state.flowM3s, 'flow'),
         input('η', 'efficiency', values['pump-efficiency'], 'ratio'),
       ],
       ['pump-efficiency'],
@@ -236,6 +237,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     }
     const wrongSet = leftFromOtherSet(cases, outlet);
     if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });
+    const starved = result.machineIds.map((id) => rig.machines.find((m) => m.id === id)!).find((m) => cases.asDrawn.machineFlow(m) < 0.999 * m.flow);
     const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
     if (result.pressure.value < cases.values['gun-low'] * outlet.wantedPressure)
       out.push({
@@ -243,7 +245,14 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: result.verdict,
         station: 'guns',
         subject,
-        message: message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
+        message: starved
+          ? message('{gun} gets {p} where {want} is wanted: {m} is starved, its feed passes {q} of the {wants} it is made for.', {
+              ...values,
+              m: starved.name,
+              q: { value: cases.asDrawn.machineFlow(starved), dimension: 'flow' },
+              wants: { value: starved.flow, dimension: 'flow' },
+            })
+          : message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
       });
     else if (result.pressure.value > cases.values['gun-high'] * outlet.wantedPressure)
       out.push({

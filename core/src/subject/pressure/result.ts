@@ -14,6 +14,8 @@ export interface PressureCase {
   readonly guns: readonly GunState[];
   readonly machines: readonly {
     readonly machineId: string;
+    /** What its feed passes, at most its displacement. */
+    readonly flowM3s: number;
     readonly pumpPressurePa: number;
     readonly returnedM3s: number;
     readonly returnPressurePa: number;

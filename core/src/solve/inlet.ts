@@ -1,0 +1,134 @@
+import { waveAssumption } from '../catalogue/part-loss.js';
+import { airPressure, GRAVITY } from '../fluid/air.js';
+import { type PulseHead, pulseHead, type PulsePiece } from '../hydraulics/pulses.js';
+import type { Hose, Line, Machine } from '../rig/schema.js';
+import type { Solved } from './solved.js';
+
+export interface InletTerm {
+  readonly id: 'air' | 'vapour' | 'lift' | 'booster' | 'friction' | 'pulses';
+  readonly label: string;
+  /** Head, m; negative terms take away. */
+  readonly valueM: number;
+}
+
+/** Lines from the source to a machine's inlet, in the order the water takes them: at each step back, the one that carries most. */
+export function feedPath(solved: Solved, machine: Machine): Line[] {
+  const { rig } = solved;
+  const path: Line[] = [];
+  let at: { kind: string; id: string } = { kind: 'machine', id: machine.id };
+  while (path.length <= rig.lines.length) {
+    const into = rig.lines.filter(
+      (l) => (l.role === 'feed' || l.role === 'boost' || l.role === 'fill') && !l.closed && l.to.at === at.kind && l.to.id === at.id,
+    );
+    if (into.length === 0) break;
+    const line = into.reduce((best, l) => (solved.flowOf(l.id) > solved.flowOf(best.id) ? l : best));
+    if (path.includes(line)) break;
+    path.unshift(line);
+    at = { kind: line.from.at, id: line.from.id ?? '' };
+    if (at.kind === 'tank' || at.kind === 'spigot') break;
+  }
+  return path;
+}
+
+/** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
+export function inletTerms(
+  solved: Solved,
+  machine: Machine,
+  path: readonly Line[],
+  altitudeM: number,
+  hoses: readonly LaidHose[] = hosesOf(path),
+): { terms: InletTerm[]; pulse: Pulse } {
+  const { rig, water } = solved;
+  const rhoG = water.densityKgM3 * GRAVITY;
+  const first = path[0];
+  const sourceHead = first.from.at === 'spigot' ? solved.headOf('tap', first.from.id!) : solved.headOf('tank', first.from.id!);
+  let boosterM = 0;
+  for (const l of path) {
+    if (l.from.at !== 'booster') continue;
+    const b = rig.boosters.find((x) => x.id === l.from.id)!;
+    if (b.running) boosterM += solved.headOf('boosterOut', b.id) - solved.headOf('boosterIn', b.id);
+  }
+  const inletHead = solved.headOf('machineIn', machine.id);
+  const flow = solved.machineFlow(machine);
+  const pulse = pulses(solved, machine, hoses, flow);
+  const direct = first.from.at === 'spigot';
+  return {
+    pulse,
+    terms: [
+      {
+        id: 'air',
+        label: direct ? 'air and spigot' : 'air',
+        valueM: airPressure(altitudeM) / rhoG + (direct ? sourceHead - rig.spigots.find((s) => s.id === first.from.id)!.height : 0),
+      },
+      { id: 'vapour', label: 'vapour', valueM: -water.vapourPressurePa / rhoG },
+      { id: 'lift', label: 'lift', valueM: (direct ? rig.spigots.find((s) => s.id === first.from.id)!.height : sourceHead) - machine.inletHeight },
+      { id: 'booster', label: 'booster', valueM: boosterM },
+      { id: 'friction', label: 'friction', valueM: inletHead - sourceHead - boosterM },
+      { id: 'pulses', label: 'pulses', valueM: -pulse.usedM },
+    ],
+  };
+}
+
+/** A hose, and the line that it lies in. */
+export interface LaidHose {
+  readonly hose: Hose;
+  readonly lineId: string;
+}
+
+/** Hoses of a path, from source to pump. */
+export const hosesOf = (path: readonly Line[]): LaidHose[] =>
+  path.flatMap((l) => l.parts.flatMap((p) => (p.kind === 'hose' ? [{ hose: p, lineId: l.id }] : [])));
+
+/** Pulses of a machine in its suction hoses, with what they are reckoned from. */
+export interface Pulse extends PulseHead {
+  /** From the pump to the source. */
+  readonly pieces: readonly PulsePiece[];
+  readonly turnsPerMinute: number;
+}
+
+function pulses(solved: Solved, machine: Machine, hoses: readonly LaidHose[], flowM3s: number): Pulse {
+  const crankHz = (machine.speed * flowM3s) / machine.flow;
+  // A line that others draw on too speeds up as a whole.
+  const pieces = hoses
+    .map(({ hose, lineId }) => ({
+      lengthM: hose.length,
+      boreM: hose.bore,
+      flowM3s: Math.abs(solved.flowOf(lineId)),
+      waveMs: solved.values[waveAssumption(hose)],
+    }))
+    .reverse();
+  return { ...pulseHead(pieces, machine.arrangement, crankHz, solved.values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
+}
+
+/** Head in all, m. */
+export const headOf = (terms: readonly InletTerm[]): number => terms.reduce((s, t) => s + t.valueM, 0);
+
+export interface InletMargin {
+  /** The lesser of what is to spare over NPSH required, with pulses, and over the least inlet pressure, without. */
+  readonly marginM: number;
+  /** NPSH available. */
+  readonly availableM: number;
+  /** Over NPSH required. */
+  readonly npshM: number;
+  /** Gauge head at the inlet, pulses left out. */
+  readonly gaugeM: number;
+}
+
+/** Inlet head available and to spare in a case, m. */
+export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], hoses: readonly LaidHose[] = hosesOf(path)): InletMargin {
+  const { values, rig } = solved;
+  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, hoses).terms);
+  const npshM = availableM - (machine.npshRequired ?? values['npsh-required']);
+  const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
+  return { marginM: Math.min(npshM, gaugeM - leastInlet(solved, machine, path).leastM), availableM, npshM, gaugeM };
+}
+
+/** The least gauge head that a machine's inlet may have, m, and the assumption that it is, unless the data sheet says. */
+export function leastInlet(
+  { values, water }: Pick<Solved, 'values' | 'water'>,
+  machine: Machine,
+  path: readonly Line[],
+): { readonly leastM: number; readonly by: 'inlet-minimum' | 'inlet-least' | undefined } {
+  const by = machine.inletLeast !== undefined ? undefined : path[0].from.at === 'spigot' ? 'inlet-minimum' : 'inlet-least';
+  return { leastM: (machine.inletLeast ?? values[by!]) / (water.densityKgM3 * GRAVITY), by };
+}
