@@ -10,6 +10,8 @@ import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
 import { gained } from '../subject/kind.js';
 import { bill } from '../catalogue/bill.js';
+import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
+import { loadedMass, weightPrice } from '../solve/loaded.js';
 
 enablePatches();
 
@@ -27,7 +29,7 @@ export interface Fix {
   readonly patches: readonly DocumentPatch[];
   /** What it gains on the figure that the finding is about. */
   readonly gain: { readonly label: string; readonly before: number; readonly after: number; readonly dimension: Dimension; readonly better: 'more' | 'less' };
-  /** Extra cost, $, and dry mass, kg, by the workshop's estimates. */
+  /** Extra cost, $, and mass on the road with what is in the tanks as the day starts, kg, by the workshop's estimates. */
   readonly price: number;
   readonly massKg: number;
   /** Whether the finding is gone. */
@@ -61,6 +63,8 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
  */
 export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: Assessed = reassess(rig)): Generator<void, Fix[]> {
   const base = bill(rig);
+  const values = assumptionValues(rig.assumptions);
+  const loaded = loadedMass(rig, values);
   const out: Fix[] = [];
   let tries = 0;
   for (const finding of now.findings) {
@@ -69,7 +73,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
     const before = figure.of(now, finding.subject.id, rig);
     for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
       yield;
-      if (++tries > MOST_TRIES) return ranked(out);
+      if (++tries > MOST_TRIES) return ranked(out, values);
       const tried = tryCandidate(doc, from, candidate.change);
       if (!tried) continue;
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
@@ -85,7 +89,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
         patches: tried.patches,
         gain: { label: figure.label, before, after, dimension: figure.dimension, better: figure.better },
         price: cost.price - base.price,
-        massKg: cost.massKg - base.massKg,
+        massKg: loadedMass(tried.rig, values) - loaded,
         cures:
           !tried.assessment.findings.some((f) => same(f, finding) && rank(f.verdict) >= rank(finding.verdict)) &&
           !tried.assessment.findings.some(
@@ -96,7 +100,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
       });
     }
   }
-  return ranked(out);
+  return ranked(out, values);
 }
 
 function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {
@@ -125,9 +129,10 @@ function tryCandidate(
   return { rig, assessment, patches };
 }
 
-function ranked(all: Fix[]): Fix[] {
+/** Cures first, then the most gained for money and for weight on the road. */
+function ranked(all: Fix[], values: AssumptionValues): Fix[] {
   const gain = (f: Fix): number => gained(f.gain, f.gain.before, f.gain.after);
-  const worth = (f: Fix): number => gain(f) / (Math.abs(f.price) + 15);
+  const worth = (f: Fix): number => gain(f) / (Math.abs(f.price) + Math.max(weightPrice(f.massKg, values), 0) + 15);
   return all.sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0));
 }
 

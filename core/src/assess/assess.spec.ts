@@ -39,7 +39,10 @@ describe('the marina’s skid', () => {
     expect(a.verdict).toBe('starved');
     expect(codes(a)).toContain('runs-dry');
     const t = a.tanks[0];
-    near(t.dryAfter.value, (t.startVolumeM3 - t.heelVolumeM3) / (t.draw.value - t.inflow.value), 1e-9);
+    // Over its last travel the float lets in less: a little sooner than by the open float's flow.
+    const open = (t.startVolumeM3 - t.heelVolumeM3) / (t.draw.value - t.inflow.value);
+    expect(t.dryAfter.value).toBeLessThan(open);
+    near(t.dryAfter.value, open, 0.02);
     expect(t.series.volumeM3.at(-1)).toBeCloseTo(t.heelVolumeM3, 9);
   });
 

@@ -1,4 +1,4 @@
-import type { Rig } from '../rig/schema.js';
+import { driveOf, type Rig } from '../rig/schema.js';
 import type { Caution } from '../subject/finding.js';
 
 /** Standing warnings for the work of a rig. Advice, never a permit: local codes, data sheets and licensed trades decide. */
@@ -20,7 +20,13 @@ export function cautionsOf(rig: Rig): Caution[] {
       station: 'bypass',
       text: 'Water and fittings in a bypass can scald. Stop the engine before touching a pump that has run with the trigger shut.',
     });
-    out.push({ station: 'machines', text: 'Engine exhaust is carbon monoxide: never run in a closed body; keep exhaust and hot parts off plastic tanks.' });
+    if (rig.machines.some((m) => driveOf(m) !== 'electric'))
+      out.push({ station: 'machines', text: 'Engine exhaust is carbon monoxide: never run in a closed body; keep exhaust and hot parts off plastic tanks.' });
+    if (rig.machines.some((m) => driveOf(m) === 'electric'))
+      out.push({
+        station: 'machines',
+        text: 'Mains and water: only through a residual-current device (RCD, GFCI) tested that day, plugs and couplings off the ground, no cable under the jet. A generator is earthed as its book says.',
+      });
   }
   if (rig.machines.length)
     out.push({

@@ -10,6 +10,14 @@ export const BUFFER_ASSUMPTIONS = [
     'published',
     'ANSI/HI 9.8 (from memory) is written for pump intakes; a plate or a sump needs less.',
   ),
+  assumption(
+    'heel-plate',
+    'Depth kept over an outlet with an anti-vortex plate, of that without',
+    'ratio',
+    '35 %',
+    'estimate',
+    'A plate over the outlet, a sump or a pick-up turned down: the water comes in from the side and draws no funnel.',
+  ),
   assumption('tie-difference', 'Difference between tied tanks that is told', 'length', '50 mm', 'estimate', 'Two inches is what a float valve sways.'),
   assumption(
     'tie-starves',

@@ -1,6 +1,7 @@
 import { parseQuantity } from '../quantity/parse.js';
 import { BUFFER_ASSUMPTIONS } from './buffer.js';
 import { BYPASS_ASSUMPTIONS } from './bypass.js';
+import { CHOICE_ASSUMPTIONS } from './choice.js';
 import { DAY_ASSUMPTIONS } from './day.js';
 import { DRAIN_ASSUMPTIONS } from './drain.js';
 import { FEED_ASSUMPTIONS } from './feed.js';
@@ -8,6 +9,7 @@ import { FILL_ASSUMPTIONS } from './fill.js';
 import { HOSE_ASSUMPTIONS } from './hose.js';
 import { LIQUID_ASSUMPTIONS } from './liquid.js';
 import { MIX_ASSUMPTIONS } from './mix.js';
+import { PLUMBING_ASSUMPTIONS } from './plumbing.js';
 import { PRESSURE_ASSUMPTIONS } from './pressure.js';
 import { REEL_ASSUMPTIONS } from './reel.js';
 import { SOFT_PUMP_ASSUMPTIONS } from './soft-pump.js';
@@ -24,6 +26,7 @@ export const ASSUMPTIONS = [
   ...FILL_ASSUMPTIONS,
   ...BUFFER_ASSUMPTIONS,
   ...BYPASS_ASSUMPTIONS,
+  ...PLUMBING_ASSUMPTIONS,
   ...PRESSURE_ASSUMPTIONS,
   ...DRAIN_ASSUMPTIONS,
   ...REEL_ASSUMPTIONS,
@@ -32,6 +35,7 @@ export const ASSUMPTIONS = [
   ...LIQUID_ASSUMPTIONS,
   ...SOFT_PUMP_ASSUMPTIONS,
   ...WINTER_ASSUMPTIONS,
+  ...CHOICE_ASSUMPTIONS,
   ...washAssumptions(),
 ] as const satisfies readonly Assumption[];
 

@@ -2,9 +2,9 @@
 const GLYCOL: readonly (readonly [number, number])[] = [
   [0, 0],
   [0.1, -3],
-  [0.2, -8],
-  [0.3, -14],
-  [0.4, -22],
+  [0.2, -7.2],
+  [0.3, -13],
+  [0.4, -21.3],
   [0.5, -34],
   [0.6, -48],
 ];
@@ -25,13 +25,13 @@ export function glycolShare(temperatureK: number): number {
 }
 
 /**
- * Product that protects a wetted volume, m³: filled with a mix strong enough that the water left behind does not spoil it.
+ * Product that protects a wetted volume, m³: what is poured in is strong enough to protect the water left behind too, and
+ * that water is so much less to pour. Together that is the volume's share of glycol, by the product's.
  * @param waterLeftShare of the volume that does not drain; @param product glycol share of the product as sold
  * @returns 0 without frost; NaN when the product itself is too weak for it
  */
 export function antifreezeNeeded(wettedM3: number, waterLeftShare: number, product: number, temperatureK: number): number {
   const share = glycolShare(temperatureK);
   if (share === 0) return 0;
-  const mixShare = share / (1 - waterLeftShare);
-  return mixShare <= product ? (wettedM3 * mixShare) / product : NaN;
+  return share / (1 - waterLeftShare) <= product ? (wettedM3 * share) / product : NaN;
 }

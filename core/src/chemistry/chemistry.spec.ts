@@ -209,18 +209,21 @@ describe('flush, frost, resin', () => {
     expect(volumesFor(0.01)).toBeGreaterThan(1);
     expect(volumesFor(0.01)).toBeLessThan(2.5);
   });
-  // Propylene glycol data-sheet table (from memory): 30 % −14 °C, 50 % −34 °C.
+  // Propylene glycol data-sheet table (from memory): 20 % −7.2 °C, 30 % −13 °C, 40 % −21.3 °C, 50 % −34 °C.
   test('glycol shares at the table’s points and between', () => {
-    near(glycolShare(C(-14)), 0.3, 1e-9);
+    near(glycolShare(C(-7.2)), 0.2, 1e-9);
+    near(glycolShare(C(-13)), 0.3, 1e-9);
+    near(glycolShare(C(-21.3)), 0.4, 1e-9);
     near(glycolShare(C(-34)), 0.5, 1e-9);
-    near(glycolShare(C(-18)), 0.35, 1e-9);
+    near(glycolShare(C(-17.15)), 0.35, 1e-9);
     expect(glycolShare(C(1))).toBe(0);
     expect(glycolShare(C(-60))).toBeNaN();
   });
   test('antifreeze: what is left in low bends does not spoil it; nothing without frost; too weak a product is told', () => {
     expect(antifreezeNeeded(0.02, 0.2, 0.95, C(5))).toBe(0);
     // A fifth of the volume is water that stayed: what is poured must be 1/0.8 as strong as what is wanted in the end.
-    near(antifreezeNeeded(0.02, 0.2, 0.95, C(-14)) * 0.95 * (1 - 0.2), 0.02 * 0.3, 1e-9);
+    // A fifth of the water stays: the pour is strong enough for it, and there is a fifth less to pour.
+    near(antifreezeNeeded(0.02, 0.2, 0.95, C(-13)) * 0.95, 0.02 * 0.3, 1e-9);
     expect(antifreezeNeeded(0.02, 0.2, 0.3, C(-30))).toBeNaN();
   });
   // Definition: one grain a gallon is 17.1 ppm; a cubic foot of resin of 12 000 grains at 200 ppm lasts 12000/(200/17.1) gal.

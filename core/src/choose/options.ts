@@ -1,5 +1,7 @@
 import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
+import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
+import { weightPrice } from '../solve/loaded.js';
 import { assess } from '../assess/assess.js';
 import type { Verdict } from '../subject/verdict.js';
 import { dayModel } from '../day/model.js';
@@ -99,39 +101,42 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
       batteryLeft: usual.batteryLeft === null ? null : usual.batteryLeft / model.battery,
     });
   }
-  return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance) };
+  return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance, assumptionValues(first.rig.assumptions)) };
 }
 
 const RANK: Readonly<Record<Verdict, number>> = { fed: 0, tight: 1, starved: 2, stop: 3 };
 
-/** What trouble counts for against money, $: the workshop's rule for weighing one way of building against another. */
-export const WEIGHING = { tight: 300, lostMinute: 40, stay: 50 } as const;
-
-/** Price with what it costs in trouble: a tight verdict, each minute lost in a day; changing nothing is worth something too. */
-const burden = (r: OptionRow, base: OptionRow): number =>
-  r.price + (r.verdict === 'tight' ? WEIGHING.tight : 0) + (WEIGHING.lostMinute * r.lostS) / 60 - (r.id === base.id ? WEIGHING.stay : 0);
+/** Price with what it costs in trouble: a tight verdict, each minute lost in a day, weight on the road; changing nothing is worth something too. */
+const burden = (r: OptionRow, base: OptionRow, v: AssumptionValues): number =>
+  r.price +
+  (r.verdict === 'tight' ? v['price-tight'] : 0) +
+  (v['price-minute'] * r.lostS) / 60 +
+  weightPrice(r.massKg, v) -
+  (r.id === base.id ? v['price-stay'] : 0);
 
 /**
  * The one to build: never one that is dangerous; of those within the tolerance and not starved the one with the least
  * {@link burden}; if none is within it, the one that goes short least often. None among fewer than two, or where all are dangerous.
  */
-export function adviceOn(rows: readonly OptionRow[], tolerance: number): Comparison['advice'] {
+export function adviceOn(rows: readonly OptionRow[], tolerance: number, values: AssumptionValues = assumptionValues()): Comparison['advice'] {
   const base = rows[0];
   const safe = rows.filter((r) => r.verdict !== 'stop');
   if (rows.length < 2 || !safe.length) return undefined;
   const good = safe.filter((r) => r.short.chance <= tolerance && r.verdict !== 'starved');
   const order = (a: OptionRow, b: OptionRow): number =>
-    good.length ? burden(a, base) - burden(b, base) : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base) - burden(b, base);
+    good.length
+      ? burden(a, base, values) - burden(b, base, values)
+      : a.short.chance - b.short.chance || RANK[a.verdict] - RANK[b.verdict] || burden(a, base, values) - burden(b, base, values);
   const fed = safe.filter((r) => r.verdict !== 'starved');
   const best = [...(good.length ? good : fed.length ? fed : safe)].sort(order)[0];
   const share = (value: number) => ({ value, dimension: 'ratio' as const });
-  const values = { name: best.name, p: share(best.short.chance), t: share(tolerance) };
+  const words = { name: best.name, p: share(best.short.chance), t: share(tolerance) };
   const reasons: Message[] = [
     !good.length
-      ? message('Nothing here keeps within {t} of days. “{name}” comes closest, short of water on {p}.', values)
+      ? message('Nothing here keeps within {t} of days. “{name}” comes closest, short of water on {p}.', words)
       : best.id === base.id
-        ? message('Keep the build as it is: it goes short of water on {p} of days, and {t} are allowed.', values)
-        : message('Build “{name}”: it goes short of water on {p} of days, and {t} are allowed.', values),
+        ? message('Keep the build as it is: it goes short of water on {p} of days, and {t} are allowed.', words)
+        : message('Build “{name}”: it goes short of water on {p} of days, and {t} are allowed.', words),
   ];
   if (best.id !== base.id) {
     reasons.push(

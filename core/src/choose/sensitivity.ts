@@ -59,7 +59,7 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const base = baseOf(model);
   const out: Swing[] = [];
   const v = mainVessel(model);
-  const tankIds = v < 0 ? [] : model.vessels[v].tanks.map((t) => t.id);
+  const tankIds = v < 0 ? [] : model.vessels[v].tied.map((t) => t.id);
   const fill = read.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
   const seasons = model.spread.seasons.length > 1 ? model.spread.seasons : [];
   const shut = model.spread.seasons.some((s) => s.dry > 0);

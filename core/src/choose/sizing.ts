@@ -3,6 +3,7 @@ import { resize } from '../catalogue/items.js';
 import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';
 import { readRig } from '../rig/read.js';
+import { together } from '../solve/vessels.js';
 import type { RigDocument } from '../rig/schema.js';
 import { dayModel } from '../day/model.js';
 import { baseOf, readyOf, type Tried, tryModel } from './try-days.js';
@@ -69,8 +70,7 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
   if (v < 0) return undefined;
   const base = baseOf(model);
   const { tolerance } = model.day;
-  const vessel = model.vessels[v];
-  const tankIds = vessel.tanks.map((t) => t.id);
+  const tankIds = model.vessels[v].tied.map((t) => t.id);
   const rig = read.rig;
   const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.from.at === 'spigot' && l.to.at === 'tank' && tankIds.includes(l.to.id!));
   const feeds = rig.lines.filter((l) => l.role === 'feed' && !l.closed && l.to.at === 'machine');
@@ -81,7 +81,7 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
     const ready = factor === 1 ? { model } : readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, factor)));
     if (!ready) return undefined;
     const tried = yield* whole(tryModel(ready.model, days, seed, base));
-    return { ...tried, factor, volumeM3: ready.model.vessels[v].full };
+    return { ...tried, factor, volumeM3: together(ready.model.vessels, v, (x) => x.full) };
   }
   function* whole<T>(steps: Generator<number, T>): Generator<number, T> {
     for (;;) {
@@ -152,7 +152,14 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
   return {
     tolerance,
     days,
-    tank: { tankIds, name: vessel.name, now: points.find((p) => p.factor === 1)!, points, smallest: points[at], withOpenTaps },
+    tank: {
+      tankIds,
+      name: model.vessels[v].tied.map((t) => t.name).join(' and '),
+      now: points.find((p) => p.factor === 1)!,
+      points,
+      smallest: points[at],
+      withOpenTaps,
+    },
     fills: fillLadders,
     feeds: feedLadders,
   };

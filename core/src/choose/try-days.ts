@@ -4,6 +4,7 @@ import { dayModel, type DayModel } from '../day/model.js';
 import { type Chance, chanceOf } from '../day/chance.js';
 import type { DayChunk } from '../day/chunk.js';
 import { sampleSteps, thirstyDays } from '../day/sample.js';
+import { loadedMass } from '../solve/loaded.js';
 import { dayOf } from '../day/usual-day.js';
 import type { WorkDay } from '../rig/day-schema.js';
 import { readRig } from '../rig/read.js';
@@ -26,7 +27,7 @@ export interface Trial {
 }
 
 /** Mass of the parts that differ and of all liquids on board at the start of the day, kg. */
-export const massOf = (model: DayModel): number => bill(model.rig).massKg + model.vessels.reduce((s, v) => s + v.start * 998.2, 0);
+export const massOf = (model: DayModel): number => loadedMass(model.rig, model.values);
 
 const lostMean = (chunk: DayChunk): number => {
   let sum = 0;

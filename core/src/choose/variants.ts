@@ -11,6 +11,7 @@ import { DAY_FIGURES, sampleChunk } from '../day/sample.js';
 import { gardenFill, spigot } from '../layouts/pieces.js';
 import { MIX_WAYS, type MixWay, type SoftPumpDocument } from '../rig/schema.js';
 import { readRig } from '../rig/read.js';
+import { together, type Vessel } from '../solve/vessels.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { mainVessel } from './sizing.js';
 import { joinGuns, splitGun } from '../edit/gun.js';
@@ -105,12 +106,13 @@ function waterVariants(rig: Rig, doc: RigDocument, add: Add): void {
   const v = mainVessel(model);
   if (v < 0) return;
   const vessel = model.vessels[v];
-  const ids = vessel.tanks.map((t) => t.id);
+  const sum = (of: (x: Vessel) => number): number => together(model.vessels, v, of);
+  const ids = vessel.tied.map((t) => t.id);
   const filled = doc.lines.filter((l) => l.role === 'fill' && l.to.at === 'tank' && ids.includes(l.to.id ?? ''));
   add('larger', 'Water', 'Half as much water again', (d) => ids.forEach((t) => growTank(d, t, 1.5)));
   if (filled.length) {
     add('carry', 'Water', 'Carry all the day’s water', (d) => {
-      const factor = (longDay(model) * 1.05 + vessel.heel) / vessel.full;
+      const factor = (longDay(model) * 1.05 + sum((x) => x.heel)) / sum((x) => x.full);
       d.lines = d.lines.filter((l) => !filled.some((f) => f.id === l.id));
       d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
       d.spigots = d.spigots.filter((s) => d.lines.some((l) => l.from.at === 'spigot' && l.from.id === s.id));

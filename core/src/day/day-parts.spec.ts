@@ -1,8 +1,8 @@
 import { near, seeded } from '../testing/near';
-import { exp, ln } from './exact-math';
+import { exp, ln } from '../solve/exact-math';
 import { DayRandom, triangular } from './random';
 import { chanceOf, isEnough } from './chance';
-import { VesselLaw } from './vessel-law';
+import { VesselLaw } from '../solve/vessel-law';
 
 describe('numbers that are the same on every machine', () => {
   test('exp and ln agree with the language to the last digits', () => {

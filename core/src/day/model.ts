@@ -1,13 +1,14 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
 import { Cases } from '../solve/cases.js';
-import { assessDrain } from '../subject/drain/drain.js';
+import { dumpEnds, dumpLine, outflow } from '../subject/drain/drain.js';
+import { TiedTanks } from '../solve/tied-tanks.js';
 import { Stocks } from '../solve/stock.js';
 import { receiverAir } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
 import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
-import type { Rig } from '../rig/schema.js';
-import { volumeAt } from '../rig/tank-shape.js';
+import type { Rig, Tank } from '../rig/schema.js';
+import { levelOf, shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import { type Reach, reachOfOutlets } from './reach.js';
 import { seasonsOf, type SeasonSpread } from './seasons.js';
 import { handsOf, inHand, triggerOf } from './hands.js';
@@ -15,7 +16,7 @@ import { softTables, type SoftTable } from './soft-states.js';
 import { tidy } from './tidy.js';
 import type { ShortKind } from './types.js';
 import { dayOf } from './usual-day.js';
-import { levelsIn, type Vessel, vesselsOf } from './vessels.js';
+import { type Vessel, vesselsOf } from '../solve/vessels.js';
 import { WaterStates } from './water-states.js';
 
 /** A phase made ready: places instead of ids. */
@@ -84,8 +85,10 @@ export interface DayModel {
     readonly battery: number;
     readonly fuel: number;
   };
-  /** Out of each vessel by its dump line, mean over the time it takes to drain, m³/s; 0 for none. */
-  readonly dump: Float64Array;
+  /** Of each vessel, its own dump line; undefined for none. */
+  readonly dump: readonly (Dump | undefined)[];
+  /** Vessels that stand in open ties with one another. */
+  readonly ties: readonly TieGroup[];
   /** By outlet. */
   readonly reach: readonly Reach[];
   /** A s that may be taken out of the battery, and what charges it, A. */
@@ -103,6 +106,40 @@ export interface DayModel {
 
 export const LEVEL_POINTS = 65;
 
+/** Vessels tied together, and what crosses between them. */
+export interface TieGroup {
+  readonly vessels: readonly number[];
+  readonly tanks: TiedTanks;
+}
+
+function tieGroups(cases: Cases, vessels: readonly Vessel[]): TieGroup[] {
+  return vessels.flatMap((v) =>
+    v.tied.length > 1 && v.tied[0] === v.tank
+      ? [{ vessels: v.tied.map((t) => vessels.findIndex((x) => x.tank === t)), tanks: new TiedTanks(cases, v.tied) }]
+      : [],
+  );
+}
+
+/** A dump line of a vessel. */
+export interface Dump {
+  /** Square of what it lets out, (m³/s)², at {@link LEVEL_POINTS} even volumes from empty to full: near even between straight walls. */
+  readonly squares: Float64Array;
+  /** What stands below the way out, m³. */
+  readonly stays: number;
+}
+
+function dumpTable(cases: Cases, tank: Tank): Dump | undefined {
+  const line = dumpLine(cases, tank);
+  if (!line) return undefined;
+  const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const { outletM, sillM } = dumpEnds(tank, line);
+  const squares = Float64Array.from({ length: LEVEL_POINTS }, (_, i) => {
+    const surface = tank.base + levelOf(tank.shape, (full * i) / (LEVEL_POINTS - 1));
+    return tidy(outflow(Math.max(surface, sillM) - outletM, line, cases) ** 2);
+  });
+  return { squares, stays: volumeAt(tank.shape, sillM - tank.base) };
+}
+
 /** Level for a share of the vessel's volume, m, from a table of {@link DayModel.branchLevels}. */
 export function levelAt(table: Float64Array, share: number): number {
   const x = Math.min(Math.max(share, 0), 1) * (LEVEL_POINTS - 1);
@@ -110,10 +147,16 @@ export function levelAt(table: Float64Array, share: number): number {
   return table[at] + (table[at + 1] - table[at]) * (x - at);
 }
 
+/** Out of a vessel by its own dump line when it holds a volume, m³/s. */
+export function dumpAt({ dump, vessels }: DayModel, v: number, volumeM3: number): number {
+  const own = dump[v];
+  return own && volumeM3 > own.stays ? Math.sqrt(levelAt(own.squares, volumeM3 / vessels[v].full)) : 0;
+}
+
 /** What a refill fills and how fast: at its place, or at a usual one that gives water. */
 function refillOf(phase: Phase, day: WorkDay, vessels: readonly Vessel[], values: AssumptionValues): Planned['refill'] {
   const place = day.refills?.find((r) => r.id === phase.place);
-  const takes = (v: Vessel): boolean => (place?.gives === undefined ? v.water : v.tanks[0].holds === place.gives);
+  const takes = (v: Vessel): boolean => (place?.gives === undefined ? v.water : v.tank.holds === place.gives);
   return { flow: place?.flow ?? values['refill-flow'], vessels: vessels.flatMap((v, i) => (takes(v) ? [i] : [])) };
 }
 
@@ -124,16 +167,13 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const vessels = vesselsOf(cases);
   const stocks = new Stocks(rig, values);
   const soft = softTables(cases, stocks);
-  const vesselOf = (tank: number): number => (tank < 0 ? -1 : vessels.findIndex((v) => v.tanks.includes(rig.tanks[tank])));
+  const vesselOf = (tank: number): number => tank;
   const softVessels = soft.map((s) => s.tanks.map(vesselOf));
-  const water = new WaterStates(cases, vessels, (v, surface) =>
-    vessels[v] ? vessels[v].tanks.reduce((s, t) => s + volumeAt(t.shape, surface - t.base), 0) : 0,
-  );
+  const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? volumeAt(vessels[v].tank.shape, surface - vessels[v].tank.base) : 0));
   const branchLevels = soft.map((s, m) =>
-    s.tanks.map((tank, b) => {
+    s.tanks.map((_tank, b) => {
       const v = vessels[softVessels[m][b]];
-      const place = v ? v.tanks.indexOf(rig.tanks[tank]) : -1;
-      return Float64Array.from({ length: v ? LEVEL_POINTS : 0 }, (_, i) => tidy(levelsIn(v, (v.full * i) / (LEVEL_POINTS - 1))[place]));
+      return Float64Array.from({ length: v ? LEVEL_POINTS : 0 }, (_, i) => tidy(levelOf(v.tank.shape, (v.full * i) / (LEVEL_POINTS - 1))));
     }),
   );
   const hands = handsOf(rig);
@@ -183,7 +223,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const breathing = soft.filter((s, i) => s.air > 0 && mixesUsed.has(i));
   const allAir = breathing.reduce((sum, s) => sum + s.air, 0);
   const shortOf = {
-    vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tanks[0].id, v.name) : -1)),
+    vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tank.id, v.name) : -1)),
     feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),
     heat: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('heat', m.id, m.name) : -1)),
     air: Int32Array.from(soft, (s, i) =>
@@ -223,10 +263,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     shorts,
     shortOf,
     reach: reachOfOutlets(cases),
-    dump: Float64Array.from(vessels, (v) => {
-      const seconds = Math.max(...v.tanks.map((t) => assessDrain(cases, t).time?.value ?? Infinity));
-      return tidy(Number.isFinite(seconds) && seconds > 0 ? v.full / seconds : 0);
-    }),
+    dump: vessels.map((v) => dumpTable(cases, v.tank)),
+    ties: tieGroups(cases, vessels),
     battery: usable,
     charging: rig.power?.charging ?? 0,
     air: {

@@ -1,6 +1,6 @@
-import { type DayModel, levelAt, type PlannedJob } from './model.js';
+import { type DayModel, dumpAt, levelAt, type PlannedJob } from './model.js';
 import { readTable } from './soft-states.js';
-import { TOUCH } from './vessel-law.js';
+import { TOUCH } from '../solve/vessel-law.js';
 
 /** How good a spigot is, as a place in the tables of the water states. */
 export interface SpigotPlace {
@@ -44,6 +44,8 @@ export class Rates {
   thirsty = 0;
   /** Vessels at a refill place. */
   readonly refilling: Uint8Array;
+  /** Of what goes out, what is let out by dump lines, m³/s. */
+  readonly dumped: Float64Array;
 
   private readonly row: Float64Array;
   private readonly branch: Float64Array;
@@ -76,6 +78,7 @@ export class Rates {
     this.row = array(Math.max(2, ...soft.map((s) => s.width)));
     this.branch = array(this.row.length);
     this.refilling = new Uint8Array(vessels.length);
+    this.dumped = array(vessels.length);
     this.kept = {
       trigger: undefined,
       place: undefined,
@@ -248,7 +251,7 @@ export class Rates {
   private refillAndDump({ job, phases }: Going, volume: Float64Array): void {
     const { into, out, model, refilling } = this;
     const { vessels } = model;
-    for (let v = 0; v < refilling.length; v++) refilling[v] = 0;
+    for (let v = 0; v < refilling.length; v++) refilling[v] = this.dumped[v] = 0;
     for (let i = 0; i < phases.length; i++) {
       const { kind, refill } = job.phases[phases[i]];
       if (refill) {
@@ -260,7 +263,8 @@ export class Rates {
           into[v] = volume[v] < vessels[v].full - TOUCH ? refill.flow / n : 0;
         }
       }
-      if (kind === 'dump') for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += model.dump[v];
+      if (kind === 'dump')
+        for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += this.dumped[v] = dumpAt(model, v, volume[v]);
     }
   }
 }

@@ -2,7 +2,7 @@ import type { DayModel } from './model.js';
 import type { Rates } from './rates.js';
 import type { DayTally } from './tally.js';
 import type { DayTrace, PhaseRun } from './types.js';
-import { VesselLaw } from './vessel-law.js';
+import { VesselLaw } from '../solve/vessel-law.js';
 
 /** Looks on while a day is worked through. Times are read off the simulator. */
 export interface Recorder {

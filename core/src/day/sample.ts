@@ -200,7 +200,7 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
     times,
     bands: model.vessels.map((v, i) => {
       const at = (q: number): number[] => times.map((_, t) => ofBins(levels, (i * times.length + t) * LEVEL_BINS, days, q));
-      return { tankIds: v.tanks.map((t) => t.id), name: v.name, water: v.water, full: v.full, heel: v.heel, p5: at(0.05), p50: at(0.5), p95: at(0.95) };
+      return { tankIds: [v.tank.id], name: v.name, water: v.water, full: v.full, heel: v.heel, p5: at(0.05), p50: at(0.5), p95: at(0.95) };
     }),
     enough: isEnough(short, model.day.tolerance),
     unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),

@@ -30,7 +30,7 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
     }),
     phases,
     vessels: model.vessels.map((v, i) => ({
-      tankIds: v.tanks.map((t) => t.id),
+      tankIds: [v.tank.id],
       name: v.name,
       water: v.water,
       full: v.full,

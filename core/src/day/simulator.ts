@@ -5,7 +5,9 @@ import { type Going, Rates } from './rates.js';
 import { reaches } from './reach.js';
 import type { Recorder } from './recorder.js';
 import { DayTally } from './tally.js';
-import { TOUCH, VesselLaw } from './vessel-law.js';
+import { TieStep } from '../solve/straight-job.js';
+import { TOUCH, VesselLaw } from '../solve/vessel-law.js';
+import { tidy } from './tidy.js';
 import { WaterStates } from './water-states.js';
 
 const RHO_C = 998.2 * WATER_SPECIFIC_HEAT;
@@ -14,6 +16,12 @@ const MOST_STEPS = 40_000;
 /** Longest step while a chemical level or a temperature moves its own rates. */
 const FINE = 1 / 16;
 const FINE_S = 300;
+/** Tied tanks closer than this stand level, m. */
+const LEVEL_M = 1e-4;
+/** Change of a flow that counts as other work, of its size. */
+const NEWS = 0.2;
+/** Share of a tank that dumping leaves. */
+const EMPTY = 1e-4;
 
 /** A day's draw of what varies. Left out, everything takes its usual value. */
 export interface DayDraw {
@@ -45,6 +53,8 @@ export class Simulator extends DayTally {
   private readonly held: number[] = [];
   private readonly phases: number[] = [];
   private readonly going: Writable<Going>;
+  /** Of each group of tied tanks: volumes, what else moves them, what crosses. */
+  private readonly tied: readonly { readonly held: Float64Array; readonly net: Float64Array; readonly crossing: Float64Array; readonly pace: TieStep }[];
   private stock = 1;
   /** Place of the day's season in the model. */
   season = 0;
@@ -59,6 +69,12 @@ export class Simulator extends DayTally {
     this.warm = new Float64Array(model.vessels.length);
     this.short = new Uint8Array(model.vessels.length);
     this.middle = new Float64Array(model.vessels.length);
+    this.tied = model.ties.map(({ vessels: { length } }) => ({
+      held: new Float64Array(length),
+      net: new Float64Array(length),
+      crossing: new Float64Array(length + 1),
+      pace: new TieStep(),
+    }));
     this.loop = new Float64Array(model.rig.machines.length);
     this.starve = new Float64Array(model.rig.machines.length);
   }
@@ -198,7 +214,7 @@ export class Simulator extends DayTally {
     }
     phases.length = count;
     rates.set(going, volume, this.stock, this.airLeft > 0);
-    let dt = Infinity;
+    let dt = this.tie(this.tieStep());
     // Held up: wait while the water comes back, else leave the rest undone.
     this.waitedNow = false;
     for (let i = 0; i < active.length; i++) {
@@ -221,7 +237,7 @@ export class Simulator extends DayTally {
     }
     for (const p of going.phases) dt = Math.min(dt, left[p]);
     dt = this.untilEvent(going, dt);
-    if (dt > 0 && soft) dt = this.toTheMiddle(going, dt);
+    if (dt > 0 && (soft || this.any(going, 'dump'))) dt = this.toTheMiddle(going, dt);
     this.advance(going, dt, recorder);
     for (const p of going.phases) left[p] -= dt;
     for (let i = 0; i < active.length; i++) {
@@ -248,6 +264,7 @@ export class Simulator extends DayTally {
       if (this.short[v]) dt = Math.min(dt, law.timeTo(volume[v], this.restartOf(v)));
       for (let m = 0; m < this.starve.length; m++)
         if (rates.running & (1 << m) && model.water.source[m] === v) dt = Math.min(dt, law.timeTo(volume[v], this.starve[m]));
+      if (rates.dumped[v] > 0) dt = Math.min(dt, (vessel.full * FINE) / rates.dumped[v]);
       if (soft && !vessel.water && out[v] > 0) dt = Math.min(dt, (vessel.full * FINE) / out[v]);
       if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
       if (into[v] > 0 && rates.refilling[v]) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
@@ -259,12 +276,56 @@ export class Simulator extends DayTally {
     return Number.isFinite(dt) ? dt : 0;
   }
 
+  /** Longest step that the ties allow, s. */
+  private tieStep(): number {
+    let dt = Infinity;
+    for (let g = 0; g < this.tied.length; g++) dt = Math.min(dt, this.tied[g].pace.seconds);
+    return dt;
+  }
+
+  /**
+   * Adds what crosses between tied tanks in a step of `dt` s to what goes out of each. What comes in by a tie is so much less
+   * that goes out: no float valve stands in its way.
+   * @returns `dt` where anything crosses, else Infinity
+   */
+  private tie(dt: number, again = false): number {
+    const { model, volume, law, rates } = this;
+    let moves = false;
+    for (let g = 0; g < model.ties.length; g++) {
+      const { vessels, tanks } = model.ties[g];
+      const { held, net, crossing, pace } = this.tied[g];
+      let scale = 0;
+      let changed = false;
+      for (let i = 0; i < vessels.length; i++) {
+        const v = vessels[i];
+        held[i] = volume[v];
+        law.set(model.vessels[v], volume[v], rates.into[v], rates.out[v]);
+        const now = model.vessels[v].band > 0 ? law.rate : rates.into[v] - rates.out[v];
+        if (Math.abs(now - net[i]) > NEWS * (Math.abs(now) + Math.abs(net[i]))) changed = true;
+        net[i] = now;
+        scale += Math.abs(now);
+      }
+      if (scale === 0 && tanks.apart(held) < LEVEL_M) continue;
+      // Other work, other flows: the step is short again, and so is this one.
+      if (changed && !again) {
+        pace.begin();
+        dt = Math.min(dt, pace.seconds);
+      }
+      tanks.cross(held, net, dt, crossing);
+      if (!again) pace.taken(crossing, scale);
+      for (let i = 0; i < vessels.length; i++) rates.out[vessels[i]] -= tidy(crossing[i]);
+      moves = true;
+    }
+    return moves ? dt : Infinity;
+  }
+
   /** Sets the rates of the step's middle, which carry chemical levels to second order; shorter where a heel then comes sooner. */
   private toTheMiddle(going: Going, dt: number): number {
     const { volume, law, rates, middle } = this;
     const { vessels } = this.model;
     for (let v = 0; v < vessels.length; v++) middle[v] = Math.max(volume[v] + ((rates.into[v] - rates.out[v]) * dt) / 2, 0);
     rates.set(going, middle, this.stock, this.airLeft > 0);
+    this.tie(dt, true);
     for (let v = 0; v < vessels.length; v++) {
       law.set(vessels[v], volume[v], rates.into[v], rates.out[v]);
       if (law.rate < 0 && rates.out[v] > 0) dt = Math.min(dt, law.timeTo(volume[v], this.floorOf(going, v)));
@@ -272,9 +333,9 @@ export class Simulator extends DayTally {
     return dt;
   }
 
-  /** Lowest that the work at hand may draw a vessel: its heel, or its bottom while it is dumped. */
+  /** Lowest that the work at hand may draw a vessel: its heel, or what its dump leaves while it is dumped. */
   private floorOf({ job, phases }: Going, v: number): number {
-    for (const p of phases) if (job.phases[p].kind === 'dump') return 0;
+    for (const p of phases) if (job.phases[p].kind === 'dump') return this.model.dump[v]?.stays ?? 0;
     return this.model.vessels[v].heel;
   }
 
@@ -300,7 +361,7 @@ export class Simulator extends DayTally {
   private advance(going: Going, dt: number, recorder: Recorder | undefined): void {
     const { model, rates } = this;
     recorder?.step(this, rates, dt, going.connected);
-    this.moveWater(going, dt);
+    this.moveWater(dt);
     for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0 && model.soft[k].air > 0 && rates.airShare < 0.999) this.mark(model.shortOf.air[k]);
     for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0) this.sprayed(k, rates.sprayed[k] * dt, rates.strength[k]);
     if (dt > 0) for (let o = 0; o < this.gunLow.length; o++) if (rates.gun[o] > 0 && rates.gun[o] < this.gunLow[o]) this.gunLow[o] = rates.gun[o];
@@ -315,10 +376,9 @@ export class Simulator extends DayTally {
   }
 
   /** Volumes and temperatures of the vessels, and where the water went. */
-  private moveWater({ job, phases }: Going, dt: number): void {
+  private moveWater(dt: number): void {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
-    const dumping = this.any({ job, phases }, 'dump');
     for (let v = 0; v < vessels.length; v++) {
       const before = volume[v];
       law.set(rates.refilling[v] ? { full: vessels[v].full, band: 0 } : vessels[v], before, rates.into[v], rates.out[v]);
@@ -330,7 +390,7 @@ export class Simulator extends DayTally {
       if (vessels[v].water) {
         if (rates.refilling[v]) this.refilled += came;
         else this.filled += came;
-        const dump = dumping && before > TOUCH ? Math.min(model.dump[v] * dt, gave) : 0;
+        const dump = rates.dumped[v] * dt;
         this.dumped += dump;
         this.used += gave - dump;
       }
@@ -407,7 +467,10 @@ export class Simulator extends DayTally {
       return true;
     }
     if (kind === 'dump') {
-      for (let v = 0; v < vessels.length; v++) if (vessels[v].water && model.dump[v] !== 0 && !(volume[v] <= TOUCH)) return false;
+      for (let v = 0; v < vessels.length; v++) {
+        const dump = vessels[v].water ? model.dump[v] : undefined;
+        if (dump && !(volume[v] <= dump.stays + EMPTY * vessels[v].full)) return false;
+      }
       return true;
     }
     return false;

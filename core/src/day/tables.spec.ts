@@ -10,12 +10,12 @@ import { pontoonRig } from '../layouts/first-rig';
 import { smallBuffer } from '../layouts/small-buffer';
 import { tiedTanksTruck } from '../layouts/tied-tanks-truck';
 import { parseRig } from '../rig/read';
-import { shapeHeight, volumeAt } from '../rig/tank-shape';
+import { levelOf } from '../rig/tank-shape';
 import { near, seeded } from '../testing/near';
 import { dayModel, levelAt } from './model';
 import { readTable, softTables } from './soft-states';
 import { tidy } from './tidy';
-import { levelsIn, vesselsOf } from './vessels';
+import { together, vesselsOf } from '../solve/vessels';
 import { WaterStates } from './water-states';
 
 describe('mixes as tables over the levels of their tanks', () => {
@@ -117,27 +117,20 @@ describe('water as solved states', () => {
 });
 
 describe('vessels', () => {
-  test('tied tanks are one vessel: their volumes add, their surfaces are level', () => {
+  test('tied tanks are vessels of their own that know each other; each has the heel of its own outlets', () => {
     const rig = parseRig(tiedTanksTruck());
     const cases = new Cases(rig, assumptionValues(rig.assumptions));
-    const [water, ...rest] = vesselsOf(cases);
-    expect(water.tanks).toHaveLength(2);
-    expect(rest.every((v) => v.tanks.length === 1)).toBe(true);
+    const [left, right, ...rest] = vesselsOf(cases);
+    expect(left.tied.map((t) => t.id)).toEqual(['left', 'right']);
+    expect(right.tied).toEqual(left.tied);
+    expect(rest.every((v) => v.tied.length === 1)).toBe(true);
+    expect([left.drawn, right.drawn]).toEqual([false, true]);
+    expect(right.heel).toBeGreaterThan(left.heel);
     near(
-      water.full,
-      water.tanks.reduce((s, t) => s + volumeAt(t.shape, Math.min(t.fullLevel, shapeHeight(t.shape))), 0),
+      together([left, right], 0, (v) => v.full),
+      left.full + right.full,
       1e-12,
     );
-    for (const share of [0.1, 0.35, 0.8]) {
-      const levels = levelsIn(water, water.full * share);
-      const surfaces = levels.map((l, i) => l + water.tanks[i].base);
-      expect(Math.abs(surfaces[0] - surfaces[1])).toBeLessThan(1e-6);
-      near(
-        levels.reduce((s, l, i) => s + volumeAt(water.tanks[i].shape, l), 0),
-        water.full * share,
-        1e-9,
-      );
-    }
   });
   test('water has a heel and a float’s band, chemicals the height of their outlet and none', () => {
     const rig = parseRig(smallBuffer());
@@ -146,7 +139,7 @@ describe('vessels', () => {
     expect(buffer).toMatchObject({ water: true, filled: true });
     expect(buffer.heel).toBeGreaterThan(0.05 * buffer.full);
     expect(buffer.band).toBeGreaterThan(0);
-    const sh = vessels.find((v) => v.tanks[0].id === 'sh-tank')!;
+    const sh = vessels.find((v) => v.tank.id === 'sh-tank')!;
     expect(sh).toMatchObject({ water: false, filled: false, band: 0 });
     expect(sh.heel).toBeLessThan(0.02 * sh.full);
   });
@@ -156,9 +149,8 @@ describe('vessels', () => {
       places.forEach((v, b) => {
         if (v < 0) return;
         const vessel = model.vessels[v];
-        const tank = vessel.tanks.indexOf(model.rig.tanks[model.soft[k].tanks[b]]);
         for (const share of [0, 0.21, 0.5, 0.93, 1]) {
-          const exact = levelsIn(vessel, vessel.full * share)[tank];
+          const exact = levelOf(vessel.tank.shape, vessel.full * share);
           expect(Math.abs(levelAt(model.branchLevels[k][b], share) - exact)).toBeLessThan(2e-3);
         }
       }),

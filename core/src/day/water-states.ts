@@ -1,11 +1,13 @@
+import { driveOf } from '../rig/schema.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { Cases } from '../solve/cases.js';
-import { isDraw, type Solved } from '../solve/solved.js';
+import { netOut } from '../solve/mean-draw.js';
+import type { Solved } from '../solve/solved.js';
 import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
 import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
 import { tidy } from './tidy.js';
-import type { Vessel } from './vessels.js';
+import type { Vessel } from '../solve/vessels.js';
 
 /** Spigot flow as a share of the typical one, at which fill and direct feeds are solved; between them it is interpolated. */
 const FACTORS = [0.02, 0.1, 0.2, 0.3, 0.4, 0.5, 0.65, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.2, 4] as const;
@@ -60,7 +62,7 @@ export class WaterStates {
   ) {
     const { rig, net, values } = cases;
     this.machinesOf = rig.outlets.map((o) => rig.machines.reduce((bits, m, i) => (net.outletsOf(m.id).some((x) => x.id === o.id) ? bits | (1 << i) : bits), 0));
-    const vesselOf = (tankId: string | undefined): number => vessels.findIndex((v) => v.tanks.some((t) => t.id === tankId));
+    const vesselOf = (tankId: string | undefined): number => vessels.findIndex((v) => v.tank.id === tankId);
     const feeds = rig.machines.map((m) => feedByLevel(cases, m, { level: 'half', strainer: 'clean', water: 'usual', spigot: 'typical' }));
     const sourceOf = (id: string): string | undefined => {
       const seen = new Set<string>();
@@ -124,7 +126,7 @@ export class WaterStates {
     for (const f of FACTORS) {
       const settings = { running: (m: number) => (running & (1 << m)) !== 0, spigotShare: f };
       const [wanted, solved] = [cases.at(settings), cases.given(settings)];
-      into.push(Float64Array.from(vessels, (v) => tidy(v.tanks.reduce((s, t) => s + Math.max(solved.filledInto(t.id), 0), 0))));
+      into.push(Float64Array.from(vessels, (v) => tidy(Math.max(solved.filledInto(v.tank.id), 0))));
       margin.push(
         Float64Array.from(rig.machines, (m, i) =>
           this.direct[i] && running & (1 << i) ? tidy((net.cutOff.has(m.id) ? undefined : feedMargin(wanted, m)) ?? -1) : Infinity,
@@ -153,16 +155,10 @@ export class WaterStates {
       open: rig.outlets.filter((_, i) => (open & (1 << i)) !== 0).map((o) => o.id),
       running: (m) => (running & (1 << m)) !== 0,
     });
-    const draw = Float64Array.from(vessels, (v) => {
-      const ids = v.tanks.map((t) => t.id);
-      return tidy(
-        rig.lines.reduce((s, l) => {
-          if (isDraw(l) && ids.includes(l.from.id!)) return s + solved.flowOf(l.id);
-          if (l.role === 'bypass' && l.to.at === 'tank' && ids.includes(l.to.id!)) return s - solved.flowOf(l.id);
-          return s;
-        }, 0),
-      );
-    });
+    const draw = Float64Array.from(
+      netOut(solved, (m) => (running & (1 << m)) !== 0),
+      tidy,
+    );
     for (let i = 0; i < draw.length; i++) if (Math.abs(draw[i]) < 1e-9) draw[i] = 0;
     const heat = new Float64Array(vessels.length);
     const loopHeat = new Float64Array(rig.machines.length);
@@ -173,10 +169,12 @@ export class WaterStates {
       const pump = solved.pressureOf('machineOut', m.id);
       const returned = solved.returned(m);
       const line = bypassLine(cases, m);
-      const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tanks.some((t) => t.id === line.to.id)) : -1;
+      const into = line?.to.at === 'tank' ? vessels.findIndex((v) => v.tank.id === line.to.id) : -1;
       if (into >= 0) heat[into] += tidy(pump * returned);
       else loopHeat[i] = tidy(pump * returned);
       through[i] = tidy(Math.max(solved.machineFlow(m) - returned, 0));
+      // Only an engine of its own burns fuel; a motor on the mains and the vehicle's drive have theirs elsewhere.
+      if (driveOf(m) !== 'petrol' && driveOf(m) !== 'diesel') return;
       const shaft = Math.max((pump * solved.machineFlow(m)) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
       fuel += tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR);
     });

@@ -14,10 +14,13 @@ export function gravityVan(): RigDocument {
         inletHeight: '8 in',
         speed: '2800 rpm',
         npshRequired: '8 ft',
+        drive: 'electric',
         unloader: { kind: 'regulating', setting: '1800 psi' },
       }),
     ],
     outlets: [gun('gun', 'Gun', '2', '1400 psi', { nozzle: { size: '2', angle: '40', count: '1' } })],
+    // The market's socket; the battery keeps the lights of the van.
+    power: { battery: '60 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp', mains: 'site' },
     lines: [
       line('fill', 'fill', 'spigot:hall-tap', 'tank:water@30 in', gardenFill('12', '50 ft')),
       line(

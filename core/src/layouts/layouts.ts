@@ -1,3 +1,5 @@
+import { m } from '../edit/length.js';
+import { addReel, addSite } from '../edit/reel.js';
 import type { RigDocument } from '../rig/schema.js';
 import { bigTankTrailer } from './big-tank-trailer.js';
 import { boostedSkid } from './boosted-skid.js';
@@ -25,20 +27,39 @@ export interface Layout {
   readonly make: () => RigDocument;
 }
 
+/** Hose long enough to be wound up, m. */
+const WOUND_M = 15;
+
+/** A layout with what every rig has before it leaves the yard: a reel for each long hose, and a site that its hoses were cut for. */
+const fitted = (make: () => RigDocument) => (): RigDocument => {
+  const d = make();
+  const hose = (l: RigDocument['lines'][number]): number => l.parts.reduce((s, p) => s + (p.kind === 'hose' && p.use !== 'whip' ? m(p.length) : 0), 0);
+  const reeled = (l: RigDocument['lines'][number]): boolean =>
+    (l.to.at === 'outlet' || l.to.at === 'sprayer' || (l.role === 'fill' && l.from.at === 'spigot')) &&
+    !d.reels?.some((r) => r.line === l.id) &&
+    hose(l) > WOUND_M;
+  for (const l of d.lines.filter(reeled)) addReel(d, l.id);
+  // The customer's far corner lies within the shortest run, with some hose to spare.
+  const runs = d.lines.filter((l) => l.to.at === 'outlet').map(hose);
+  const reach = Math.min(100, Math.floor((Math.min(...runs) * 3.28084 - 20) / 10) * 10);
+  if (!d.site) addSite(d, `${Math.max(reach, 20)} ft`);
+  return d;
+};
+
 export const LAYOUTS: readonly Layout[] = [
   { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: pontoonRig },
-  { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: bigTankTrailer },
-  { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: tiedTanksTruck },
-  { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: gravityVan },
-  { id: 'boosted-skid', title: 'Skid with a transfer pump and a raised washer', demoId: 'greenhouse', make: boostedSkid },
-  { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: twoUnequal },
-  { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: twoGunSplit },
-  { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: plainFirst },
-  { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: smallBuffer },
-  { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: metricHeader },
-  { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: winterSplit },
-  { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: mixTankBoxTruck },
-  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: twoBatchSingleAxle },
-  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: twoTotesOxygen },
-  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: crewOfFour },
+  { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: fitted(bigTankTrailer) },
+  { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: fitted(tiedTanksTruck) },
+  { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: fitted(gravityVan) },
+  { id: 'boosted-skid', title: 'Skid with a transfer pump and a raised washer', demoId: 'greenhouse', make: fitted(boostedSkid) },
+  { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: fitted(twoUnequal) },
+  { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: fitted(twoGunSplit) },
+  { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: fitted(plainFirst) },
+  { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: fitted(smallBuffer) },
+  { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: fitted(metricHeader) },
+  { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: fitted(winterSplit) },
+  { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: fitted(mixTankBoxTruck) },
+  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: fitted(twoBatchSingleAxle) },
+  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: fitted(twoTotesOxygen) },
+  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: fitted(crewOfFour) },
 ];

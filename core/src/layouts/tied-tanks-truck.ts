@@ -43,7 +43,7 @@ export function tiedTanksTruck(): RigDocument {
     sh: ['30 in', '24 in', '24 in'],
     soap: ['12 in', '12 in', '16 in'],
     base: '16 in',
-    valves: { water: '45 %', sh: '14 %', soap: '10 %' },
+    valves: { water: '45 %', sh: '12.4 %', soap: '8.3 %' },
     hose: ['12', '200 ft'],
     tip: '4 mm',
   });

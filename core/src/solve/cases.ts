@@ -39,6 +39,8 @@ export interface HeelDraw {
   readonly outletM: number;
   readonly boreM: number;
   readonly flowM3s: number;
+  /** Of the rule's depth that is kept. */
+  readonly share: number;
 }
 
 /** A rig's network in one operating case after another: ask for a case, get its answer. Assumes a rig that passed `readRig`. */
@@ -49,6 +51,8 @@ export class Cases {
   solves = 0;
   /** Inside level below which each tank is not usable, m. */
   readonly heel = new Map<string, number>();
+  /** The same by each tank's own outlets alone, whatever it is tied to. */
+  readonly ownHeel = new Map<string, number>();
   /** The draw that decides each tank's heel, where one of a washer does: its level inside that tank, its bore and flow, SI. */
   readonly heelBy = new Map<string, HeelDraw>();
   private readonly tiedDraw = new Map<number, number>();
@@ -96,6 +100,7 @@ export class Cases {
     for (const t of rig.tanks) {
       const { levelM, by } = this.heelOf(t, full);
       this.heel.set(t.id, levelM);
+      this.ownHeel.set(t.id, levelM);
       if (by) this.heelBy.set(t.id, by);
     }
     for (const t of rig.tanks) {
@@ -122,10 +127,16 @@ export class Cases {
     let [levelM, by]: [number, HeelDraw | undefined] = [0, undefined];
     for (const l of washers) {
       const [outletM, boreM, flowM3s] = [drawLevel(tank, l), outletBore(l), full.flowOf(l.id)];
-      const level = outletM + this.values['heel-share'] * submergence(boreM, flowM3s);
-      if (level > levelM) [levelM, by] = [level, { outletM, boreM, flowM3s }];
+      const level = outletM + this.heelShare(l) * submergence(boreM, flowM3s);
+      if (level > levelM) [levelM, by] = [level, { outletM, boreM, flowM3s, share: this.heelShare(l) }];
     }
     return { levelM: Math.min(levelM, top), by };
+  }
+
+  /** Share of the vortex rule's depth that is kept over an outlet. */
+  heelShare(line: Line): number {
+    const plate = line.parts.some((p) => p.kind === 'fitting' && p.is === 'anti-vortex');
+    return this.values['heel-share'] * (plate ? this.values['heel-plate'] : 1);
   }
 
   /** Inside level of a tank in a case, m. */

@@ -8,17 +8,37 @@ import type { FindingKind } from './kind.js';
 import { LIQUID } from './liquid/subject.js';
 import { MEETING } from './meeting/subject.js';
 import { MIX } from './mix/subject.js';
+import { PLUMBING } from './plumbing/subject.js';
 import { PRESSURE } from './pressure/subject.js';
 import { PURE_WATER } from './pure-water/subject.js';
 import { REEL } from './reel/subject.js';
 import { SOFT_PUMP } from './soft-pump/subject.js';
 import type { Subject } from './subject.js';
 import { type Scale, SEVERITY_WORDS, type Verdict } from './verdict.js';
+import { SUPPLY } from './supply/subject.js';
 import { WHOLE } from './whole/subject.js';
 import { WINTER } from './winter/subject.js';
 
 /** Every subject, in the order in which what is wrong is told. What a subject needs of another it names; see `assess`. */
-export const SUBJECTS = [FILL, BUFFER, FEED, PRESSURE, BYPASS, DRAIN, FLOW, REEL, MEETING, MIX, SOFT_PUMP, LIQUID, WINTER, PURE_WATER, WHOLE] as const;
+export const SUBJECTS = [
+  FILL,
+  BUFFER,
+  FEED,
+  SUPPLY,
+  PLUMBING,
+  PRESSURE,
+  BYPASS,
+  DRAIN,
+  FLOW,
+  REEL,
+  MEETING,
+  MIX,
+  SOFT_PUMP,
+  LIQUID,
+  WINTER,
+  PURE_WATER,
+  WHOLE,
+] as const;
 
 type Each = (typeof SUBJECTS)[number];
 type AnswersOf<S> = S extends Subject<infer A, infer _G, infer _C> ? A : never;

@@ -127,8 +127,8 @@ describe('quick sums', () => {
   });
   test('air-need', () => expect(run('air-need', { flow: '11 gpm', altitude: '5000 ft' })['sea']).toBeGreaterThan(run('air-need', { flow: '11 gpm' })['sea']));
   test('resin-life', () => near(run('resin-life', { resin: '28.3168 L', solids: '171.18 ppm' })['volume'] / (GPM * 60), 1200, 2e-3));
-  // Propylene glycol data-sheet table (from memory): −14 °C wants 30 %.
-  test('antifreeze', () => near(run('antifreeze', { wetted: '5 gal', coldest: '-14 °C', left: '0 %', product: '100 %' })['product'] / (GPM * 60), 1.5, 1e-9));
+  // Propylene glycol data-sheet table (from memory): −13 °C wants 30 %.
+  test('antifreeze', () => near(run('antifreeze', { wetted: '5 gal', coldest: '-13 °C', left: '0 %', product: '100 %' })['product'] / (GPM * 60), 1.5, 1e-9));
   test('coverage', () => near(run('coverage', { area: '2400 ft²', coverage: '120 ft²/gal' })['mix'] / (GPM * 60), 20, 1e-9));
   test('bypass-heat', () => near(run('bypass-heat', { flow: '8 gpm', pressure: '250 psi', volume: '0.5 gal' })['power'], 870, 0.01));
 

@@ -20,6 +20,16 @@ export const EQUATIONS = {
   },
   'hose-volume': { title: 'Volume of a hose', text: 'V = π/4 · d² · L', source: 'geometry' },
   'bucket-test': { title: 'Timed bucket', text: 'Q = V / t', source: 'definition' },
+  'float-levels': {
+    title: 'Time until dry',
+    text: 't = V_above heel / (Q_out − Q_in) once the float is open; over its last travel it lets in less',
+    source: 'volume balance',
+  },
+  'tied-levels': {
+    title: 'Time until dry',
+    text: 'each tank by its own balance, with what its ties carry: A·dz/dt = Q_in − Q_out + Q_tie(Δz)',
+    source: 'volume balance; energy equation of each tie',
+  },
   'time-to-empty': { title: 'Time to empty', text: 't = V / (Q_out − Q_in)', source: 'volume balance' },
   'time-to-recover': { title: 'Time to recover', text: 't = (V_full − V) / Q_in', source: 'volume balance' },
   network: {
@@ -73,7 +83,7 @@ export const EQUATIONS = {
   'hose-carried': { title: 'Hose carried', text: 'L = hose of the line + spare', source: 'rig document' },
   'usable-volume': { title: 'Usable water', text: 'V = volume(full level) − volume(heel)', source: 'geometry' },
   'mass-curve': { title: 'Water the job needs on board', text: 'V = max over the job of Σ(out − in), plus reserve', source: 'mass curve, Rippl 1883' },
-  'net-draw': { title: 'Net draw', text: 'Q = flow at the guns × trigger share; the rest returns to the tank', source: 'volume balance' },
+  'net-draw': { title: 'Net draw', text: 'Q = Σ P·Q over the ways of holding the triggers, what returns taken off, + Q_soft', source: 'volume balance' },
   'gun-pressure': {
     title: 'Pressure at the nozzle',
     text: 'p_gun = p_pump − hose and fittings; Q through the nozzle by its law; unloader opens at its setting',

@@ -1,70 +1,48 @@
 import { velocity } from '../../hydraulics/friction.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
-import type { Machine, Tank } from '../../rig/schema.js';
-import { figure, input, message } from '../../working/figure.js';
+import type { Tank } from '../../rig/schema.js';
+import { figure, type Input, input, message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { submergence } from '../../solve/heel.js';
+import type { Draws } from '../../solve/mean-draw.js';
 import { partShares } from '../../solve/part-shares.js';
-import type { LevelSeries, TankResult } from './result.js';
+import { straightJob, type StraightRun, tiesOf } from '../../solve/straight-job.js';
+import { tiedWith, vesselsOf } from '../../solve/vessels.js';
+import type { TankResult } from './result.js';
 import type { FillResult } from '../fill/result.js';
 import type { Finding } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
-const STEPS = 60;
+/** What tied tanks go through together, by the first of them. */
+export type Runs = Map<string, { readonly usual: StraightRun; readonly poor: StraightRun; readonly good: StraightRun; readonly held: number }>;
 
-/** Flow that leaves through the guns of a machine with all of them open, m³/s; the rest comes back. */
-function gunFlow(cases: Cases, machine: Machine): number {
-  const { asDrawn } = cases;
-  return cases.net.outletsOf(machine.id).reduce((sum, o) => {
-    const sharing = cases.rig.machines.filter((m) => cases.net.outletsOf(m.id).some((x) => x.id === o.id)).length;
-    return sum + asDrawn.nozzleFlow(o) / Math.max(sharing, 1);
-  }, 0);
-}
-
-/** Water on board by constant in- and outflow, never above full and never below the heel. Exact at each step. */
-export function levelSeries(startM3: number, fullM3: number, heelM3: number, inM3s: number, outM3s: number, jobS: number): LevelSeries {
-  const net = inM3s - outM3s;
-  const timeS: number[] = [];
-  const volumeM3: number[] = [];
-  for (let i = 0; i <= STEPS; i++) {
-    const t = (jobS * i) / STEPS;
-    timeS.push(t);
-    volumeM3.push(Math.min(Math.max(startM3 + net * t, Math.min(heelM3, startM3)), Math.max(fullM3, startM3)));
-  }
-  return { timeS, volumeM3 };
-}
-
-/** Seconds until `aboveHeel` is used up by a net outflow; Infinity when it is not. */
-export function timeToEmpty(aboveHeelM3: number, outM3s: number, inM3s: number): number {
-  if (!(outM3s > inM3s)) return Infinity;
-  return Math.max(aboveHeelM3, 0) / (outM3s - inM3s);
+function shared<K, V>(known: Map<K, V>, key: K, make: () => V): V {
+  let v = known.get(key);
+  if (v === undefined) known.set(key, (v = make()));
+  return v;
 }
 
 /** Judges a tank, together with those tied to it, over the job. */
-export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[], softWash: Readonly<Record<string, number>> = {}): TankResult {
-  const { rig, net, values } = cases;
-  const group = net.tieGroupOf.get(tank.id);
-  const tied = group === undefined ? [tank] : rig.tanks.filter((t) => net.tieGroupOf.get(t.id) === group);
+export function assessTank(
+  cases: Cases,
+  tank: Tank,
+  draws: Draws,
+  fills: readonly FillResult[],
+  softWash: Readonly<Record<string, number>>,
+  runs: Runs,
+): TankResult {
+  const { rig, values } = cases;
+  const tied = tiedWith(cases, tank);
   const ids = tied.map((t) => t.id);
-
-  const { asDrawn } = cases;
-  // Each machine's water comes from tanks in the proportion its whole flow does.
-  let fullDraw = 0;
-  let netDraw = 0;
-  const drawn = ids.reduce((sum, id) => sum + asDrawn.drawnFrom(id), 0);
-  const machinesFlow = rig.machines.filter((m) => !net.cutOff.has(m.id)).reduce((s, m) => s + m.flow, 0);
-  const share = machinesFlow > 0 ? Math.max(drawn, 0) / totalDrawn(cases, machinesFlow) : 0;
-  for (const m of rig.machines) {
-    if (net.cutOff.has(m.id)) continue;
-    const out = gunFlow(cases, m) * directShare(cases, m);
-    fullDraw += out * share;
-    netDraw += out * share * rig.brief.triggerShare;
-  }
+  const places = tied.map((t) => rig.tanks.indexOf(t));
 
   // Soft washing draws on its tanks besides; its share of the job is in the mean already.
-  const soft = ids.reduce((sum, id) => sum + (tank.liquid === 'water' ? (softWash[id] ?? 0) : 0), 0);
-  if (soft > 0) fullDraw += soft / values['soft-wash-share'];
-  netDraw += soft;
+  const softOf = (id: string): number => (tank.liquid === 'water' ? (softWash[id] ?? 0) : 0);
+  const soft = ids.reduce((sum, id) => sum + softOf(id), 0);
+  const netDraws = places.map((p, i) => tidied(draws.mean(p)) + softOf(ids[i]));
+  const fullDraws = places.map((p, i) => tidied(draws.all[p]) + (softOf(ids[i]) > 0 ? softOf(ids[i]) / values['soft-wash-share'] : 0));
+  const netDraw = netDraws.reduce((s, q) => s + q, 0);
+  const fullDraw = fullDraws.reduce((s, q) => s + q, 0);
 
   const volume = (level: (t: Tank) => number): number => tied.reduce((s, t) => s + volumeAt(t.shape, level(t)), 0);
   const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
@@ -83,14 +61,42 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
   const reserve = 1 + values['buffer-reserve'];
   const neededM3 = Math.max(netDraw - inflow, 0) * jobS * reserve;
   const aboveHeel = startM3 - heelM3;
-  const dry = timeToEmpty(aboveHeel, netDraw, inflow);
-  const dryPoor = timeToEmpty(aboveHeel, netDraw, inflowPoor);
-  const leftM3 = Math.min(aboveHeel + (inflow - netDraw) * jobS, usableM3);
-  const drawing = fullDraw > 0;
+  const vessels = vesselsOf(cases).filter((v) => tied.includes(v.tank));
+  const ties = tiesOf(cases, vessels);
+  const came = (of: (f: FillResult) => number): number[] => ids.map((id) => sum(fills, [id], of));
+  const run = (into: readonly number[], out: readonly number[], seconds: number): StraightRun => straightJob(cases, vessels, into, out, seconds, ties);
+  const { usual, poor, good, held } = shared(runs, ids[0], () => ({
+    usual: run(
+      came((f) => f.arrives.value),
+      netDraws,
+      jobS,
+    ),
+    poor: run(
+      came((f) => f.poor),
+      netDraws,
+      jobS,
+    ),
+    good: run(
+      came((f) => f.good),
+      netDraws,
+      jobS,
+    ),
+    // A second tank that holds water behind a thin tie is no help in time: how long it takes is run, not divided.
+    held:
+      tied.length > 1
+        ? run(
+            came((f) => f.arrives.value),
+            fullDraws,
+            LONG_S,
+          ).dryS
+        : timeToEmpty(aboveHeel, fullDraw, inflow),
+  }));
+  const leftM3 = Math.min(usual.volumes.reduce((s, v) => s + v, 0) - heelM3, usableM3);
+  const drawing = netDraws.some((q) => q > 0);
 
   let verdict: Verdict = 'fed';
-  if (drawing && dry < jobS * 0.9999) verdict = 'starved';
-  else if (drawing && (dryPoor < jobS || neededM3 > aboveHeel * 1.0001)) verdict = 'tight';
+  if (drawing && usual.dryS < jobS * 0.9999) verdict = 'starved';
+  else if (drawing && (poor.dryS < jobS || neededM3 > aboveHeel * 1.0001)) verdict = 'tight';
 
   const heelBy = cases.heelBy.get(tank.id);
   return {
@@ -108,12 +114,12 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
           'heel-level',
           [
             input('z_out', 'outlet above the bottom', heelBy.outletM, 'length'),
-            input('s', 'share of the rule that is kept', values['heel-share'], 'ratio'),
+            input('s', 'share of the rule that is kept', heelBy.share, 'ratio'),
             input('S', 'depth by the rule', submergence(heelBy.boreM, heelBy.flowM3s), 'length'),
             input('D', 'bore of the outlet', heelBy.boreM, 'length'),
             input('V', 'velocity in it', velocity(Math.abs(heelBy.flowM3s), heelBy.boreM), 'velocity'),
           ],
-          ['heel-share'],
+          ['heel-share', 'heel-plate'],
         )
       : figure(heelLevel(tank), 'length', 'given'),
     usable: figure(usableM3, 'volume', 'usable-volume', [input('V', 'full', fullM3, 'volume'), input('V_heel', 'heel', heelM3, 'volume')]),
@@ -125,23 +131,19 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
     ),
     inflowPoor,
     inflowGood,
-    draw: figure(netDraw, 'flow', 'net-draw', [
-      input('Q', 'guns held open', fullDraw, 'flow'),
-      input('share', 'trigger share', rig.brief.triggerShare, 'ratio'),
-      ...(soft > 0 ? [input('Q_soft', 'soft wash, mean', soft, 'flow')] : []),
-    ]),
-    fullDraw: figure(fullDraw, 'flow', 'net-draw', [input('Q', 'guns held open', fullDraw, 'flow')]),
-    timeToEmpty: figure(timeToEmpty(aboveHeel, fullDraw, inflow), 'time', 'time-to-empty', [
+    draw: figure(netDraw, 'flow', 'net-draw', [...heldWays(draws, places), ...(soft > 0 ? [input('Q_soft', 'soft wash, mean', soft, 'flow')] : [])]),
+    fullDraw: figure(fullDraw, 'flow', 'network', [input('Q', 'guns held open', fullDraw, 'flow')]),
+    timeToEmpty: figure(held, 'time', tied.length > 1 ? 'tied-levels' : 'time-to-empty', [
       input('V', 'above the heel', aboveHeel, 'volume'),
       input('Q_out', 'guns held open', fullDraw, 'flow'),
       input('Q_in', 'arrives', inflow, 'flow'),
     ]),
-    dryAfter: figure(dry < jobS ? dry : Infinity, 'time', 'time-to-empty', [
+    dryAfter: figure(usual.dryS, 'time', tied.length > 1 ? 'tied-levels' : 'float-levels', [
       input('V', 'above the heel', aboveHeel, 'volume'),
       input('Q_out', 'net draw', netDraw, 'flow'),
       input('Q_in', 'arrives', inflow, 'flow'),
     ]),
-    dryAfterPoorS: dryPoor < jobS ? dryPoor : Infinity,
+    dryAfterPoorS: poor.dryS,
     timeToRecover: figure(inflow > 0 ? usableM3 / inflow : Infinity, 'time', 'time-to-recover', [
       input('V', 'usable', usableM3, 'volume'),
       input('Q_in', 'arrives', inflow, 'flow'),
@@ -159,10 +161,10 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
       ['buffer-reserve'],
     ),
     leftM3,
-    series: levelSeries(startM3, fullM3, heelM3, inflow, netDraw, jobS),
-    seriesPoor: levelSeries(startM3, fullM3, heelM3, inflowPoor, netDraw, jobS),
-    seriesGood: levelSeries(startM3, fullM3, heelM3, inflowGood, netDraw, jobS),
-    tie: tied.length > 1 ? tieDifference(cases, tied) : undefined,
+    series: usual.series,
+    seriesPoor: poor.series,
+    seriesGood: good.series,
+    tie: tied.length > 1 ? tieDifference(cases, tied, Number.isFinite(usual.dryS) ? Math.max(leftM3, 0) : 0) : undefined,
     verdict,
   };
 }
@@ -170,32 +172,33 @@ export function assessTank(cases: Cases, tank: Tank, fills: readonly FillResult[
 const sum = (fills: readonly FillResult[], ids: readonly string[], of: (f: FillResult) => number): number =>
   fills.filter((f) => ids.includes(f.tankId)).reduce((s, f) => s + of(f), 0);
 
-/** Flow drawn from all tanks together; never zero. */
-function totalDrawn(cases: Cases, fallback: number): number {
-  const all = cases.rig.tanks.reduce((s, t) => s + Math.max(cases.asDrawn.drawnFrom(t.id), 0), 0);
-  return all > 0 ? all : fallback;
+/** Flows below this are what the solver leaves behind, m³/s. */
+const tidied = (q: number): number => (Math.abs(q) < 1e-9 ? 0 : q);
+/** Longest that held triggers are followed, s: no day is longer. */
+const LONG_S = 24 * 3600;
+
+/** Seconds until `aboveHeel` is used up by a net outflow; Infinity when it is not. */
+export function timeToEmpty(aboveHeelM3: number, outM3s: number, inM3s: number): number {
+  if (!(outM3s > inM3s)) return Infinity;
+  return Math.max(aboveHeelM3, 0) / (outM3s - inM3s);
 }
 
-/** 0 for a machine fed straight from a spigot, 1 for one fed from tanks. */
-function directShare(cases: Cases, machine: Machine): number {
-  const seen = new Set<string>();
-  const fromTank = (kind: string, id: string): boolean =>
-    cases.rig.lines.some((l) => {
-      if (seen.has(l.id) || l.closed || l.to.at !== kind || l.to.id !== id || l.role === 'bypass') return false;
-      seen.add(l.id);
-      return l.from.at === 'tank' || fromTank(l.from.at, l.from.id ?? '');
-    });
-  return fromTank('machine', machine.id) ? 1 : 0;
+/** Ways of holding the triggers in which water leaves these tanks, or comes to them: shares and flows. */
+function heldWays(draws: Draws, places: readonly number[]): Input[] {
+  return draws.ways.flatMap(({ share, out }) => {
+    const flow = tidied(places.reduce((s, p) => s + out[p], 0));
+    return flow === 0 ? [] : [input('P', 'share of the time', share, 'ratio'), input('Q', 'out meanwhile', flow, 'flow')];
+  });
 }
 
 /** Level difference of tied tanks at full draw, and which of them is lowest. */
-function tieDifference(cases: Cases, tied: readonly Tank[]): TankResult['tie'] {
+function tieDifference(cases: Cases, tied: readonly Tank[], strandedM3: number): TankResult['tie'] {
   const { asDrawn } = cases;
   const ties = cases.rig.lines.filter((l) => l.role === 'tie' && !l.closed && tied.some((t) => t.id === l.from.id));
   const heads = tied.map((t) => ({ id: t.id, base: t.base, head: asDrawn.headOf('tank', t.id) }));
   const low = heads.reduce((a, b) => (b.head < a.head ? b : a));
   const high = heads.reduce((a, b) => (b.head > a.head ? b : a));
-  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(asDrawn, ties) };
+  return { differenceM: figure(high.head - low.head, 'length', 'tie-difference', []), firstDryId: low.id, parts: partShares(asDrawn, ties), strandedM3 };
 }
 
 export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Finding[] {
@@ -231,20 +234,29 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
       message: message('{tank} is said to be filled higher than it is tall; its top is taken instead.', { tank: tank.name }),
     });
   if (result.tiedIds[0] !== tank.id) return out;
-  if (result.fullDraw.value > 0) {
+  const stranded = result.tie !== undefined && result.tie.strandedM3 > 0.05 * result.usable.value;
+  if (result.draw.value > 0) {
     if (result.verdict === 'starved')
       out.push({
         code: 'runs-dry',
         verdict: 'starved',
         station: 'tanks',
         subject,
-        message: message('{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.', {
-          tank: name,
-          t: time(result.dryAfter.value),
-          job: time(rig.brief.job),
-          out: flow(result.draw.value),
-          in: flow(result.inflow.value),
-        }),
+        message: message(
+          stranded
+            ? '{low} runs dry after {t} of a {job} job while {left} still stand behind the tie.'
+            : '{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.',
+          {
+            ...(stranded
+              ? { low: rig.tanks.find((t) => t.id === result.tie!.firstDryId)!.name, left: { value: result.tie!.strandedM3, dimension: 'volume' as const } }
+              : {}),
+            tank: name,
+            t: time(result.dryAfter.value),
+            job: time(rig.brief.job),
+            out: flow(result.draw.value),
+            in: flow(result.inflow.value),
+          },
+        ),
       });
     else if (Number.isFinite(result.dryAfterPoorS))
       out.push({

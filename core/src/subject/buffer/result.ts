@@ -1,14 +1,7 @@
+import type { LevelSeries } from '../../solve/straight-job.js';
 import type { PartShare } from '../../solve/part-share.js';
 import type { Verdict } from '../verdict.js';
 import type { Figure } from '../../working/figure.js';
-
-/** Water on board against time, by a straight job. */
-export interface LevelSeries {
-  /** s. */
-  readonly timeS: readonly number[];
-  /** Usable and unusable water together, m³. */
-  readonly volumeM3: readonly number[];
-}
 
 export interface TankResult {
   readonly tankId: string;
@@ -39,9 +32,19 @@ export interface TankResult {
   readonly series: LevelSeries;
   readonly seriesPoor: LevelSeries;
   readonly seriesGood: LevelSeries;
-  readonly tie: { readonly differenceM: Figure; readonly firstDryId: string; readonly parts: readonly PartShare[] } | undefined;
+  readonly tie:
+    | {
+        readonly differenceM: Figure;
+        readonly firstDryId: string;
+        readonly parts: readonly PartShare[];
+        /** Usable water that the ties have not brought when the first tank is dry, m³; 0 where none runs dry. */
+        readonly strandedM3: number;
+      }
+    | undefined;
   readonly verdict: Verdict;
 }
+
+export type { LevelSeries } from '../../solve/straight-job.js';
 
 export interface BufferAnswers {
   readonly tanks: readonly TankResult[];

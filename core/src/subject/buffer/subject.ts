@@ -1,8 +1,9 @@
+import { Draws } from '../../solve/mean-draw.js';
 import { allWater } from '../reads.js';
 import type { FillAnswers } from '../fill/result.js';
 import type { MixAnswers } from '../mix/result.js';
 import type { Subject } from '../subject.js';
-import { assessTank, tankFindings } from './buffer.js';
+import { assessTank, type Runs, tankFindings } from './buffer.js';
 import { BUFFER_KINDS, type BufferCode } from './kinds.js';
 import type { BufferAnswers } from './result.js';
 
@@ -13,7 +14,15 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
   kinds: BUFFER_KINDS,
   needs: ['fill', 'mix'],
   reads: (of) => [...allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
-  assess: ({ cases, rig }, { fills, chemical }) => ({ tanks: rig.tanks.map((t) => assessTank(cases, t, fills, chemical.drawnFrom)) }),
-  rests: (_rig, a) => ['heel-share', ...(a.tanks.some((t) => t.tie) ? (['tie-difference', 'tie-starves'] as const) : [])],
+  assess: ({ cases, rig }, { fills, chemical }) => {
+    const draws = new Draws(cases, rig.brief.triggerShare);
+    const runs: Runs = new Map();
+    return { tanks: rig.tanks.map((t) => assessTank(cases, t, draws, fills, chemical.drawnFrom, runs)) };
+  },
+  rests: (rig, a) => [
+    'heel-share',
+    ...(rig.lines.some((l) => l.role === 'fill' && l.parts.some((p) => p.kind === 'valve' && p.is === 'float-valve')) ? (['float-travel'] as const) : []),
+    ...(a.tanks.some((t) => t.tie) ? (['tie-difference', 'tie-starves'] as const) : []),
+  ],
   findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => tankFindings(cases, t, a.tanks[i])),
 };

@@ -6,6 +6,8 @@ import { shapeHeight, surfaceAt, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input, message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
+import { TiedTanks } from '../../solve/tied-tanks.js';
+import { tiedWith } from '../../solve/vessels.js';
 import type { DrainResult } from './result.js';
 import type { Finding } from '../finding.js';
 import type { Verdict } from '../verdict.js';
@@ -20,37 +22,108 @@ export function outflow(headM: number, line: Line, cases: Cases, guess = 0): num
 }
 
 const STEPS = 48;
+/** Share of what is left that a step of tied tanks lets out, and of the whole at which they count as empty. */
+const TIED_STEP = 0.02;
+const TIED_EMPTY = 2e-5;
+const TIED_MOST = 4000;
+
+/** The open dump line of a tank's own. */
+export const dumpLine = ({ rig }: Cases, tank: Tank): Line | undefined =>
+  rig.lines.find((l) => l.role === 'dump' && !l.closed && l.from.at === 'tank' && l.from.id === tank.id);
+
+/** Where a dump line takes from its tank and where it lets go, m above the deck. */
+export const dumpEnds = (tank: Tank, line: Line): { readonly outletM: number; readonly sillM: number } => ({
+  outletM: line.to.height ?? line.from.height ?? tank.base,
+  sillM: Math.max(line.from.height ?? tank.base, tank.base),
+});
+
+type Drained = DrainResult['series'] & { readonly fastestM3s: number };
 
 /** Drains a tank, and those tied to it, from full through a dump line: time, level of the first and volume of all as it goes. */
-export function drain(cases: Cases, tanks: readonly Tank[], line: Line): DrainResult['series'] & { readonly fastestM3s: number } {
-  const drained = tanks.find((t) => t.id === line.from.id)!;
-  const outletHeight = line.to.height ?? line.from.height ?? drained.base;
-  const bulkhead = Math.max(line.from.height ?? drained.base, drained.base);
-  const inside = (t: Tank, surface: number): number => Math.min(Math.max(surface - t.base, 0), Math.min(t.fullLevel, shapeHeight(t.shape)));
-  const volume = (surface: number): number => tanks.reduce((s, t) => s + volumeAt(t.shape, inside(t, surface)), 0);
-  const area = (surface: number): number => tanks.reduce((s, t) => (surface > t.base ? s + surfaceAt(t.shape, inside(t, surface)) : s), 0);
-  const top = Math.max(...tanks.map((t) => t.base + Math.min(t.fullLevel, shapeHeight(t.shape))));
+export function drain(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
+  return tanks.length > 1 ? drainTied(cases, tanks, line) : drainOne(cases, tanks[0], line);
+}
+
+function drainOne(cases: Cases, tank: Tank, line: Line): Drained {
+  const { outletM, sillM } = dumpEnds(tank, line);
+  const inside = (surface: number): number => Math.min(Math.max(surface - tank.base, 0), Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const volume = (surface: number): number => volumeAt(tank.shape, inside(surface));
+  const top = tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape));
   const timeS = [0];
-  const levelM = [top - drained.base];
+  const levelM = [top - tank.base];
   const volumeM3 = [volume(top)];
   let last = 0;
-  const rate = (surface: number): number => (last = outflow(surface - outletHeight, line, cases, last));
+  const rate = (surface: number): number => (last = outflow(surface - outletM, line, cases, last));
   let time = 0;
   // Even steps of the root of the depth: the outflow falls with that root, so that the last drops cost no accuracy.
-  const root = Math.sqrt(Math.max(top - bulkhead, 0));
+  const root = Math.sqrt(Math.max(top - sillM, 0));
   const step = root / STEPS;
   for (let i = 1; i <= STEPS; i++) {
     const middle = root - step * (i - 0.5);
-    const surface = bulkhead + middle * middle;
+    const surface = sillM + middle * middle;
     const q = rate(surface);
-    time = q > 0 ? time + (2 * middle * step * area(surface)) / q : Infinity;
-    const after = bulkhead + (root - step * i) ** 2;
+    time = q > 0 ? time + (2 * middle * step * surfaceAt(tank.shape, inside(surface))) / q : Infinity;
+    const after = sillM + (root - step * i) ** 2;
     timeS.push(time);
-    levelM.push(after - drained.base);
+    levelM.push(after - tank.base);
     volumeM3.push(volume(after));
     if (!Number.isFinite(time)) break;
   }
   return { timeS, levelM, volumeM3, fastestM3s: rate(top) };
+}
+
+/** Tied tanks share their one dump: how they drain by it is reckoned once. */
+const drainedBy = new WeakMap<Cases, Map<string, Drained>>();
+
+/** Each tank with a surface of its own: what the others hold has to come through the ties. */
+function drainTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
+  let known = drainedBy.get(cases);
+  if (!known) drainedBy.set(cases, (known = new Map<string, Drained>()));
+  const name = `${line.id} ${tanks.map((t) => t.id).join(' ')}`;
+  let made = known.get(name);
+  if (!made) known.set(name, (made = findTied(cases, tanks, line)));
+  return made;
+}
+
+function findTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
+  const at = tanks.findIndex((t) => t.id === line.from.id);
+  const drained = tanks[at];
+  const { outletM, sillM } = dumpEnds(drained, line);
+  const group = new TiedTanks(cases, tanks);
+  group.open(drained, sillM, outletM, (h) => outflow(h, line, cases));
+  const volumes = Float64Array.from(tanks, (t) => volumeAt(t.shape, Math.min(t.fullLevel, shapeHeight(t.shape))));
+  const out = new Float64Array(tanks.length + 1);
+  const none = new Float64Array(tanks.length);
+  const sum = (): number => volumes.reduce((s, v) => s + v, 0);
+  const surface = (): number => group.surface(at, volumes[at]);
+  const full = sum();
+  const fastestM3s = outflow(surface() - outletM, line, cases);
+  // What stands below the way out never leaves by it.
+  const floors = group.floors(at, sillM);
+  const kept = tanks.reduce((s, t, i) => s + volumeAt(t.shape, Math.max(floors[i] - t.base, 0)), 0);
+  const timeS = [0];
+  const levelM = [surface() - drained.base];
+  const volumeM3 = [full];
+  let time = 0;
+  let q = fastestM3s;
+  for (let steps = 0; steps < TIED_MOST && sum() - kept > TIED_EMPTY * full; steps++) {
+    if (!(q > 0)) break;
+    const dt = (TIED_STEP * (sum() - kept)) / q;
+    group.cross(volumes, none, dt, out);
+    q = out[tanks.length];
+    for (let t = 0; t < tanks.length; t++) volumes[t] = Math.max(volumes[t] + out[t] * dt, 0);
+    time += dt;
+    if (steps % 10 === 9) {
+      timeS.push(time);
+      levelM.push(surface() - drained.base);
+      volumeM3.push(sum());
+    }
+  }
+  const empty = sum() - kept <= TIED_EMPTY * full;
+  timeS.push(empty ? time : Infinity);
+  levelM.push(surface() - drained.base);
+  volumeM3.push(sum());
+  return { timeS, levelM, volumeM3, fastestM3s };
 }
 
 /**
@@ -66,8 +139,7 @@ export function ventVacuum(outM3s: number, ventBoreM: number, airDensityKgM3: nu
 
 export function assessDrain(cases: Cases, tank: Tank): DrainResult {
   const { rig, values } = cases;
-  const group = cases.net.tieGroupOf.get(tank.id);
-  const tied = group === undefined ? [tank] : rig.tanks.filter((t) => cases.net.tieGroupOf.get(t.id) === group);
+  const tied = tiedWith(cases, tank);
   const dumps = rig.lines.filter((l) => l.role === 'dump' && !l.closed);
   const line = dumps.find((l) => l.from.id === tank.id) ?? dumps.find((l) => tied.some((t) => t.id === l.from.id));
   const drained = line ? drain(cases, tied, line) : undefined;

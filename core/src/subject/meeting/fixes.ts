@@ -26,11 +26,22 @@ export const attackRules: Rule = (finding, rig) => {
       ];
 };
 
-/** Takes the branch that does not belong off the blend that it would meet SH in. */
+/** Keeps a stick for one container; takes the branch that does not belong off the blend that it would meet SH in. */
 export const neverRules: Rule = (finding, rig, doc) => {
   const a = rig.liquids.find((l) => l.id === finding.subject.id);
   if (!a) return [];
-  return rig.mixes.flatMap((mix) => {
+  const sticks = rig.mixes.flatMap((mix, i) =>
+    mix.way === 'draw-stick' && !mix.ownStick
+      ? [
+          {
+            id: `own-${mix.id}`,
+            title: message('Keep the draw stick of {mix} for its own container', { mix: mix.name }),
+            change: (d: RigDocument) => void (d.mixes![i].ownStick = true),
+          },
+        ]
+      : [],
+  );
+  const branches = rig.mixes.flatMap((mix) => {
     const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
     const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
     const stock = rig.liquids.find((l) => l.id === mix.stock);
@@ -45,4 +56,5 @@ export const neverRules: Rule = (finding, rig, doc) => {
         change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
       }));
   });
+  return [...sticks, ...branches];
 };

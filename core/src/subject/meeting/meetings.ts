@@ -33,6 +33,8 @@ function placesOf(rig: Rig, stocks: Stocks): Place[] {
       const soap = stocks.of(mix.soap.liquid);
       into.push([soap.liquid.kind, soap.liquid.name]);
     }
+    // A stick goes into any container on board, unless it is kept for one.
+    if (mix.way === 'draw-stick' && !mix.ownStick) for (const { liquid } of stocks.all) into.push([liquid.kind, liquid.name]);
     const after = rig.lines.find((l) => l.role === 'chemical' && l.from.at === 'mix' && l.from.id === mix.id);
     const pump = rig.softPumps.find((p) => p.id === after?.to.id);
     const gun = rig.outlets.find((o) => o.id === mix.injector?.outlet);

@@ -1,7 +1,7 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { deratedPower } from '../../hydraulics/plunger-pump.js';
-import type { Machine, Outlet } from '../../rig/schema.js';
+import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { pressurePath } from '../../solve/paths.js';
@@ -73,7 +73,9 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   if (!state) return undefined;
   const hardest = Math.max(...list.map((c) => c.machines.find((m) => m.machineId === machine.id)?.pumpPressurePa ?? 0));
   const needed = (hardest * state.flowM3s) / values['pump-efficiency'];
-  const available = deratedPower(machine.enginePower, rig.brief.altitude, values['engine-derate']);
+  // A motor on the mains gives up there what it gives down here.
+  const derate = driveOf(machine) === 'electric' ? 0 : values['engine-derate'];
+  const available = deratedPower(machine.enginePower, rig.brief.altitude, derate);
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
     machineId: machine.id,
@@ -100,7 +102,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       [
         input('P_rated', 'rated', machine.enginePower, 'power'),
         input('z', 'altitude', rig.brief.altitude, 'length'),
-        input('s', 'lost per 1000 ft', values['engine-derate'], 'ratio'),
+        input('s', 'lost per 1000 ft', derate, 'ratio'),
       ],
       ['engine-derate'],
     ),

@@ -4,6 +4,7 @@ import { lineVolume } from '../../catalogue/part-loss.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
+import { feedPath } from '../../solve/inlet.js';
 import { pressurePath } from '../../solve/paths.js';
 import { linesOf } from '../../solve/paths.js';
 import type { CircuitResult, WinterResult } from './result.js';
@@ -17,7 +18,8 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const pumpM3 = values['pump-wetted'];
   const seen = new Set<string>();
   for (const m of rig.machines) {
-    const into = rig.lines.filter((l) => (l.role === 'feed' || l.role === 'boost') && !l.closed && l.to.at === 'machine' && l.to.id === m.id);
+    // The header's own line too: what is wet is what the water came through.
+    const into = feedPath(cases.asDrawn, m).filter((l) => l.role !== 'fill');
     const out = net.outletsOf(m.id).flatMap((o) => pressurePath(rig, m.id, o.id));
     const back = rig.lines.filter((l) => l.role === 'bypass' && l.from.id === m.id);
     const lines = [...into, ...out, ...back].filter((l) => !seen.has(l.id) && !!seen.add(l.id));
@@ -41,6 +43,7 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const tanks = rig.tanks.filter((t) => t.liquid === 'antifreeze');
   const tank = tanks.at(0);
   const chemical = rig.mixes.length > 0;
+  const backToWater = rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'tank');
   return {
     circuits,
     coldestK: coldest,
@@ -61,7 +64,8 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
       ...(within
         ? [
             tank ? `Turn the feed valve from the water tank to ${tank.name}.` : 'Put the suction hose into a pail of antifreeze.',
-            'Run each machine slowly, each gun in turn, until colour comes out, then a minute through the bypass.',
+            ...(backToWater ? ['Take each return off its water tank and lead it into the pail: no antifreeze into the tank, or out at its open dump.'] : []),
+            'Run each machine slowly, each gun in turn, until colour comes out, then a minute through the return.',
           ]
         : ['Colder than the antifreeze stands: keep the rig in a warm place, or drain it and blow every line, pump and gun dry with air.']),
       'Half-open every ball valve: a shut ball holds water.',
@@ -70,6 +74,7 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
     back: [
       'Shut half-open ball valves again, dump valve first.',
       ...(tank ? [`Turn the feed valve from ${tank.name} back to the water tank.`] : []),
+      ...(backToWater && within ? ['Run until the guns and the returns come clear, into the pail; then put the returns back on the tank.'] : []),
       'Fill some water, prime, run to the ground until it foams no more; catch the antifreeze.',
       ...(chemical ? ['Flush chemical lines with water before SH goes in.'] : []),
       'Look for split strainer bowls and weeping couplings before pressure goes on.',

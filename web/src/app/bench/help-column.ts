@@ -266,7 +266,8 @@ export class HelpColumn implements OnDestroy {
     return rounded < 0 ? `saves $${-rounded}` : `$${rounded}`;
   }
   protected mass(fix: Fix): string {
-    return formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
+    const text = formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
+    return `${text} on the road`;
   }
   /** Said of a fix that ends what it answers: "cures it" only where the station is calm then. */
   protected cureWords(fix: Fix): string {

@@ -80,8 +80,11 @@ export class DaySites {
   }
   protected giveSpread(): void {
     const doc = this.rig.document()!;
-    const read = parseQuantity(doc.spigots[0]?.readings[0]?.flow ?? '4.5 gpm', 'flow');
-    const usual = read.ok ? read.si : 2.8e-4;
+    // Into an open bucket, also where the reading was taken at the hose's end.
+    const [spigot] = doc.spigots;
+    const bucket = this.rig.assessment()?.fills.find((f) => f.spigotId === spigot?.id)?.spigotFlow.value;
+    const read = parseQuantity(spigot?.readings[0]?.flow ?? '4.5 gpm', 'flow');
+    const usual = bucket !== undefined && Number.isFinite(bucket) ? bucket : read.ok ? read.si : 2.8e-4;
     const values = this.values();
     const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
     const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);

@@ -8,6 +8,7 @@ import {
   caseWords,
   feedFrom,
   type FeedResult,
+  type AssumptionId,
   findAssumption,
   formatQuantity,
   inletsOf,
@@ -127,6 +128,7 @@ export class FeedStation {
   });
   protected readonly canHeader = computed(() => this.source().startsWith('tank:'));
 
+  protected readonly openInlet = computed(() => this.inlets().find((i) => i.open)?.id);
   /** Lines the inlet can be switched between, when there is more than one. */
   protected readonly inlets = computed(() => {
     const doc = this.rig.document();
@@ -156,10 +158,10 @@ export class FeedStation {
   }
 
   /** What stands in while the data sheet's figure is not given: the rig's own assumption, or the register's. */
-  protected readonly usualNeed = computed(() => {
-    const own = this.rig.document()?.assumptions['npsh-required'];
-    return own ? `${own}, assumed` : `${findAssumption('npsh-required')!.value}, estimate`;
-  });
+  protected usual(id: AssumptionId): string {
+    const own = this.rig.document()?.assumptions[id];
+    return own ? `${own}, assumed` : `${findAssumption(id)!.value}, estimate`;
+  }
 
   protected setSource(source: string): void {
     const id = this.chosen.item()!.id;
@@ -183,6 +185,15 @@ export class FeedStation {
     if (!f) return this.chosen.item() ? 'No open line reaches this machine.' : 'No machine yet: nothing draws water.';
     const q = (m: number): string => formatQuantity(Math.abs(m), 'length', this.rig.units(), { digits: 2 });
     const term = (id: FeedResult['terms'][number]['id']): number => f.terms.find((t) => t.id === id)?.valueM ?? 0;
+    const p = (pa: number): string => formatQuantity(pa, 'pressure', this.rig.units(), { digits: 2 });
+    const flow = (x: number): string => formatQuantity(x, 'flow', this.rig.units());
+    if (f.verdict === 'starved') {
+      const wants = this.rig.rig()?.machines.find((m) => m.id === f.machineId)?.flow ?? 0;
+      return `Worst case: ${caseWords(f.worst, f.direct)}. The feed passes ${flow(f.limits.mostFlowM3s)} of the ${flow(wants)} that the pump wants.`;
+    }
+    // What is left over the least inlet pressure, where that decides, or over what the pump needs.
+    if (f.worst.marginM < f.available.value - f.required.value - 1e-9)
+      return `Worst case: ${caseWords(f.worst, f.direct)}. The inlet stands at ${p(f.inlet.mean.value)}, between its pulses at ${p(f.inlet.troughPa)}; its least is ${p(f.inlet.leastPa)}.`;
     return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
@@ -194,7 +205,10 @@ export class FeedStation {
     return [
       { label: 'Inlet head there · NPSH available', at: `feeds.${i}.available` },
       { label: 'Inlet head needed · NPSH required', at: `feeds.${i}.required` },
-      { label: 'To spare · NPSH margin', at: `feeds.${i}.margin` },
+      { label: 'To spare at the inlet', at: `feeds.${i}.margin` },
+      { label: 'At the inlet · gauge', at: `feeds.${i}.inlet.mean` },
+      { label: 'Pulses press it down to', text: q(f.inlet.troughPa, 'pressure') },
+      { label: 'Highest there · gauge', at: `feeds.${i}.highest.mean` },
       { label: 'Fastest water', at: `feeds.${i}.velocity` },
       { label: 'Pulses · acceleration head', at: `feeds.${i}.acceleration.used` },
       { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },

@@ -33,6 +33,9 @@ import { NozzlePicker } from './nozzle-picker';
           <pz-quantity label="Nozzle number" [path]="path('nozzle.size')" />
           <pz-quantity label="Angle, degrees" [path]="path('nozzle.angle')" />
           <pz-quantity label="Nozzles" [path]="path('nozzle.count')" />
+          @if (chosen.item()?.kind === 'surface-cleaner') {
+            <pz-quantity label="Width it cleans" [path]="path('width')" placeholder="20 in" />
+          }
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
           <pz-choice label="Works on" [path]="path('surface')" [options]="surfaces" />
           <pz-quantity label="Gun above deck" [path]="path('height')" />

@@ -78,7 +78,15 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-choice label="Unloader" [path]="path('unloader.kind')" [options]="unloaders" />
           <pz-quantity label="Unloader opens at" [path]="path('unloader.setting')" />
           <pz-quantity label="Crank speed" [path]="path('speed')" />
-          <pz-quantity label="Engine" [path]="path('enginePower')" />
+          <pz-choice label="Driven by" [path]="path('drive')" [options]="drives" />
+          @if (chosen.item()?.drive === 'electric') {
+            @if (power()) {
+              <pz-choice label="Mains from" path="power.mains" [options]="mains" />
+            } @else {
+              <button type="button" mat-stroked-button class="small" (click)="plugIn()">Say where its mains come from</button>
+            }
+          }
+          <pz-quantity [label]="chosen.item()?.drive === 'electric' ? 'Motor' : 'Engine'" [path]="path('enginePower')" />
           <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
         }
         <div class="acts">
@@ -123,6 +131,17 @@ export class MachinesStation {
   protected readonly softKinds = SOFT_KINDS;
   protected readonly batteries = BATTERIES;
   protected readonly materials = MATERIALS;
+  protected readonly drives = [
+    { value: '', name: 'Petrol engine' },
+    { value: 'diesel', name: 'Diesel engine' },
+    { value: 'electric', name: 'Electric motor, mains' },
+    { value: 'vehicle', name: 'The vehicle' },
+  ];
+  protected readonly mains = [
+    { value: '', name: 'Not said' },
+    { value: 'site', name: 'The customer’s socket' },
+    { value: 'generator', name: 'A generator on board' },
+  ];
   protected readonly yesNo = [
     { value: 'false', name: 'No' },
     { value: 'true', name: 'Yes' },
@@ -274,6 +293,12 @@ export class MachinesStation {
   }
   protected turnSoft(kind: SoftPumpDocument['kind']): void {
     this.rig.edit('Kind of soft wash pump', (d) => convertPump(d, this.soft()!.id, kind));
+  }
+  protected plugIn(): void {
+    this.rig.edit(
+      'Mains from the customer’s socket',
+      (d) => void (d.power = { battery: '60 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp', ...d.power, mains: 'site' }),
+    );
   }
   protected addPower(): void {
     this.rig.edit(

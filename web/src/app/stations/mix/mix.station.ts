@@ -62,6 +62,10 @@ export class MixStation {
     { value: 'poured', name: 'Into the stock' },
     { value: 'metered', name: 'On its own line' },
   ] as const;
+  protected readonly yesOrNo = [
+    { value: '', name: 'No' },
+    { value: 'true', name: 'Yes' },
+  ];
   protected readonly flushes = [
     { value: 'pump', name: 'At the pump' },
     { value: 'through', name: 'Before the valves' },

@@ -1,18 +1,6 @@
 import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  assumptionValues,
-  buildOption,
-  dropOption,
-  formatQuantity,
-  fuelVolume,
-  keepOption,
-  MOST_OPTIONS,
-  type OptionRow,
-  say,
-  variantsOf,
-  WEIGHING,
-} from '@pozzo/core';
+import { assumptionValues, buildOption, dropOption, formatQuantity, fuelVolume, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf } from '@pozzo/core';
 import { NameField } from '../../bench/name-field';
 import { StationFrame } from '../../bench/station-frame';
 import { VerdictMark } from '../../kit/verdict';
@@ -33,9 +21,14 @@ interface Line {
   styleUrl: './options.station.scss',
 })
 export class OptionsStation implements OnDestroy {
-  protected readonly weighing = WEIGHING;
   private readonly rig = inject(RigStore);
   protected readonly day = inject(DayStore);
+  /** What counts for how much against money. */
+  protected readonly weighing = computed(() => {
+    const v = assumptionValues(this.rig.rig()?.assumptions);
+    const money = (x: number): string => formatQuantity(x, 'money', this.rig.units());
+    return { tight: money(v['price-tight']), minute: money(v['price-minute']), stay: money(v['price-stay']), pound: money(v['price-weight']) };
+  });
   protected readonly options = computed(() => this.rig.document()?.options ?? []);
   protected readonly full = computed(() => this.options().length >= MOST_OPTIONS);
   protected readonly most = MOST_OPTIONS;

@@ -1,0 +1,109 @@
+import { message } from '../../working/figure.js';
+import type { Cases } from '../../solve/cases.js';
+import type { Finding } from '../finding.js';
+import { finding } from '../message-parts.js';
+import { pressedBy, suctionOf, weakestOf } from './plumbing.js';
+
+/** What a suction line lacks, what will not hold the pressure, and what a sticking float does to a closed tank. */
+export function plumbingFindings(cases: Cases): Finding[] {
+  const { rig, values } = cases;
+  const out: Finding[] = [];
+  for (const m of rig.machines) {
+    const subject = { kind: 'machine', id: m.id } as const;
+    const weakest = weakestOf(cases, m);
+    if (weakest && m.unloader.setting > weakest.ratedPa * 1.001)
+      out.push(
+        finding(
+          'rating-low',
+          weakest.stated ? 'stop' : 'tight',
+          'guns',
+          subject,
+          message(
+            weakest.stated
+              ? '{part} of {machine} is made for {rated}; the unloader opens at {set} only. Hose that lets go whips.'
+              : '{part} of {machine} is taken to be made for {rated}, as usual; the unloader opens at {set} only. Read what is printed on it.',
+            {
+              part: weakest.part.name,
+              machine: m.name,
+              rated: { value: weakest.ratedPa, dimension: 'pressure' },
+              set: { value: m.unloader.setting, dimension: 'pressure' },
+            },
+          ),
+        ),
+      );
+    const s = suctionOf(cases, m);
+    if (!s) continue;
+    if (!s.strainer)
+      out.push(
+        finding(
+          'no-strainer',
+          'tight',
+          'feed',
+          subject,
+          message('No strainer stands before {machine}: what falls into the tank goes into its valves.', { machine: m.name }),
+        ),
+      );
+    if (!s.shutOff)
+      out.push(
+        finding(
+          'no-shut-off',
+          'tight',
+          'feed',
+          subject,
+          message('No valve stands before the strainer of {machine}: its bowl cannot be cleaned with water in the tank.', { machine: m.name }),
+        ),
+      );
+    const facts = {
+      machine: m.name,
+      lift: { value: s.liftM, dimension: 'length' as const },
+      most: { value: values['dry-suction'], dimension: 'length' as const },
+      air: { value: s.airM3, dimension: 'volume' as const },
+      time: { value: s.primeS, dimension: 'time' as const },
+    };
+    if (s.boosted || s.liftM <= 0) continue;
+    if (s.liftM > values['dry-suction'])
+      out.push(
+        finding(
+          'wont-prime',
+          'starved',
+          'feed',
+          subject,
+          message('{machine} does not prime: its inlet stands {lift} above the water, and a dry pump draws from about {most}.', facts),
+        ),
+      );
+    else if (!s.held)
+      out.push(
+        finding(
+          'no-foot-valve',
+          'tight',
+          'feed',
+          subject,
+          message(
+            '{machine} stands {lift} above the water and nothing keeps its line full: at each start it first draws {air} of air, some {time}. A foot or check valve keeps it.',
+            facts,
+          ),
+        ),
+      );
+  }
+  for (const t of rig.tanks) {
+    const pressed = pressedBy(cases, rig, t.id);
+    if (pressed > values['tank-pressure'])
+      out.push(
+        finding(
+          'fill-presses',
+          'tight',
+          'fill',
+          { kind: 'tank', id: t.id },
+          message(
+            'Should the float of {tank} stick, its vent lets the water out at {p} only; a plastic tank stands about {most}. A wider vent, or an overflow.',
+            {
+              tank: t.name,
+              p: { value: pressed, dimension: 'pressure' },
+              most: { value: values['tank-pressure'], dimension: 'pressure' },
+            },
+          ),
+        ),
+      );
+  }
+  return out;
+}

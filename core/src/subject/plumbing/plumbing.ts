@@ -1,0 +1,94 @@
+import { lineVolume } from '../../catalogue/part-loss.js';
+import type { Line, Machine, Part, Rig } from '../../rig/schema.js';
+import type { Cases } from '../../solve/cases.js';
+import { feedPath } from '../../solve/inlet.js';
+import { shapeHeight } from '../../rig/tank-shape.js';
+import { drawLevel } from '../../solve/rig-network.js';
+
+const isShutOff = (p: Part): boolean =>
+  (p.kind === 'fitting' && (p.is === 'ball-valve' || p.is === 'gate-valve')) || (p.kind === 'valve' && p.is === 'inlet-valve');
+const isStrainer = (p: Part): boolean => p.kind === 'strainer' || (p.kind === 'valve' && p.is === 'filter');
+const holdsWater = (p: Part): boolean =>
+  (p.kind === 'fitting' && (p.is === 'check-valve' || p.is === 'foot-valve')) || (p.kind === 'valve' && p.oneWay === true);
+
+/** How a machine's suction line is fitted out, and how it comes to draw. Lengths m, times s. */
+export interface Suction {
+  readonly path: readonly Line[];
+  readonly strainer: boolean;
+  /** Whether the strainer's bowl can be opened without emptying the tank. */
+  readonly shutOff: boolean;
+  readonly held: boolean;
+  readonly boosted: boolean;
+  /** Of the pump's inlet above the water as the job starts; below nothing, water runs to it by itself. */
+  readonly liftM: number;
+  /** Air in the line above the water, m³, and how long the pump takes to draw it out. */
+  readonly airM3: number;
+  readonly primeS: number;
+}
+
+/** Undefined for a machine that no tank feeds. */
+export function suctionOf(cases: Cases, machine: Machine): Suction | undefined {
+  const { rig, values } = cases;
+  if (cases.net.cutOff.has(machine.id)) return undefined;
+  const path = feedPath(cases.asDrawn, machine);
+  const [first] = path;
+  if (first?.from.at !== 'tank') return undefined;
+  const tank = rig.tanks.find((t) => t.id === first.from.id)!;
+  const parts = path.flatMap((l) => l.parts);
+  const strainer = parts.findIndex(isStrainer);
+  const outlet = drawLevel(tank, first);
+  // As the job starts: once its line is full, a pump draws on as the water falls.
+  const surface = tank.base + Math.max(Math.min(tank.startLevel, tank.fullLevel, shapeHeight(tank.shape)), outlet);
+  const liftM = machine.inletHeight - surface;
+  // From where the line leaves the water up to the pump.
+  const airM3 = liftM > 0 ? path.reduce((s, l) => s + lineVolume(l.parts), 0) : 0;
+  return {
+    path,
+    strainer: strainer >= 0,
+    shutOff: strainer < 0 || parts.slice(0, strainer).some(isShutOff),
+    held: parts.some(holdsWater),
+    boosted: path.some((l) => l.from.at === 'booster' && rig.boosters.find((b) => b.id === l.from.id)?.running),
+    liftM,
+    airM3,
+    primeS: airM3 / (values['air-share'] * machine.flow),
+  };
+}
+
+/** The weakest part between a machine and its guns. */
+export interface Weakest {
+  readonly line: Line;
+  readonly part: Part;
+  readonly ratedPa: number;
+  /** Its own figure, not the usual one of its kind. */
+  readonly stated: boolean;
+}
+
+export function weakestOf({ rig, net, values }: Cases, machine: Machine): Weakest | undefined {
+  const outlets = new Set(net.outletsOf(machine.id).map((o) => o.id));
+  const reached = new Set<Line>();
+  const walk = (at: string, id: string): void => {
+    for (const l of rig.lines) {
+      if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || reached.has(l)) continue;
+      reached.add(l);
+      if (l.to.at === 'manifold') walk('manifold', l.to.id!);
+    }
+  };
+  walk('machine', machine.id);
+  if (!outlets.size) return undefined;
+  let weakest: Weakest | undefined;
+  for (const line of reached)
+    for (const part of line.parts) {
+      const ratedPa = part.rated ?? values[part.kind === 'hose' ? 'rating-hose' : 'rating-fitting'];
+      if (!weakest || ratedPa < weakest.ratedPa) weakest = { line, part, ratedPa, stated: part.rated !== undefined };
+    }
+  return weakest;
+}
+
+/** Pressure inside a closed tank whose vent has to let out all that comes in, once it is full: a float that sticks, or none. Pa. */
+export function pressedBy(cases: Cases, rig: Rig, tankId: string): number {
+  const tank = rig.tanks.find((t) => t.id === tankId)!;
+  if (tank.lid === 'open' || !(tank.ventBore > 0)) return 0;
+  const flow = cases.at({ spigot: 'good' }).filledInto(tankId);
+  const speed = flow / (cases.values['vent-coefficient'] * (Math.PI / 4) * tank.ventBore ** 2);
+  return (998.2 / 2) * speed * speed;
+}

@@ -1,0 +1,13 @@
+import type { Subject } from '../subject.js';
+import { supplyFindings } from './findings.js';
+import { SUPPLY_KINDS, type SupplyCode } from './kinds.js';
+
+/** Whether what drives a pump is there at all. */
+export const SUPPLY: Subject<object, object, SupplyCode> = {
+  name: 'supply',
+  scale: 'feeding',
+  kinds: SUPPLY_KINDS,
+  reads: ({ rig }) => [rig.power, ...rig.machines, ...rig.softPumps, ...rig.mixes],
+  assess: () => ({}),
+  findings: ({ rig }) => supplyFindings(rig),
+};
