@@ -1,5 +1,6 @@
 import { convertMix, convertPump } from '../edit/mix-way';
 import { takePart } from '../catalogue/items';
+import { airPressure } from '../fluid/air';
 import { advise, applyFix } from '../advise/advise';
 import { bigTankTrailer } from '../layouts/big-tank-trailer';
 import { crewOfFour } from '../layouts/crew-of-four';
@@ -240,14 +241,21 @@ describe('soft wash pumps', () => {
     const fix = advise(d, parseRig(d), a).find((f) => f.code === 'battery-short' && f.cures)!;
     expect(codes(applyFix(d, fix))).not.toContain('battery-short');
   });
-  test('no compressor, no air pump; thin air gives less', () => {
+  test('no compressor, no air pump; altitude counts once, in what the pump asks', () => {
     const d = smallBuffer();
     d.power!.freeAir = '5 cfm';
     expect(codes(d)).toContain('air-short');
-    const low = pumpOf(smallBuffer(), 'air-pump').airGiven;
+    const low = pumpOf(smallBuffer(), 'air-pump');
     const high = smallBuffer();
     high.brief.altitude = '6000 ft';
-    expect(pumpOf(high, 'air-pump').airGiven).toBeLessThan(low);
+    const up = pumpOf(high, 'air-pump');
+    // A piston sweeps the same volume anywhere; a stroke of air at 100 psi is so many more of the thinner air about it.
+    expect(up.airGiven).toBe(low.airGiven);
+    const [a, b] = [airPressure(0), airPressure(6000 * 0.3048)];
+    const limit = parseRig(high).softPumps.find((p) => p.id === 'air-pump')!.limit;
+    const sea = airPressure(parseRig(smallBuffer()).brief.altitude);
+    expect(a).toBeGreaterThan(b);
+    near(up.airUse!.value / up.flow.value / (low.airUse!.value / low.flow.value), (((limit + b) / b) * sea) / (limit + sea), 1e-6);
   });
   test('work higher than the jet climbs is told', () => {
     const d = twoBatchSingleAxle();

@@ -22,7 +22,7 @@ function equipmentOn(rig: Rig): readonly (readonly [EquipmentKind, number])[] {
     ...rig.boosters.map((b) => ['booster', b.openFlow] as const),
     ...rig.softPumps.map((p) => [`soft-pump-${p.kind}`, p.openFlow] as const),
     ...rig.reels.map((r) => ['reel', drumOf(r)] as const),
-    ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? (['surface-cleaner', 0.5] as const) : (['gun', o.wantedPressure] as const))),
+    ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? (['surface-cleaner', o.width ?? 0.508] as const) : (['gun', o.wantedPressure] as const))),
     ...rig.sprayers.map((s) => ['soft-gun', s.nozzleBore] as const),
     ...(power ? [[`battery-${power.chemistry}`, power.battery] as const] : []),
     ...(power && power.freeAir > 0 ? [['compressor', power.freeAir] as const] : []),

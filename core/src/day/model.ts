@@ -219,7 +219,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const sites = day.distance !== undefined || day.height !== undefined;
   const outletsUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.outlet)));
   const atmosphere = airPressure(rig.brief.altitude);
-  const given = tidy((rig.power?.freeAir ?? 0) * (atmosphere / 101325));
+  const given = tidy(rig.power?.freeAir ?? 0);
   const breathing = soft.filter((s, i) => s.air > 0 && mixesUsed.has(i));
   const allAir = breathing.reduce((sum, s) => sum + s.air, 0);
   const shortOf = {

@@ -95,7 +95,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
     if (row === size - 1 && way.pump.kind === 'air') {
       needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
-      const given = (rig.power?.freeAir ?? 0) * (air / 101325);
+      const given = rig.power?.freeAir ?? 0;
       shaft = compressorPower(Math.min(needs, given), way.pump.limit, air, values['compressor-efficiency']);
     }
   }

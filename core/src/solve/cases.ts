@@ -1,6 +1,6 @@
 import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
-import type { Booster, Line, Machine, Part, Rig, Tank } from '../rig/schema.js';
+import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
 import { feedPath, hosesOf, inletMargin } from './inlet.js';
@@ -14,6 +14,7 @@ export type Trial =
   | { readonly what: 'bore'; readonly line: Line; readonly hose: Part; readonly boreM: number }
   | { readonly what: 'booster'; readonly line: Line; readonly shutoffPa: number; readonly openFlowM3s: number }
   | { readonly what: 'switch'; readonly booster: Booster }
+  | { readonly what: 'worn'; readonly outlet: Outlet; readonly more: number }
   | { readonly what: 'draw'; readonly machine: Machine; readonly flowM3s: number };
 
 /** What is left out is half full, clean, usual water, a typical spigot, guns and machines as drawn. */
@@ -262,6 +263,8 @@ export class Cases {
         return net.tryBooster(trial.line, trial.shutoffPa, trial.openFlowM3s);
       case 'switch':
         return net.switchBooster(trial.booster);
+      case 'worn':
+        return net.tryWorn(trial.outlet, trial.more);
       case 'draw':
         return net.tryDraw(trial.machine, trial.flowM3s);
     }

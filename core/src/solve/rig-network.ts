@@ -305,6 +305,11 @@ export class RigNetwork {
     );
   }
 
+  /** An outlet whose nozzles pass so much more at the same pressure. */
+  tryWorn(outlet: Outlet, more: number): () => void {
+    return this.tryTerms(this.nozzleOf.get(outlet.id)!, 0, (q) => q / (1 + more) ** 2);
+  }
+
   /** A machine that draws another flow at its inlet, whatever it pushes. */
   tryDraw(machine: Machine, flowM3s: number): () => void {
     const { demand } = this.network;

@@ -174,7 +174,7 @@ export const FEED_SUMS: readonly Sum[] = [
       { name: 'power', label: 'Heat', dimension: 'power' },
     ],
     run: (x) => ({
-      time: bypassTime(x['volume'] * waterAt(x['start']).densityKgM3, x['start'], x['limit'], x['pressure'], x['flow']),
+      time: bypassTime(x['volume'] * waterAt(x['start']).densityKgM3, x['start'], x['limit'], x['pressure'] * x['flow']),
       power: x['pressure'] * x['flow'],
     }),
   },

@@ -109,6 +109,11 @@ export const EQUATIONS = {
   },
   'fill-time': { title: 'Time to fill', text: 't = V / Q_in', source: 'volume balance' },
   'nozzle-wear': { title: 'Nozzle wear from a gauge', text: 'N_now = Q / √(p / 4000 psi); wear = N_now / N − 1', source: 'definition of the nozzle number' },
+  'worn-nozzle': {
+    title: 'At the gun with a worn nozzle',
+    text: 'the same network, the nozzle passing N·(1 + w) at the same pressure; where all the pump’s flow goes through it, p/(1 + w)²',
+    source: 'nozzle law; network of lines',
+  },
   recoil: { title: 'Recoil of a jet', text: 'F = ρ · Q · v, v = C_v · √(2 p/ρ)', source: 'momentum of the jet' },
   'tank-holds': { title: 'What a tank holds', text: 'V by the shape to the level; m = ρ · V', source: 'geometry; density of water at 68 °F, 998.2 kg/m³' },
   'hose-bore': { title: 'Bore for a wanted loss', text: 'd such that ρ · f · (L/d) · V²/2 = Δp', source: 'Darcy–Weisbach; Colebrook 1939' },

@@ -10,7 +10,7 @@ export const power = v.strictObject({
   chemistry: v.picklist(['lead-acid', 'agm', 'lithium']),
   /** Alternator or charger while working. */
   charging: quantity('current', '0 A', '400 A'),
-  /** Free air of the compressor at sea level; 0 for none. */
+  /** Free air that the compressor sweeps, at any altitude; 0 for none. */
   freeAir: quantity('airFlow', '0 cfm', '400 cfm'),
   compressorPower: quantity('power', '0 hp', '100 hp'),
   /** Of the compressor; left out, none that counts. */

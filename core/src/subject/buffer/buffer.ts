@@ -248,7 +248,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
             : '{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.',
           {
             ...(stranded
-              ? { low: rig.tanks.find((t) => t.id === result.tie!.firstDryId)!.name, left: { value: result.tie!.strandedM3, dimension: 'volume' as const } }
+              ? { low: rig.tanks.find((t) => t.id === result.tie!.firstDryId)!.name, left: { value: result.tie.strandedM3, dimension: 'volume' as const } }
               : {}),
             tank: name,
             t: time(result.dryAfter.value),

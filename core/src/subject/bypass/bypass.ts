@@ -11,7 +11,7 @@ import { partShares } from '../../solve/part-shares.js';
 import type { BypassResult } from './result.js';
 import type { PressureCase } from '../pressure/result.js';
 import type { Finding } from '../finding.js';
-import type { Verdict } from '../verdict.js';
+import { type Verdict, worse } from '../verdict.js';
 
 /**
  * How deep a plunging jet drives bubbles, m: D = 2.6 (V·d)^0.7 with V and d where it meets the surface; free fall
@@ -28,13 +28,12 @@ export function bubbleDepth(flowM3s: number, boreM: number, fallM: number): numb
 }
 
 /**
- * Time until water turned round by an unloader reaches a limit, s. Heat in = pressure drop × flow; nothing is lost outside.
- * @param massKg water taking part
+ * Time until water turned round by an unloader reaches a limit, s. Heat in = pressure drop × flow of every pump; nothing is lost outside.
+ * @param massKg water taking part; @param powerW of all pumps that warm it
  */
-export function bypassTime(massKg: number, startK: number, limitK: number, pressurePa: number, flowM3s: number): number {
-  const power = pressurePa * flowM3s;
-  if (!(power > 0)) return Infinity;
-  return (massKg * WATER_SPECIFIC_HEAT * Math.max(limitK - startK, 0)) / power;
+export function bypassTime(massKg: number, startK: number, limitK: number, powerW: number): number {
+  if (!(powerW > 0)) return Infinity;
+  return (massKg * WATER_SPECIFIC_HEAT * Math.max(limitK - startK, 0)) / powerW;
 }
 
 export function bypassLine(cases: Cases, machine: Machine): Line | undefined {
@@ -48,19 +47,28 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
   const tank = goesTo === 'tank' ? rig.tanks.find((t) => t.id === line!.to.id)! : undefined;
   const shut = list[0].machines.find((m) => m.machineId === machine.id);
   const pumpPressure = shut?.pumpPressurePa ?? 0;
-  const heatW = pumpPressure * machine.flow;
+  const ownW = pumpPressure * machine.flow;
+  // Machines that return to one tank warm it together.
+  const othersW = tank
+    ? rig.machines.reduce((sum, m) => {
+        const other = m === machine ? undefined : list[0].machines.find((x) => x.machineId === m.id);
+        return other && bypassLine(cases, m)?.to.id === tank.id ? sum + other.pumpPressurePa * m.flow : sum;
+      }, 0)
+    : 0;
+  const heatW = ownW + othersW;
   const rho = cases.asDrawn.water.densityKgM3;
   const half = tank ? volumeAt(tank.shape, cases.levelIn(tank, { level: 'half' })) : 0;
   const loopM3 = values['bypass-loop'] + (line ? lineVolume(line.parts) : 0);
   const massKg = rho * (tank ? half : loopM3);
   const limitK = values['bypass-limit'];
-  const time = bypassTime(massKg, rig.brief.water, limitK, pumpPressure, machine.flow);
+  const time = bypassTime(massKg, rig.brief.water, limitK, heatW);
   const backPressure = shut?.returnPressurePa ?? 0;
   const bubbles = tank && line ? bubbleCheck(cases, machine, line) : undefined;
 
   let verdict: Verdict = 'fed';
-  if (time < values['bypass-soon'] || backPressure > values['return-limit']) verdict = 'tight';
-  if (bubbles && bubbles.reachesBelowLevelM > cases.levelIn(tank!, { level: 'lowest' }) + values['bubble-room']) verdict = 'tight';
+  if (time === 0) verdict = 'starved';
+  else if (time < values['bypass-soon'] || backPressure > values['return-limit']) verdict = 'tight';
+  if (bubbles && bubbles.reachesBelowLevelM > cases.levelIn(tank!, { level: 'lowest' }) + values['bubble-room']) verdict = worse(verdict, 'tight');
   return {
     machineId: machine.id,
     goesTo,
@@ -74,6 +82,7 @@ export function assessBypass(cases: Cases, machine: Machine, list: readonly Pres
         input('m', tank ? 'half tank' : 'loop', massKg, 'mass'),
         input('Δp', 'pump pressure in bypass', pumpPressure, 'pressure'),
         input('Q', 'machine flow', machine.flow, 'flow'),
+        ...(othersW > 0 ? [input('P', 'of the others that return there', othersW, 'power')] : []),
         input('T', 'water', rig.brief.water, 'temperature'),
         input('T_limit', 'limit', limitK, 'temperature'),
       ],
@@ -127,7 +136,19 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
   const out: Finding[] = [];
   const subject = { kind: 'machine', id: machine.id } as const;
   const limit = { value: cases.values['bypass-limit'], dimension: 'temperature' as const };
-  if (result.goesTo === 'inlet' && result.minutesToLimit.value < cases.values['bypass-soon'])
+  if (result.minutesToLimit.value === 0)
+    out.push({
+      code: 'bypass-hot',
+      verdict: 'starved',
+      station: 'bypass',
+      subject,
+      message: message('The water is at {t} to begin with, and {limit} is the most for {m}: it is too hot to pump, trigger shut or not.', {
+        m: machine.name,
+        limit,
+        t: { value: cases.rig.brief.water, dimension: 'temperature' },
+      }),
+    });
+  else if (result.goesTo === 'inlet' && result.minutesToLimit.value < cases.values['bypass-soon'])
     out.push({
       code: 'bypass-hot',
       verdict: 'tight',

@@ -10,6 +10,7 @@ import { strengthVerdict } from './mix.js';
 import { linesOf } from '../../solve/paths.js';
 import type { MixResult } from './result.js';
 import { DRY } from '../../solve/blend-start.js';
+import { worse } from '../verdict.js';
 import { message } from '../../working/figure.js';
 
 export function mixFindings(cases: Cases, m: MixResult): Finding[] {
@@ -22,6 +23,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
   const flows = m.pumpId === undefined || m.flow.value > DRY;
   const first = strengthVerdict(m.first.value, wanted, values);
   const last = strengthVerdict(m.last.value, wanted, values);
+  const worsens = worse(first, last) !== first;
   if (m.way === 'batch' && !m.recipe && wanted > 0)
     out.push(
       finding(
@@ -40,16 +42,18 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
     out.push(
       finding(
         m.first.value < wanted ? 'mix-weak' : 'mix-strong',
-        first,
+        // What the day makes of it counts too: a mix that is off to begin with is no better for drifting.
+        worse(first, last),
         'mix',
         subject,
         message(
           m.first.value < wanted
-            ? '{mix} reaches the wall at {s}; {w} is wanted.'
-            : '{mix} reaches the wall at {s}, stronger than the {w} wanted: waste, and hard on plants.',
+            ? `{mix} reaches the wall at {s}; {w} is wanted.${worsens ? ' It ends the day at {e}.' : ''}`
+            : `{mix} reaches the wall at {s}, stronger than the {w} wanted: waste, and hard on plants.${worsens ? ' It ends the day at {e}.' : ''}`,
           {
             mix: mix.name,
             s: percent(m.first.value),
+            ...(worsens ? { e: percent(m.last.value) } : {}),
             w: percent(wanted),
           },
         ),

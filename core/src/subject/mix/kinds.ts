@@ -26,7 +26,7 @@ export const MIX_KINDS: Kinds<MixCode> = {
   'batch-impossible': { figure: places('batch-impossible'), rules: mixRules },
   'mix-weak': { figure: off, rules: mixRules },
   'mix-strong': { figure: off, rules: mixRules },
-  'mix-drifts': { figure: stray('drift over the day', (m) => [m.last.value]), rules: mixRules },
+  'mix-drifts': { figure: stray('drift over the day', (m) => [m.last.value]), rules: mixRules, minor: true },
   'mix-strays': { figure: stray('straying', (m) => [m.lowest, m.highest]), rules: mixRules },
   'flush-partial': {
     scale: 'practice',

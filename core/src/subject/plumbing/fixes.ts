@@ -15,14 +15,14 @@ function shelfPart(l: LineDocument, family: string): string | undefined {
   return [`${family}-${size}`, `${family}-1`].find((id) => findItem(id));
 }
 
-/** Puts a part into a line, after its bulkhead where it begins with one. */
-function putIn(d: RigDocument, lineId: string, family: string, after = true): void {
+/** Puts a part into a line, after its bulkhead where it begins with one; a strainer after the valve that shuts it off. */
+function putIn(d: RigDocument, lineId: string, family: string): void {
   const l = d.lines.find((x) => x.id === lineId)!;
   const id = shelfPart(l, family);
   if (!id) return;
   const bulkhead = l.parts.findIndex((p) => p.kind === 'fitting' && p.is.startsWith('bulkhead'));
-  const strainer = l.parts.findIndex((p) => p.kind === 'strainer');
-  const at = after ? bulkhead + 1 : strainer >= 0 ? strainer : l.parts.length;
+  const valve = l.parts.findIndex((p) => p.kind === 'fitting' && (p.is === 'ball-valve' || p.is === 'gate-valve'));
+  const at = Math.max(bulkhead, family === 'strainer' ? valve : -1) + 1;
   l.parts.splice(at, 0, takePart(id, nextAmong(l.parts, 'part-')));
 }
 

@@ -137,3 +137,22 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
   }
   return [];
 };
+
+/** A cleaner that the flow is enough for. */
+export const cleanerRules: Rule = (finding, rig, _doc, now) => {
+  const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);
+  const result = now.outlets.find((o) => o.outletId === finding.subject.id);
+  if (i < 0 || !result?.cleaner) return [];
+  const own = rig.outlets[i].width ?? assumptionValues(rig.assumptions)['cleaner-width'];
+  const inches = (own / 0.0254) * (result.flow.value / result.cleaner.strictM3s);
+  const fits = Math.floor(inches / 2) * 2;
+  return fits >= 6
+    ? [
+        {
+          id: 'narrower',
+          title: message('A surface cleaner of {w}', { w: { value: fits * 0.0254, dimension: 'length', shelf: true } }),
+          change: (d) => void (d.outlets[i].width = `${fits} in`),
+        },
+      ]
+    : [];
+};

@@ -1,10 +1,11 @@
 import type { Assessment } from '../../assess/assessment.js';
 import { openRules } from '../open-valves.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
-import { gunRules, machineRules, setRules, surfaceRules } from './fixes.js';
+import { cleanerRules, gunRules, machineRules, setRules, surfaceRules } from './fixes.js';
 import type { MachineResult } from './result.js';
 
-export type PressureCode = 'unloader-high' | 'engine-small' | 'unloader-cycles' | 'no-gun' | 'surface-harsh' | 'nozzle-set' | 'gun-weak' | 'gun-strong';
+export type PressureCode =
+  'unloader-high' | 'engine-small' | 'unloader-cycles' | 'no-gun' | 'surface-harsh' | 'cleaner-thin' | 'nozzle-set' | 'gun-weak' | 'gun-strong';
 
 const machine = (a: Assessment, id: string): MachineResult | undefined => a.machines.find((m) => m.machineId === id);
 const atTheGun = (better: 'more' | 'less'): FindingFigure => ({
@@ -56,6 +57,19 @@ export const PRESSURE_KINDS: Kinds<PressureCode> = {
       of: (a, id) => Math.max(...a.cases.map((c) => c.guns.find((g) => g.outletId === id)?.pressurePa ?? 0)),
     },
     rules: surfaceRules,
+  },
+  'cleaner-thin': {
+    figure: {
+      label: 'of the flow its width wants',
+      dimension: 'ratio',
+      better: 'more',
+      step: 0.02,
+      of: (a, id) => {
+        const o = a.outlets.find((x) => x.outletId === id);
+        return o?.cleaner ? o.flow.value / o.cleaner.strictM3s : 1;
+      },
+    },
+    rules: cleanerRules,
   },
   'nozzle-set': { scale: 'practice', figure: places('nozzle-set'), rules: setRules },
   'gun-weak': { figure: atTheGun('more'), rules: gunRules },

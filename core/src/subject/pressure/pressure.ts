@@ -121,6 +121,7 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
   const pressure = solved.pressureOf('outlet', outlet.id);
   const flow = solved.nozzleFlow(outlet);
   const parts = partShares(solved, path);
+  const worn = cases.at({ trial: { what: 'worn', outlet, more: values['nozzle-wear'] }, flows: rig.machines.map((m) => solved.machineFlow(m)) });
   const rho = solved.water.densityKgM3;
   const loss = parts.reduce((s, p) => s + p.lossM, 0) * rho * GRAVITY;
   const wanted = outlet.wantedPressure;
@@ -157,10 +158,41 @@ export function assessOutlet(cases: Cases, outlet: Outlet): OutletResult | undef
       ],
       ['jet-speed'],
     ),
+    worn: figure(
+      worn.pressureOf('outlet', outlet.id),
+      'pressure',
+      'worn-nozzle',
+      [
+        input('N', 'nozzle number, new', outlet.nozzle.size * outlet.nozzle.count, 'number'),
+        input('w', 'passes more by', values['nozzle-wear'], 'ratio'),
+        input('p', 'at the gun, new', pressure, 'pressure'),
+      ],
+      ['nozzle-wear'],
+    ),
+    cleaner: outlet.kind === 'surface-cleaner' ? cleanerOf(cases, outlet) : undefined,
     lineLossPa: loss,
     parts,
     betterSize: flow > 0 ? nozzleSize(flow / outlet.nozzle.count, wanted) : 0,
     verdict,
+  };
+}
+
+const FOOT = 0.3048;
+
+/** What a surface cleaner of its width wants, by both schools, and the area that it does in an hour. */
+function cleanerOf({ values }: Cases, outlet: Outlet): NonNullable<OutletResult['cleaner']> {
+  const widthM = outlet.width ?? values['cleaner-width'];
+  const [speed, overlap] = [values['cleaner-speed'], values['cleaner-overlap']];
+  return {
+    areaHour: figure(
+      widthM * (1 - overlap) * speed * 3600,
+      'area',
+      'surface-cleaner',
+      [input('w', 'width', widthM, 'length'), input('o', 'overlap', overlap, 'ratio'), input('v', 'walking', speed, 'velocity')],
+      ['cleaner-speed', 'cleaner-overlap', ...(outlet.width === undefined ? (['cleaner-width'] as const) : [])],
+    ),
+    strictM3s: (values['cleaner-strict'] * widthM) / FOOT,
+    thriftyM3s: (values['cleaner-thrifty'] * widthM) / FOOT,
   };
 }
 
@@ -236,6 +268,26 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
             most: p(most),
           }),
         });
+    }
+    if (result.cleaner && result.flow.value < result.cleaner.strictM3s * 0.999) {
+      const dry = result.flow.value < result.cleaner.thriftyM3s * 0.999;
+      out.push({
+        code: 'cleaner-thin',
+        verdict: dry ? 'starved' : 'tight',
+        station: 'guns',
+        subject,
+        message: message(
+          dry
+            ? '{gun} gets {q}; even the thrifty school wants {thrifty} for its width. A narrower cleaner, or more pump.'
+            : '{gun} gets {q}: enough by the thrifty school ({thrifty}), walked slowly; the strict one wants {strict} for its width.',
+          {
+            gun: outlet.name,
+            q: { value: result.flow.value, dimension: 'flow' },
+            thrifty: { value: result.cleaner.thriftyM3s, dimension: 'flow' },
+            strict: { value: result.cleaner.strictM3s, dimension: 'flow' },
+          },
+        ),
+      });
     }
     const wrongSet = leftFromOtherSet(cases, outlet);
     if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });

@@ -40,6 +40,10 @@ export interface OutletResult {
   readonly flow: Figure;
   /** Force with which the jet pushes the gun back. */
   readonly recoil: Figure;
+  /** At the gun with its nozzles worn, and every other as it is. */
+  readonly worn: Figure;
+  /** Of a surface cleaner. Flows wanted by the strict and by the thrifty school, m³/s. */
+  readonly cleaner: { readonly areaHour: Figure; readonly strictM3s: number; readonly thriftyM3s: number } | undefined;
   readonly lineLossPa: number;
   readonly parts: readonly PartShare[];
   /** Nozzle that would give the wanted pressure with everything else as it is. */

@@ -47,8 +47,8 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const usable = power ? power.battery * values[`battery-usable-${power.chemistry}`] : 0;
     const drain = Math.max(current - (power?.charging ?? 0), 0) * day;
     const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
-    // A compressor fills its cylinder with thinner air up here: the mass falls with the pressure, so do standard feet.
-    const given = (power?.freeAir ?? 0) * (air / 101325);
+    // A piston sweeps the same volume of the air about it at any altitude; what thinner air costs is in the pumps' need.
+    const given = power?.freeAir ?? 0;
     const stored = receiverAir(power?.receiver ?? 0, power?.cutOut ?? values['air-cut-out'], pump.limit, air);
     const carries = given < airFlow ? stored / (airFlow - given) : Infinity;
     const jobs = dayJobs(mixes, pump.id);

@@ -61,10 +61,12 @@ describe('assumptions', () => {
   });
   test('one is changed for this rig, moves the figures, and is taken back', async () => {
     const s = open();
-    const margin = s.rig.assessment().feeds[0].margin.value;
+    const spare = (): number => s.rig.assessment().feeds[0].available.value - s.rig.assessment().feeds[0].required.value;
+    const before = spare();
     await s.change(HEAD, '14 ft');
     expect(s.rig.document().assumptions['npsh-required']).toBe('14 ft');
-    expect(s.rig.assessment().feeds[0].margin.value).toBeCloseTo(margin - 4 * 0.3048, 6);
+    expect(s.rig.assessment().feeds[0].required.value).toBeCloseTo(14 * 0.3048, 6);
+    expect(spare()).toBeLessThan(before - 3.5 * 0.3048);
     expect(s.box(HEAD).closest('tr')!.className).toContain('own');
     await s.press(`Back to the usual value of ${HEAD}`);
     expect(s.rig.document().assumptions['npsh-required']).toBeUndefined();

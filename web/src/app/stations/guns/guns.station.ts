@@ -116,6 +116,16 @@ export class GunsStation {
       { label: 'At the nozzle', at: `outlets.${i}.pressure` },
       { label: 'Flow', at: `outlets.${i}.flow` },
       { label: 'Pushes back with · recoil', at: `outlets.${i}.recoil` },
+      { label: 'With its nozzle worn', at: `outlets.${i}.worn` },
+      ...(r.cleaner
+        ? [
+            { label: 'Cleans in an hour', at: `outlets.${i}.cleaner.areaHour` },
+            {
+              label: 'Its width wants, strict · thrifty',
+              text: [r.cleaner.strictM3s, r.cleaner.thriftyM3s].map((q) => formatQuantity(q, 'flow', this.rig.units())).join(' · '),
+            },
+          ]
+        : []),
       { label: 'Nozzle for the wanted pressure', text: `${round3(r.betterSize)}, nearest ${shelfSize(r.betterSize)}` },
     ];
   });
