@@ -12,6 +12,7 @@ module.exports = {
   moduleNameMapper: {
     '^marked$': '<rootDir>/../node_modules/marked/lib/marked.umd.js',
     '^@pozzo/core$': '<rootDir>/../core/src/index.ts',
+    '^@pozzo/core/page$': '<rootDir>/../core/src/page.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
 };

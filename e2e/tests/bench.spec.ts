@@ -233,3 +233,18 @@ test('an empty page says what to do first, and calls nothing well', async ({ pag
   await openStation(page, 'Tanks');
   await expect(page.locator('pz-tanks-station')).toContainText('Water on board');
 });
+
+test('the first page loads less than 300 kB of script, workers included, until the yard is idle', async ({ page, server }) => {
+  const client = await page.context().newCDPSession(page);
+  await client.send('Network.enable');
+  const scripts = new Map<string, string>();
+  let bytes = 0;
+  client.on('Network.responseReceived', (e) => void (/\.js(\?|$)/.test(e.response.url) && scripts.set(e.requestId, e.response.url)));
+  client.on('Network.loadingFinished', (e) => void (scripts.has(e.requestId) && (bytes += e.encodedDataLength)));
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: /Crew truck/ })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  expect(scripts.size).toBeGreaterThan(5);
+  expect(bytes).toBeGreaterThan(100_000);
+  expect(bytes).toBeLessThan(300_000);
+});

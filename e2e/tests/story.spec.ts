@@ -27,7 +27,7 @@ test('a weak spigot: level, verdict and mend change at once; reload keeps everyt
 
 test('a thin feed hose collapses the inlet margin; undo brings it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/feed`);
-  await expect(page.locator('pz-feed-station')).toContainText('is left where');
+  await expect(page.locator('pz-feed-station')).toContainText('The inlet stands at');
   await page.getByRole('button', { name: /Suction hose 1 in/ }).click();
   const bore = page.locator('pz-part-fields').getByLabel('Bore', { exact: true });
   await bore.fill('1/2 in');
@@ -192,7 +192,7 @@ test('show the working, hold figures, swap units', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/feed`);
   await page.getByRole('button', { name: /^To spare/ }).click();
   const working = page.getByRole('region', { name: 'Working' });
-  await expect(working).toContainText('margin = NPSHa − NPSHr');
+  await expect(working).toContainText('margin = the lesser of NPSHa − NPSHr and H_in − H_min');
   await expect(working).toContainText('Hydraulic Institute');
   await page.getByRole('button', { name: 'Hold figures' }).click();
   await page.getByLabel('Pump draws').fill('9 gpm');

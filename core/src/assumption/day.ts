@@ -21,6 +21,14 @@ export const DAY_ASSUMPTIONS = [
   ),
   assumption('day-restart', 'Share of the usable water that a waiting crew lets run in', 'ratio', '15 %', 'estimate', 'Enough to work on for a while.'),
   assumption('day-patience', 'Longest a crew waits for water before it leaves the rest undone', 'time', '45 min', 'estimate', 'The next customer is waiting.'),
+  assumption(
+    'days-far',
+    'Times the allowed share of short days from which a rig is starved, where that is sure',
+    'number',
+    '5',
+    'common-practice',
+    'A day in ten where one in fifty is allowed costs a customer.',
+  ),
   assumption('refill-flow', 'Flow at a refill place', 'flow', '20 gpm', 'estimate', 'A standpipe or a yard hydrant with a 1 in hose.'),
   assumption(
     'float-travel',

@@ -86,6 +86,14 @@ export const PRESSURE_ASSUMPTIONS = [
   ),
   assumption('unloader-return', 'Flow turned back with every gun open that is told', 'ratio', '5 %', 'estimate', 'Less is the unloader breathing.'),
   assumption(
+    'unloader-most',
+    'Share turned back with every gun open at which a gun is starved',
+    'ratio',
+    '75 %',
+    'estimate',
+    'A quarter of the flow washes nothing at the pump’s pace.',
+  ),
+  assumption(
     'nozzle-alike',
     'How near a nozzle is to one of the other set',
     'ratio',

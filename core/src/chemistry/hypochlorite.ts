@@ -5,17 +5,20 @@ const GAS = 8.314462618;
 /** g/L of available chlorine of a trade strength (a share: 12.5 % is 0.125). Trade percent is g/L ÷ 10 by definition. */
 export const availableChlorine = (trade: number): number => trade * 1000;
 
+/** What the gravity rises by for each trade share: 1.165 at 12.5 trade %. */
+const HEAVIER = 0.165 / 0.125;
+
 /**
- * Specific gravity of commercial sodium hypochlorite at 20 °C: 1.2 at 12.5 trade %, in proportion below. Estimate:
- * bleach holds as much salt as hypochlorite, and excess caustic differs by maker.
+ * Specific gravity of commercial sodium hypochlorite at 20 °C: 1.165 at 12.5 trade % (9.7 lb/gal; Chlorine Institute pamphlet
+ * 96, from memory), in proportion below. The trade's round 10 lb/gal belongs to 12.5 % by weight.
  */
-export const hypochloriteGravity = (trade: number): number => 1 + 1.6 * trade;
+export const hypochloriteGravity = (trade: number): number => 1 + HEAVIER * trade;
 
 /** Weight share of available chlorine from the trade share: trade ÷ specific gravity. */
 export const weightShare = (trade: number): number => trade / hypochloriteGravity(trade);
 
-/** Trade share from the weight share: solves w = t/(1 + 1.6 t). Weight shares of 0 to 0.5. */
-export const tradeShare = (weight: number): number => weight / (1 - 1.6 * weight);
+/** Trade share from the weight share: solves w = t/(1 + 1.32 t). Weight shares of 0 to 0.5. */
+export const tradeShare = (weight: number): number => weight / (1 - HEAVIER * weight);
 
 /**
  * Rate constant of hypochlorite's decay, L/mol/s: second order, Arrhenius in temperature, faster in strong solutions.

@@ -6,13 +6,17 @@ import type { Chance } from './chance.js';
 /** Whether anything draws on the rig that a day could use up: where nothing does, no day is judged. */
 export const hasDays = (a: Pick<Assessment, 'feeds' | 'chemical'>): boolean => a.feeds.length + a.chemical.mixes.length > 0;
 
-/** Times the allowed share of short days from which a rig is starved, where that is sure. */
-const FAR_OVER = 5;
+/** Days of a sample, what is allowed of them, and from how many times that a rig is starved. */
+export interface JudgedDays {
+  readonly short: Chance;
+  readonly tolerance: number;
+  readonly farOver: number;
+}
 
-/** Days against what is allowed: tight over the tolerance, starved where it is sure to be over five times that (common practice). */
-export function daysVerdict(short: Chance, tolerance: number): Verdict {
+/** Days against what is allowed: tight over the tolerance, starved where it is sure to be many times that. */
+export function daysVerdict({ short, tolerance, farOver }: JudgedDays): Verdict {
   if (short.chance <= tolerance) return 'fed';
-  return short.low > FAR_OVER * tolerance ? 'starved' : 'tight';
+  return short.low > farOver * tolerance ? 'starved' : 'tight';
 }
 
 /** How many days go short of water, beside what is allowed. The certainty is that of the sample. */

@@ -25,12 +25,12 @@ describe('days in rounds', () => {
 
 describe('days judged', () => {
   test('within what is allowed is fed, above it tight, surely far above it starved', () => {
-    expect(daysVerdict(chanceOf(0, 400), 0.02)).toBe('fed');
-    expect(daysVerdict(chanceOf(8, 400), 0.02)).toBe('fed');
-    expect(daysVerdict(chanceOf(9, 400), 0.02)).toBe('tight');
-    expect(daysVerdict(chanceOf(44, 400), 0.02)).toBe('tight');
-    expect(daysVerdict(chanceOf(200, 400), 0.02)).toBe('starved');
-    expect(daysVerdict({ ...chanceOf(0, 0), chance: NaN }, 0.02)).toBe('tight');
+    expect(daysVerdict({ short: chanceOf(0, 400), tolerance: 0.02, farOver: 5 })).toBe('fed');
+    expect(daysVerdict({ short: chanceOf(8, 400), tolerance: 0.02, farOver: 5 })).toBe('fed');
+    expect(daysVerdict({ short: chanceOf(9, 400), tolerance: 0.02, farOver: 5 })).toBe('tight');
+    expect(daysVerdict({ short: chanceOf(44, 400), tolerance: 0.02, farOver: 5 })).toBe('tight');
+    expect(daysVerdict({ short: chanceOf(200, 400), tolerance: 0.02, farOver: 5 })).toBe('starved');
+    expect(daysVerdict({ short: { ...chanceOf(0, 0), chance: NaN }, tolerance: 0.02, farOver: 5 })).toBe('tight');
   });
   test('say how many, beside what is allowed', () => {
     expect(say(daysMessage(chanceOf(15, 400), 0.02), 'us')).toBe('3.8\u00a0% of days go short of water; 2\u00a0% allowed.');

@@ -96,6 +96,8 @@ export interface DaySample {
   readonly seed: number;
   readonly days: number;
   readonly tolerance: number;
+  /** Times that share from which the rig is starved, where it is sure. */
+  readonly farOver: number;
   /** Days on which a pump went without: a tank drawn to its heel, or an inlet starved. */
   readonly short: Chance;
   /** Each thing that ran short, the likeliest first. */
@@ -175,6 +177,7 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
     seed,
     days,
     tolerance: model.day.tolerance,
+    farOver: model.values['days-far'],
     short,
     causes: model.shorts
       .map((s, i) => {

@@ -1,12 +1,10 @@
 import { structuredCopy } from './draft.js';
-import { MOST_OPTIONS, type OptionDocument, type RigDocument } from '../rig/schema.js';
+import type { OptionDocument, RigDocument } from '../rig/schema.js';
+import { MOST_OPTIONS } from '../rig/version.js';
 import { nextAmong } from './id.js';
+import { withoutOptions } from './without-options.js';
 
-/** A document without the options kept beside it. */
-export function withoutOptions(doc: RigDocument): RigDocument {
-  const { options: _kept, ...rest } = doc;
-  return rest;
-}
+export { withoutOptions } from './without-options.js';
 
 /** Keeps a way of building beside the build; false when there is room for no more. */
 export function keepOption(d: RigDocument, name: string, rig: RigDocument): boolean {

@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { SCALES, VERDICTS } from '../subject/verdict.js';
 import type { Message } from '../working/figure.js';
 import { upgrade } from '../rig/upgrade.js';
-import { RIG_FORMAT, type RigDocument } from '../rig/schema.js';
+import type { RigDocument } from '../rig/schema.js';
+import { RIG_FORMAT } from '../rig/version.js';
 
 /**
  * Shapes that go over HTTP, parsed on both sides. What a person's file holds is checked by `readRig`; here stands what

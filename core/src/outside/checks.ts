@@ -1,7 +1,7 @@
 import { glycolShare } from '../chemistry/antifreeze.js';
 import { compressorPower } from '../chemistry/diaphragm-pump.js';
 import { blendStrength, drawnStrength } from '../chemistry/dilution.js';
-import { halfLife, handbookHalfLife, hypochloriteGravity } from '../chemistry/hypochlorite.js';
+import { halfLife, handbookHalfLife, hypochloriteGravity, tradeShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterAt, waterDensity, waterViscosity } from '../fluid/water.js';
@@ -392,7 +392,13 @@ export function outsideChecks(): Check[] {
       ['−13 °C', 0.3, glycolShare(K(-13))],
       ['−21.3 °C', 0.4, glycolShare(K(-21.3))],
     ]),
-    ...rows('Chlorine Institute, pamphlet 96: gravity of 12.5 trade %', '1', 0.05, [['12.5 trade %', 1.165, hypochloriteGravity(0.125)]]),
+    ...rows('Chlorine Institute, pamphlet 96: SH of 12.5 trade %', '', 5e-3, [
+      ['gravity', 1.165, hypochloriteGravity(0.125)],
+      ['lb a gallon', 9.7, (hypochloriteGravity(0.125) * 998.2 * si('1 gal', 'volume')) / 0.45359237],
+    ]),
+    ...rows('Common practice: SH of 12.5 % by weight weighs about 10 lb a gallon', 'lb/gal', 0.02, [
+      ['12.5 % by weight', 10, (hypochloriteGravity(tradeShare(0.125)) * 998.2 * si('1 gal', 'volume')) / 0.45359237],
+    ]),
     ...rows('White’s Handbook of Chlorination: half-lives', 'd', 0.1, [
       ['100 g/L at 25 °C', 220, handbookHalfLife(0.1, K(25)) / 86400],
       ['100 g/L at 15 °C', 800, handbookHalfLife(0.1, K(15)) / 86400],

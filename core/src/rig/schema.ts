@@ -16,10 +16,7 @@ import { softPump } from './thing/soft-pump.js';
 import { spigot } from './thing/spigot.js';
 import { sprayer } from './thing/sprayer.js';
 import { tank } from './thing/tank.js';
-
-/** Current version of the rig document. Older ones are lifted by `upgrade.ts`. */
-export const RIG_VERSION = 3;
-export const RIG_FORMAT = 'pozzo-rig';
+import { MOST_OPTIONS, RIG_FORMAT, RIG_VERSION } from './version.js';
 
 /** Fields of a rig. */
 export const body = {
@@ -53,9 +50,6 @@ const option = v.strictObject({
   rig: v.strictObject(body),
 });
 
-/** Most options a rig keeps. */
-export const MOST_OPTIONS = 8;
-
 /**
  * The rig document: everything the person sets, as typed. Parsing it gives the same tree with SI numbers.
  */
@@ -68,6 +62,7 @@ export type Rig = v.InferOutput<typeof RigSchema>;
 
 export type OptionDocument = NonNullable<RigDocument['options']>[number];
 
+export { MOST_OPTIONS, RIG_FORMAT, RIG_VERSION } from './version.js';
 export { assumptionRule } from './assumption-values.js';
 export { END_KINDS, type EndKind, type EndThing, type Thing, THING_LISTS, THINGS } from './thing/index.js';
 export { LINE_ROLES, type LineRole, type ThingKind } from './thing/kind.js';

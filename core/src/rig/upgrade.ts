@@ -1,5 +1,5 @@
 import type { Problem } from './read.js';
-import { RIG_FORMAT, RIG_VERSION } from './schema.js';
+import { RIG_FORMAT, RIG_VERSION } from './version.js';
 
 type Raw = Record<string, unknown>;
 

@@ -54,9 +54,10 @@ function judge(text: string, sampled: boolean): Judgement {
   const { verdict, scale, headline } = assessment;
   if (!sampled) return { verdict, scale, headline, chance: null, sampled: false };
   if (!hasDays(assessment)) return { verdict, scale, headline, chance: null, sampled: true };
-  const { short, tolerance } = sampleUntilEnough(dayModel(rig));
+  const sample = sampleUntilEnough(dayModel(rig));
+  const { short, tolerance } = sample;
   // A build whose days go short too often is not fed.
-  const days = daysVerdict(short, tolerance);
+  const days = daysVerdict(sample);
   const said =
     worse(verdict, days) === verdict ? { verdict, scale, headline } : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
   return { ...said, chance: { short, tolerance }, sampled: true };

@@ -91,7 +91,9 @@ export function assessTank(
           ).dryS
         : timeToEmpty(aboveHeel, fullDraw, inflow),
   }));
-  const leftM3 = Math.min(usual.volumes.reduce((s, v) => s + v, 0) - heelM3, usableM3);
+  const atEnd = Math.min(usual.volumes.reduce((s, v) => s + v, 0) - heelM3, usableM3);
+  // What is missing by the end counts below nothing, so that a change that lasts longer is better.
+  const leftM3 = Number.isFinite(usual.dryS) ? Math.min(-(netDraw - inflow) * (jobS - usual.dryS), 0) : atEnd;
   const drawing = netDraws.some((q) => q > 0);
 
   let verdict: Verdict = 'fed';
@@ -164,7 +166,7 @@ export function assessTank(
     series: usual.series,
     seriesPoor: poor.series,
     seriesGood: good.series,
-    tie: tied.length > 1 ? tieDifference(cases, tied, Number.isFinite(usual.dryS) ? Math.max(leftM3, 0) : 0) : undefined,
+    tie: tied.length > 1 ? tieDifference(cases, tied, Number.isFinite(usual.dryS) ? Math.max(atEnd, 0) : 0) : undefined,
     verdict,
   };
 }
@@ -235,7 +237,20 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
     });
   if (result.tiedIds[0] !== tank.id) return out;
   const stranded = result.tie !== undefined && result.tie.strandedM3 > 0.05 * result.usable.value;
-  if (result.draw.value > 0) {
+  const nothing = result.usable.value <= 1e-6 && result.draw.value > 0;
+  if (nothing)
+    out.push({
+      code: 'runs-dry',
+      verdict: 'starved',
+      station: 'tanks',
+      subject,
+      message: message('{tank} has nothing to use: {heel} of water have to stand in it before its outlet draws no air, and it is filled to {full}.', {
+        tank: name,
+        heel: { value: result.heelLevel.value, dimension: 'length' },
+        full: { value: Math.min(tank.fullLevel, shapeHeight(tank.shape)), dimension: 'length' },
+      }),
+    });
+  else if (result.draw.value > 0) {
     if (result.verdict === 'starved')
       out.push({
         code: 'runs-dry',

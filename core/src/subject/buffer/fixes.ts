@@ -11,11 +11,13 @@ import { like, m, nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 
-export const bufferRules: Rule = (finding, rig, _doc, now) => {
+export const bufferRules: Rule = (finding, rig, doc, now) => {
   const index = rig.tanks.findIndex((t) => t.id === finding.subject.id);
   const result = now.tanks[index];
   if (!result) return [];
   const out: Candidate[] = [];
+  // Water that stands behind a thin tie is no help: first the tie.
+  if (result.tie && result.tie.strandedM3 > 0) out.push(...tieRules(finding, rig, doc, now));
   const job = rig.brief.job;
   const reserve = assumptionValues(rig.assumptions)['buffer-reserve'];
   const fillLines = now.fills.filter((f) => result.tiedIds.includes(f.tankId));

@@ -27,7 +27,7 @@ export interface TankResult {
   readonly timeToRecover: Figure;
   /** Usable water that the job needs at its start, reserve included. */
   readonly needed: Figure;
-  /** At the end of the job, m³ above the heel. */
+  /** At the end of the job, m³ above the heel; below nothing, what was missing by then. */
   readonly leftM3: number;
   readonly series: LevelSeries;
   readonly seriesPoor: LevelSeries;

@@ -229,16 +229,24 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
       });
     const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
     const flows = cases.net.outletsOf(machine.id).length > 0;
+    const back = open.returnedM3s / Math.max(open.flowM3s, 1e-12);
     if (flows && open.returnedM3s > cases.values['unloader-return'] * machine.flow)
       out.push({
         code: 'unloader-cycles',
-        verdict: 'tight',
+        // A nozzle that lets almost nothing through washes nothing, whatever its gauge says.
+        verdict: back > cases.values['unloader-most'] ? 'starved' : 'tight',
         station: 'guns',
         subject,
-        message: message('With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.', {
-          m: machine.name,
-          q: { value: open.returnedM3s, dimension: 'flow' },
-        }),
+        message: message(
+          back > cases.values['unloader-most']
+            ? 'With every gun open {m} turns {q} of its {all} back: the nozzle lets almost nothing through, whatever the gauge says.'
+            : 'With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.',
+          {
+            m: machine.name,
+            q: { value: open.returnedM3s, dimension: 'flow' },
+            all: { value: open.flowM3s, dimension: 'flow' },
+          },
+        ),
       });
     if (!flows)
       out.push({

@@ -19,6 +19,6 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
       outlets: rig.outlets.flatMap((o) => assessOutlet(cases, o) ?? []),
     };
   },
-  rests: (_rig, a) => (a.outlets.length ? ['gun-far', 'gun-low', 'gun-high', 'unloader-return', 'nozzle-alike'] : []),
+  rests: (_rig, a) => (a.outlets.length ? ['gun-far', 'gun-low', 'gun-high', 'unloader-return', 'unloader-most', 'nozzle-alike'] : []),
   findings: ({ cases }, a) => pressureFindings(cases, a.cases, a.machines, a.outlets),
 };

@@ -19,6 +19,18 @@ export function supplyFindings(rig: Rig): Finding[] {
           ),
         );
   if (!rig.power)
+    for (const b of rig.boosters)
+      if (b.running)
+        out.push(
+          finding(
+            'no-battery',
+            'tight',
+            'feed',
+            { kind: 'booster', id: b.id },
+            message('{booster} runs and nothing is said to drive it: one of 12 V wants a battery on board.', { booster: b.name }),
+          ),
+        );
+  if (!rig.power)
     for (const m of rig.mixes)
       if (m.injector?.remote)
         out.push(

@@ -7,7 +7,7 @@ export const SUPPLY: Subject<object, object, SupplyCode> = {
   name: 'supply',
   scale: 'feeding',
   kinds: SUPPLY_KINDS,
-  reads: ({ rig }) => [rig.power, ...rig.machines, ...rig.softPumps, ...rig.mixes],
+  reads: ({ rig }) => [rig.power, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.mixes],
   assess: () => ({}),
   findings: ({ rig }) => supplyFindings(rig),
 };

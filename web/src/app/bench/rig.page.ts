@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { hasDays, type Message, say, SEVERITY_WORDS, worse } from '@pozzo/core';
+import { hasDays, type Message, reread, say, SEVERITY_WORDS, worse } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
@@ -84,6 +84,7 @@ export class RigPage implements OnDestroy {
   });
 
   constructor() {
+    this.rig.readBy(reread);
     effect(() => this.store.dispatch(DocumentActions.open({ id: this.id() })));
     this.router.events.pipe(takeUntilDestroyed()).subscribe(() => this.working.close());
   }

@@ -1,4 +1,5 @@
-import { type Dimension, findUnit, fromSi, SHOWN_UNIT, type UnitSystem } from '@pozzo/core';
+import type { Dimension, UnitSystem } from '@pozzo/core';
+import { findUnit, fromSi, SHOWN_UNIT } from '@pozzo/core/page';
 
 /** A number in the unit shown for a dimension, for axes. */
 export function inUnit(si: number, dimension: Dimension, system: UnitSystem, symbol: string = SHOWN_UNIT[dimension][system]): number {

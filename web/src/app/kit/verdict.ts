@@ -1,5 +1,6 @@
 import { Component, computed, input } from '@angular/core';
-import { type Scale, SEVERITY_WORDS, type Verdict } from '@pozzo/core';
+import type { Scale, Verdict } from '@pozzo/core';
+import { SEVERITY_WORDS } from '@pozzo/core/page';
 
 const DROP = 'M10 2c4.200 5.700 6.800 8.700 6.800 12.200a6.800 6.800 0 0 1-13.600 0C3.200 10.700 5.800 7.700 10 2z';
 const HALF_DROP = 'M4.2 14.500h11.600a6 6 0 0 1-11.600 0z';

@@ -1,20 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import {
-  BackupsShape,
-  BuildPageShape,
-  ErrorShape,
-  RevisionShape,
-  RevisionsShape,
-  type RigDocument,
-  SavedShape,
-  StoredBuildShape,
-  type Backups,
-  type BuildPage,
-  type Revisions,
-  type Saved,
-  type StoredBuild,
-} from '@pozzo/core';
+import type { RigDocument, Backups, BuildPage, Revisions, Saved, StoredBuild } from '@pozzo/core';
+import { BackupsShape, BuildPageShape, ErrorShape, RevisionShape, RevisionsShape, SavedShape, StoredBuildShape } from '@pozzo/core/page';
 import { firstValueFrom, timeout } from 'rxjs';
 import * as v from 'valibot';
 

@@ -30,7 +30,7 @@ export class DayStore {
   /** The days of the rig as it stands against what is allowed; null while they are being judged. */
   readonly judged = computed<DaysJudged | null>(() => {
     const { value } = this.sample();
-    return value && this.fits() ? { verdict: daysVerdict(value.short, value.tolerance), message: daysMessage(value.short, value.tolerance) } : null;
+    return value && this.fits() ? { verdict: daysVerdict(value), message: daysMessage(value.short, value.tolerance) } : null;
   });
 
   watch(): void {

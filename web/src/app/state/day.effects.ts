@@ -1,5 +1,6 @@
 import { inject } from '@angular/core';
-import { type Contender, DAY_SEED, DAYS_UNASKED, type RigDocument, withoutOptions } from '@pozzo/core';
+import type { Contender, RigDocument } from '@pozzo/core';
+import { DAY_SEED, DAYS_UNASKED, withoutOptions } from '@pozzo/core/page';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {

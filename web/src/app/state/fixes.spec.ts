@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
-import { advise, assess, type Fix, parseRig, pontoonRig, type RigDocument } from '@pozzo/core';
+import { advise, assess, type Fix, parseRig, pontoonRig, type RigDocument, reread } from '@pozzo/core';
 import { Subject } from 'rxjs';
 import { type AssessAnswer, AssessClient } from '../workers/assess-client';
 import * as assessmentEffects from './assessment.effects';
@@ -50,6 +50,7 @@ function bench() {
   });
   const store = TestBed.inject(Store);
   const rig = TestBed.inject(RigStore);
+  rig.readBy(reread);
   store.dispatch(DocumentActions.open({ id: 'a' }));
   store.dispatch(DocumentActions.opened({ build: { id: 'a', version: 1, document: thirsty(), updatedAt: '' }, pending: null, clash: false }));
   client.assess();

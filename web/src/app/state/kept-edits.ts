@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
-import { IdText, type RigDocument, StoredBuildShape } from '@pozzo/core';
+import type { RigDocument } from '@pozzo/core';
+import { IdText, StoredBuildShape } from '@pozzo/core/page';
 import { type IDBPDatabase, openDB } from 'idb';
 import * as v from 'valibot';
 import { newId } from './new-id';

@@ -1,10 +1,13 @@
 import { computed, effect, inject, Injectable, type Signal, signal } from '@angular/core';
-import { type Assessment, type DocumentPatch, type Fix, reread, type Rig, type RigDocument, type RigReading, say, type UnitSystem } from '@pozzo/core';
+import type { Assessment, DocumentPatch, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
+import { say } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { applyPatches, produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { DocumentActions, documentFeature } from './document.feature';
 import { settingsFeature } from './settings.feature';
+
+export type RigReader = typeof reread;
 
 /** The open rig, for views: what it is, what it says, how to change it. */
 @Injectable({ providedIn: 'root' })
@@ -12,11 +15,13 @@ export class RigStore {
   private readonly store = inject(Store);
   readonly document: Signal<RigDocument | null> = this.store.selectSignal(documentFeature.selectDocument);
   private last: RigReading | undefined;
+  private readonly reader = signal<RigReader | undefined>(undefined);
   /** The document as computed with, read once for all views; null while something in it cannot be read. */
   readonly rig: Signal<Rig | null> = computed(() => {
     const document = this.document();
-    if (!document) return null;
-    const read = reread(document, this.last);
+    const reader = this.reader();
+    if (!document || !reader) return null;
+    const read = reader(document, this.last);
     this.last = read.ok ? read : undefined;
     return read.ok ? read.rig : null;
   });
@@ -41,6 +46,11 @@ export class RigStore {
       recipe(draft);
     });
     this.dispatch(label, patches, inverse, key);
+  }
+
+  /** What reads documents: the bench brings it, so that a page without a build does not load it. */
+  readBy(reader: RigReader): void {
+    this.reader.set(reader);
   }
 
   /** The fix that waits for fixes of the document as it is now; null for none. */

@@ -1,5 +1,6 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import { type Assessment, type RigDocument, withoutOptions } from '@pozzo/core';
+import type { Assessment, RigDocument } from '@pozzo/core';
+import { withoutOptions } from '@pozzo/core/page';
 import { Subject } from 'rxjs';
 import * as v from 'valibot';
 import { wholeOf } from './assessment-part';

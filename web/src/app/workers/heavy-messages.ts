@@ -1,6 +1,6 @@
 import type { Comparison, Contender, DayChunk, DayResult, DaySample, RigDocument, Sizing, Swing, WayCompared } from '@pozzo/core';
 import * as v from 'valibot';
-import type { RigFile } from '../yard/rig-file';
+import type { RigFile } from '../yard/picked-file';
 
 /** Work too long for the page: what is asked, and what each kind gives. */
 export interface HeavyWork {

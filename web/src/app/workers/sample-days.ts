@@ -1,4 +1,5 @@
-import { DAY_SEED, type DayChunk, type DaySample, isEnough, joinChunks, nextRound, type RigDocument } from '@pozzo/core';
+import type { DayChunk, DaySample, RigDocument } from '@pozzo/core';
+import { DAY_SEED, isEnough, joinChunks, nextRound } from '@pozzo/core/page';
 import { concat, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { doneOf, type HeavyClient } from './heavy-client';
 

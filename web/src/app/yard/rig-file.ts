@@ -1,15 +1,8 @@
-import { MOST_DOCUMENT_BYTES, placeWords, readRig, type RigDocument } from '@pozzo/core';
+import { MOST_DOCUMENT_BYTES, placeWords, readRig } from '@pozzo/core';
+import { refuse, type RigFile } from './picked-file';
 
-/** Largest file that is looked into, bytes: what is stored, with room for the spaces of a file made to be read. */
-export const LARGEST_FILE = 4 * MOST_DOCUMENT_BYTES;
 /** Most problems told of one file. */
 const MOST_TOLD = 6;
-
-export type RigFile =
-  | { readonly ok: true; readonly name: string; readonly document: RigDocument }
-  | { readonly ok: false; readonly name: string; readonly problems: readonly string[] };
-
-export const refuse = (name: string, ...problems: string[]): RigFile => ({ ok: false, name, problems });
 
 /** Where a text stops being JSON, as far as the browser tells: the line, or that it ends before it is whole. */
 function notJson(text: string, error: unknown): string {

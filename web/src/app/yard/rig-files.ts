@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import { doneOf, HeavyClient } from '../workers/heavy-client';
-import { LARGEST_FILE, readRigText, refuse, type RigFile } from './rig-file';
+import { LARGEST_FILE, refuse, type RigFile } from './picked-file';
 
 /** Files above this are read in a worker, bytes: the page goes on meanwhile. */
 const LARGE = 100_000;
@@ -16,7 +16,8 @@ export class RigFiles {
     if (file.size > LARGEST_FILE) return refuse(file.name, `It is larger than ${LARGEST_FILE / 1e6} MB: no rig file is.`);
     try {
       const text = await file.text();
-      if (text.length <= LARGE) return readRigText(file.name, text);
+      // What reads a rig comes with the first file.
+      if (text.length <= LARGE) return (await import('./rig-file')).readRigText(file.name, text);
       return await firstValueFrom(doneOf(this.heavy.run('read', { name: file.name, text })));
     } catch (error) {
       return refuse(file.name, `It could not be read: ${error instanceof Error ? error.message : 'the browser did not say why'}.`);

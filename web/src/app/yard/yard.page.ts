@@ -4,14 +4,14 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { formatQuantity, say } from '@pozzo/core';
+import { formatQuantity, say } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
 import { KeptPanel } from './kept-panel';
 import { RigFiles } from './rig-files';
-import type { RigFile } from './rig-file';
+import type { RigFile } from './picked-file';
 
 /** Height of a row, px; on a narrow screen its sentence takes lines of its own. */
 const ROW = 82;

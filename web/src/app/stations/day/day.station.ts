@@ -248,7 +248,7 @@ export class DayStation implements OnDestroy {
       };
     const worst = s.causes.find((c) => c.cause === 'water' || c.cause === 'feed');
     return {
-      verdict: daysVerdict(s.short, s.tolerance),
+      verdict: daysVerdict(s),
       words: `Short of water on ${chance} of days, more than the ${allowed} allowed${worst ? `: ${worst.name} ${CAUSE_WORDS[worst.cause]}` : ''}.`,
     };
   });

@@ -1,0 +1,28 @@
+/**
+ * What a page needs before a build is opened. A door of its own, past the other ones: a bundler that splits by file takes
+ * all that an index names along with it, and the first page would load the engine.
+ */
+export { formatQuantity } from './quantity/format.js';
+export { findUnit, fromSi, SHOWN_UNIT, type Dimension, type UnitSystem } from './quantity/dimension.js';
+export { say, type Message } from './working/figure.js';
+export { SEVERITY_WORDS, type Scale, type Verdict } from './subject/verdict.js';
+export {
+  BackupsShape,
+  BuildPageShape,
+  ErrorShape,
+  IdText,
+  MOST_DOCUMENT_BYTES,
+  RevisionShape,
+  RevisionsShape,
+  SavedShape,
+  StoredBuildShape,
+  type Backups,
+  type BuildPage,
+  type Revisions,
+  type Saved,
+  type StoredBuild,
+} from './exchange/http.js';
+export { withoutOptions } from './edit/without-options.js';
+export { isEnough } from './day/chance.js';
+export { joinChunks } from './day/chunk.js';
+export { DAY_SEED, DAYS_UNASKED, nextRound } from './day/round-size.js';
