@@ -22,7 +22,8 @@ describe('the ways of mixing compared', () => {
   test('each is set up as well as it can be: a batch meets what is wanted, the tip at the gun is the one that fits', () => {
     const of = (way: string) => rows.find((r) => r.way === way)!.result;
     near(of('batch').first.value, of('batch').wanted.value, 1e-6);
-    near(of('nozzle').first.value, of('nozzle').wanted.value, 0.15);
+    // Tips of the shelf stand some 15 to 20 % apart.
+    near(of('nozzle').first.value, of('nozzle').wanted.value, 0.18);
   });
   /** Common practice: a batch carries the whole mix, a proportioner only its stock; a downstream injector is never strong. */
   test('what the trade says of them holds', () => {

@@ -9,6 +9,16 @@ const TANK_MOST = 170;
 const PUMP_X = 430;
 
 /** The feed seen from the side, heights to scale: tank with its lowest level, line, pump and what is left of the push. */
+/** Width of the words on the line of heads, and how far they stand from it and from other lines, in the drawing's units. */
+const [WORDS_W, BELOW, ABOVE, CLEAR] = [158, 20, 10, 14];
+
+/** Where the words go: under the end of the line of heads, or over it where another line runs there. */
+function besideEnd(end: number, lines: readonly number[]): { x: number; y: number } {
+  const clear = (baseline: number): boolean => lines.every((l) => l < baseline - CLEAR || l > baseline + 6);
+  const under = Math.min(end + BELOW, H - 4);
+  return { x: PUMP_X - 21 - WORDS_W, y: clear(under) || end - ABOVE < 16 ? under : end - ABOVE };
+}
+
 @Component({
   selector: 'pz-elevation',
   template: `
@@ -145,7 +155,7 @@ export class Elevation {
           : null,
       pipe: `M${start} ${y(outlet)}H${bend}V${y(inlet)}H${PUMP_X - 21}`,
       grade: `M${heads.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}`,
-      gradeText: feed.boosted ? { x: PUMP_X - 290, y: 20 } : { x: start + 16, y: Math.max((heads[1]?.y ?? 30) - 10, 16) },
+      gradeText: feed.boosted ? { x: PUMP_X - 290, y: 20 } : besideEnd(heads.at(-1)?.y ?? 30, [y(inlet), y(0)]),
       pumpX: PUMP_X,
       pumpY: y(inlet),
       margin: formatQuantity(Math.abs(feed.margin.value), 'length', system, { digits: 2 }),

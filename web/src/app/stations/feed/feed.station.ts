@@ -193,7 +193,7 @@ export class FeedStation {
     }
     // What is left over the least inlet pressure, where that decides, or over what the pump needs.
     if (f.worst.marginM < f.available.value - f.required.value - 1e-9)
-      return `Worst case: ${caseWords(f.worst, f.direct)}. The inlet stands at ${p(f.inlet.mean.value)}, between its pulses at ${p(f.inlet.troughPa)}; its least is ${p(f.inlet.leastPa)}.`;
+      return `Worst case: ${caseWords(f.worst, f.direct)}. The inlet stands at ${p(f.inlet.mean.value)} where ${p(f.inlet.leastPa)} is the least, ${q(f.worst.marginM)} more; each pulse presses it to ${p(f.inlet.troughPa)} for a moment.`;
     return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
   });
   protected readonly facts = computed<Fact[]>(() => {

@@ -46,7 +46,11 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
   selector: 'pz-machines-station',
   imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
   template: `
-    <pz-station heading="Machines" station="machines" [calm]="soft() ? 'What it brings is enough, and so is what drives it.' : 'Engine and pump are matched.'">
+    <pz-station
+      heading="Machines"
+      station="machines"
+      [calm]="soft() ? 'What it brings is enough, and so is what drives it.' : drive() + ' and pump are matched.'"
+    >
       <div set>
         <pz-picker [items]="all()" [chosen]="soft() ? soft()!.id : chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
         @if (soft(); as p) {
@@ -86,7 +90,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
               <button type="button" mat-stroked-button class="small" (click)="plugIn()">Say where its mains come from</button>
             }
           }
-          <pz-quantity [label]="chosen.item()?.drive === 'electric' ? 'Motor' : 'Engine'" [path]="path('enginePower')" />
+          <pz-quantity [label]="drive()" [path]="path('enginePower')" />
           <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
         }
         <div class="acts">
@@ -134,13 +138,13 @@ export class MachinesStation {
   protected readonly drives = [
     { value: '', name: 'Petrol engine' },
     { value: 'diesel', name: 'Diesel engine' },
-    { value: 'electric', name: 'Electric motor, mains' },
+    { value: 'electric', name: 'Motor on mains' },
     { value: 'vehicle', name: 'The vehicle' },
   ];
   protected readonly mains = [
     { value: '', name: 'Not said' },
-    { value: 'site', name: 'The customer’s socket' },
-    { value: 'generator', name: 'A generator on board' },
+    { value: 'site', name: 'Their socket' },
+    { value: 'generator', name: 'A generator' },
   ];
   protected readonly yesNo = [
     { value: 'false', name: 'No' },
@@ -203,6 +207,8 @@ export class MachinesStation {
       };
     });
   });
+  /** What turns the pump, in a word. */
+  protected readonly drive = computed(() => (this.chosen.item()?.drive === 'electric' ? 'Motor' : 'Engine'));
   protected readonly columns = computed<readonly Column[]>(() => [
     { id: 'label', name: 'Triggers' },
     { id: 'pump', name: 'At the pump', number: true, sorts: true },
@@ -210,7 +216,7 @@ export class MachinesStation {
       .filter((o) => o.machineIds.includes(this.chosen.item()?.id ?? ''))
       .map((o) => ({ id: `gun:${o.outletId}`, name: this.rig.document()?.outlets.find((x) => x.id === o.outletId)?.name ?? '', number: true, sorts: true })),
     { id: 'back', name: 'Turned back', number: true, sorts: true },
-    { id: 'engine', name: 'Engine', number: true, sorts: true },
+    { id: 'engine', name: this.drive(), number: true, sorts: true },
   ]);
   protected readonly facts = computed<Fact[]>(() => {
     const i = this.index();
@@ -218,8 +224,8 @@ export class MachinesStation {
     return [
       { label: 'At the pump, all open', at: `machines.${i}.pumpPressure` },
       { label: 'Turned back, all open', at: `machines.${i}.returned` },
-      { label: 'Engine power needed', at: `machines.${i}.enginePower` },
-      { label: 'Engine gives here', at: `machines.${i}.engineAvailable` },
+      { label: `${this.drive()} power needed`, at: `machines.${i}.enginePower` },
+      { label: `${this.drive()} gives here`, at: `machines.${i}.engineAvailable` },
       { label: 'Nozzle set, one gun', text: this.setCode(1) },
       { label: 'Nozzle set, two guns', text: this.setCode(2) },
     ];
