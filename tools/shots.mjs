@@ -47,6 +47,12 @@ const views = [
   { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
 ];
 
+/** Until nothing on the page is still being drawn, judged or sampled. */
+const settled = (page) =>
+  page
+    .waitForFunction(() => !/Drawing…|being judged|Being judged|Sampling days/.test(document.body.innerText), undefined, { timeout: 60_000 })
+    .catch(() => console.log(`${page.url()} did not come to rest in a minute.`));
+
 await withBrowser(async (browser, url) => {
   for (const v of views) {
     const page = await browser.newPage({ viewport: v.size ?? { width: 1280, height: 800 } });
@@ -59,6 +65,7 @@ await withBrowser(async (browser, url) => {
     }
     await page.goto(url + v.path);
     await page.waitForTimeout(1500);
+    await settled(page);
     for (const name of v.clicks ?? []) {
       await page.getByRole('button', { name }).click();
       await page.waitForTimeout(400);
@@ -66,6 +73,7 @@ await withBrowser(async (browser, url) => {
     if (v.press) await page.getByLabel(v.press[0]).fill(v.press[1]);
     if (v.clicks || v.press || v.name === 'yard') await page.waitForTimeout(6000);
     for (const [label, text] of v.type ?? []) await page.getByLabel(label, { exact: true }).fill(text);
+    await settled(page);
     await page.screenshot({ path: join(root, `docs/screenshots/${v.name}.png`) });
     if (v.before) {
       const [path, label, , back] = v.before;

@@ -3,9 +3,10 @@ import { changed } from '../edit/draft.js';
 import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
 import { weightPrice } from '../solve/loaded.js';
 import { assess } from '../assess/assess.js';
-import type { Verdict } from '../subject/verdict.js';
+import { type Verdict, worse } from '../subject/verdict.js';
 import { dayModel } from '../day/model.js';
 import type { Chance } from '../day/chance.js';
+import { daysMessage, daysVerdict, hasDays } from '../day/judge.js';
 import { gatherSample, sampleSteps } from '../day/sample.js';
 import { simulateModel } from '../day/simulate-day.js';
 import { dayOf } from '../day/usual-day.js';
@@ -80,12 +81,15 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
     const sample = gatherSample(model, seed, [step.value]);
     const usual = simulateModel(model);
     const a = assess(read.rig);
+    // A build whose days go short too often is not fed, here as everywhere.
+    const ofDays = hasDays(a) ? daysVerdict(sample) : 'fed';
+    const verdict = worse(a.verdict, ofDays);
     const strength = sample.strengths.at(0);
     rows.push({
       id: c.id,
       name: c.name,
-      verdict: a.verdict,
-      headline: a.headline,
+      verdict,
+      headline: verdict === a.verdict ? a.headline : daysMessage(sample.short, sample.tolerance),
       short: sample.short,
       lostS: sample.figures.waited.mean + sample.figures.undone.mean,
       usedM3: sample.figures.used.mean,
