@@ -4,7 +4,17 @@ import { attack, LIQUID_KINDS, meeting, WETTED } from './compatibility';
 import { airUse, compressorPower, pumpCurrent, pumpCurve } from './diaphragm-pump';
 import { batch, blendStrength, drawnStrength, topUp } from './dilution';
 import { residue, volumesFor } from './flush';
-import { availableChlorine, decayRate, halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, tradeShare, weightShare } from './hypochlorite';
+import {
+  availableChlorine,
+  chlorineShare,
+  decayRate,
+  halfLife,
+  handbookHalfLife,
+  hypochloriteGravity,
+  strengthAfter,
+  tradeShare,
+  weightShare,
+} from './hypochlorite';
 import { calibratedRatio, drawRatio, type InjectorPlace } from './injection';
 import { PPM_PER_GRAIN_GALLON, resinLife } from './pure-water';
 
@@ -24,6 +34,7 @@ describe('strengths', () => {
   });
   /** Common practice: about 10 lb/gal, which is 12.5 % by weight. */
   test('the trade’s 10 lb a gallon belongs to 12.5 weight percent', () => near((hypochloriteGravity(tradeShare(0.125)) * 998.2 * GAL) / 0.45359237, 10, 0.01));
+  test('a label by weight of the hypochlorite is weaker by the molar masses', () => near(chlorineShare(0.125), 0.125 * (70.906 / 74.442), 1e-12));
   test('trade and weight percent undo each other', () => {
     for (let t = 0; t <= 0.16; t += 0.005) near(tradeShare(weightShare(t)) + 1, t + 1, 1e-12);
   });

@@ -20,6 +20,12 @@ export const weightShare = (trade: number): number => trade / hypochloriteGravit
 /** Trade share from the weight share: solves w = t/(1 + 1.32 t). Weight shares of 0 to 0.5. */
 export const tradeShare = (weight: number): number => weight / (1 - HEAVIER * weight);
 
+/** Molar mass of sodium hypochlorite, g/mol: one counts as one Cl₂. */
+const HYPOCHLORITE_G_MOL = 74.442;
+
+/** Weight share of available chlorine of a weight share of sodium hypochlorite. */
+export const chlorineShare = (hypochlorite: number): number => (hypochlorite * CHLORINE_G_MOL) / HYPOCHLORITE_G_MOL;
+
 /**
  * Rate constant of hypochlorite's decay, L/mol/s: second order, Arrhenius in temperature, faster in strong solutions.
  * Gordon, Adam & Bubnis 1995 (from memory): log₁₀k₂ = 0.149·I + log₁₀(2.083e10·T·e^(−1.018e5/RT)·e^(−56.5/R)).

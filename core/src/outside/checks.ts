@@ -1,7 +1,7 @@
 import { glycolShare } from '../chemistry/antifreeze.js';
 import { compressorPower } from '../chemistry/diaphragm-pump.js';
 import { blendStrength, drawnStrength } from '../chemistry/dilution.js';
-import { halfLife, handbookHalfLife, hypochloriteGravity, tradeShare } from '../chemistry/hypochlorite.js';
+import { chlorineShare, halfLife, handbookHalfLife, hypochloriteGravity, tradeShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterAt, waterDensity, waterViscosity } from '../fluid/water.js';
@@ -399,6 +399,13 @@ export function outsideChecks(): Check[] {
     ...rows('Common practice: SH of 12.5 % by weight weighs about 10 lb a gallon', 'lb/gal', 0.02, [
       ['12.5 % by weight', 10, (hypochloriteGravity(tradeShare(0.125)) * 998.2 * si('1 gal', 'volume')) / 0.45359237],
     ]),
+    ...rows(
+      'Molar masses (IUPAC): NaOCl 74.44, Cl₂ 70.91 g/mol',
+      '%',
+      1e-3,
+      [['available chlorine of 12.5 % NaOCl by weight', 11.91, 100 * chlorineShare(0.125)]],
+      false,
+    ),
     ...rows('White’s Handbook of Chlorination: half-lives', 'd', 0.1, [
       ['100 g/L at 25 °C', 220, handbookHalfLife(0.1, K(25)) / 86400],
       ['100 g/L at 15 °C', 800, handbookHalfLife(0.1, K(15)) / 86400],

@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { LiquidKind } from '../chemistry/compatibility.js';
-import { hypochloriteGravity, strengthAfter, tradeShare } from '../chemistry/hypochlorite.js';
+import { chlorineShare, hypochloriteGravity, strengthAfter, tradeShare } from '../chemistry/hypochlorite.js';
 import type { Liquid } from '../rig/schema.js';
 import type { Rig, Tank } from '../rig/schema.js';
 
@@ -23,10 +23,22 @@ export interface Stock {
 
 const GRAVITIES: Readonly<Partial<Record<LiquidKind, number>>> = { acid: 1.1, caustic: 1.15, antifreeze: 1.04, degreaser: 1.05, ammonia: 1.0 };
 
+/** Trade share of what a label says. */
+function tradeOf({ as, bought }: NonNullable<Liquid['strength']>): number {
+  switch (as) {
+    case 'trade':
+      return bought;
+    case 'weight':
+      return tradeShare(bought);
+    case 'weight-hypochlorite':
+      return tradeShare(chlorineShare(bought));
+  }
+}
+
 /** What a liquid is worth today. */
 export function stockOf(liquid: Liquid, values: AssumptionValues): Stock {
   const s = liquid.strength;
-  const bought = s ? (s.as === 'weight' ? tradeShare(s.bought) : s.bought) : 0;
+  const bought = s ? tradeOf(s) : 0;
   const today = s
     ? (s.titrated ?? strengthAfter(bought, s.age, s.kept, values['excess-caustic']))
     : liquid.dose !== undefined

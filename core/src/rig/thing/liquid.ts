@@ -15,7 +15,8 @@ export const liquid = v.strictObject({
   strength: v.optional(
     v.strictObject({
       bought: quantity('ratio', '0.1 %', '20 %'),
-      as: v.picklist(['trade', 'weight']),
+      /** Trade percent; percent by weight of available chlorine; percent by weight of the hypochlorite itself. */
+      as: v.picklist(['trade', 'weight', 'weight-hypochlorite']),
       age: quantity('time', '0 d', '730 d'),
       kept: quantity('temperature', '32 °F', '130 °F'),
       /** Trade strength measured today; it overrules the reckoning. */

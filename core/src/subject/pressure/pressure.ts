@@ -3,6 +3,7 @@ import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { deratedPower } from '../../hydraulics/plunger-pump.js';
 import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
+import { feedPath } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Finding } from '../finding.js';
@@ -308,8 +309,9 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         station: 'guns',
         subject,
         message: starved
-          ? message('{gun} gets {p} where {want} is wanted: {m} is starved, its feed passes {q} of the {wants} it is made for.', {
+          ? message('{gun} gets {p} where {want} is wanted: {m} is starved. {when} its feed passes {q} of the {wants} it is made for.', {
               ...values,
+              when: feedPath(cases.asDrawn, starved)[0]?.from.at === 'spigot' ? 'At a usual tap' : 'Half full and clean',
               m: starved.name,
               q: { value: cases.asDrawn.machineFlow(starved), dimension: 'flow' },
               wants: { value: starved.flow, dimension: 'flow' },

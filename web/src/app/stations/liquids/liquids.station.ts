@@ -77,7 +77,8 @@ export class LiquidsStation {
   protected readonly kinds = KIND_OPTIONS;
   protected readonly labels = [
     { value: 'trade', name: 'Trade percent' },
-    { value: 'weight', name: 'Weight percent' },
+    { value: 'weight', name: 'Weight % chlorine' },
+    { value: 'weight-hypochlorite', name: 'Weight % NaOCl' },
   ];
   protected readonly liquids = computed(() => this.rig.document()?.liquids ?? []);
   protected readonly chosen = chosenOf(this.liquids, this.of);
