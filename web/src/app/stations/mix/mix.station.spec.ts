@@ -86,7 +86,7 @@ describe('the station of the liquids', () => {
   };
   test('SH tells today’s strength both ways, what a week takes, and both half-lives', () => {
     const text = open('crew-of-four').text();
-    expect(text).toMatch(/12\.2.% trade today, bought at 12\.5.% \(10\.2.% by weight today\)/);
+    expect(text).toMatch(/12\.2.% trade today, bought at 12\.5.% \(10\.5.% by weight today\)/);
     for (const label of ['Half-life, rate law', 'Half-life, handbook', 'Tank for a week', 'A week, kept on board']) expect(text).toContain(label);
   });
   test('a kind that must not meet another is told with its reason; what is in use stays', async () => {

@@ -66,7 +66,7 @@ test('a comparison of options that are gone is not shown', async () => {
 });
 test('eight at the most, by hand too', async () => {
   const s = open(new FakeRig(LAYOUTS.find((l) => l.id === 'plain-first' || l.id === 'carried-water')!.make()));
-  for (let i = 0; i < 8; i++) await s.press(/Keep the build as it stands/);
+  for (let i = 0; i < 8; i++) await s.press(/Keep it as it stands/);
   expect(s.text()).toContain('A build keeps 8 options. Drop one to keep another.');
 });
 test('working, stopped and failed are shown', async () => {
