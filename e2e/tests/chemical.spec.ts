@@ -64,7 +64,7 @@ test('a soft wash pump shows its duty, and the chemical stations are accessible'
 test('a tank of chemicals tells its days of work; a bund too small for it is told and mended', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/depot-box/tanks?of=batch-tank`);
   await expect(page.getByRole('heading', { name: 'Batch on board' })).toBeVisible();
-  await expect(page.locator('pz-chemical-tank')).toContainText(/112.gal, 988.lb: lasts 1\.9.days of work/);
+  await expect(page.locator('pz-chemical-tank')).toContainText(/112.gal, 979.lb: lasts 1\.9.days of work/);
   await page.getByLabel(/Bund under it/).fill('40 gal');
   await expect(headline(page)).toContainText('The bund under Mix tank holds 40');
   await page.getByRole('button', { name: 'Try it: A bund of 125 gal' }).click();
