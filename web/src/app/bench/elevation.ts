@@ -9,14 +9,15 @@ const TANK_MOST = 170;
 const PUMP_X = 430;
 
 /** The feed seen from the side, heights to scale: tank with its lowest level, line, pump and what is left of the push. */
-/** Width of the words on the line of heads, and how far they stand from it and from other lines, in the drawing's units. */
-const [WORDS_W, BELOW, ABOVE, CLEAR] = [158, 20, 10, 14];
+/** Width of the words on the line of heads, how far they stand below and above a line, and how high they are, in the drawing's units. */
+const [WORDS_W, BELOW, ABOVE, TALL] = [158, 20, 10, 13];
 
-/** Where the words go: under the end of the line of heads, or over it where another line runs there. */
-function besideEnd(end: number, lines: readonly number[]): { x: number; y: number } {
-  const clear = (baseline: number): boolean => lines.every((l) => l < baseline - CLEAR || l > baseline + 6);
-  const under = Math.min(end + BELOW, H - 4);
-  return { x: PUMP_X - 21 - WORDS_W, y: clear(under) || end - ABOVE < 16 ? under : end - ABOVE };
+/** Where the words go: by the end of the line of heads, else under the deck, else at the top: wherever nothing else runs. */
+function besideEnd(end: number, deck: number, bands: readonly (readonly [number, number])[]): { x: number; y: number } {
+  const clear = (baseline: number): boolean =>
+    baseline <= H - 4 && baseline - TALL >= 2 && bands.every(([a, b]) => Math.max(a, b) < baseline - TALL || Math.min(a, b) > baseline + 4);
+  const y = [end + BELOW, end - ABOVE, deck + BELOW].find(clear) ?? TALL + 3;
+  return { x: PUMP_X - 21 - WORDS_W, y };
 }
 
 @Component({
@@ -155,7 +156,15 @@ export class Elevation {
           : null,
       pipe: `M${start} ${y(outlet)}H${bend}V${y(inlet)}H${PUMP_X - 21}`,
       grade: `M${heads.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}`,
-      gradeText: feed.boosted ? { x: PUMP_X - 290, y: 20 } : besideEnd(heads.at(-1)?.y ?? 30, [y(inlet), y(0)]),
+      gradeText: feed.boosted
+        ? { x: PUMP_X - 290, y: 20 }
+        : besideEnd(heads.at(-1)?.y ?? 30, y(0), [
+            [y(outlet) - 4, y(outlet) + 4],
+            [y(inlet) - 4, y(outlet) + 4],
+            [y(0), y(0)],
+            // The line of heads itself, over the width of the words.
+            ...heads.flatMap((h, k) => (k > 0 && h.x > PUMP_X - 21 - WORDS_W ? [[heads[k - 1].y, h.y] as const] : [])),
+          ]),
       pumpX: PUMP_X,
       pumpY: y(inlet),
       margin: formatQuantity(Math.abs(feed.margin.value), 'length', system, { digits: 2 }),
