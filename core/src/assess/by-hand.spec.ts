@@ -23,6 +23,7 @@ const BY_HAND: Partial<Record<EquationId, (x: Inputs, all: (symbol: string) => n
   'shaft-power': (x) => (x('p') * x('Q')) / x('η'),
   recoil: (x) => x('ρ') * x('Q') * x('C_v') * Math.sqrt((2 * x('p')) / x('ρ')),
   returned: (x, all) => x('Q') - all('Q_gun').reduce((sum, q) => sum + q, 0),
+  'net-draw': (x, all) => all('P').reduce((sum, p, i) => sum + p * all('Q')[i], 0) + (all('Q_soft').length ? x('Q_soft') : 0),
   'fill-time': (x) => x('V') / x('Q_in'),
   'spigot-curve': (x) => Math.sqrt(x('p₀') / x('k')),
   'hose-carried': (x) => x('L') + x('spare'),

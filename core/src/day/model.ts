@@ -167,8 +167,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const vessels = vesselsOf(cases);
   const stocks = new Stocks(rig, values);
   const soft = softTables(cases, stocks);
-  const vesselOf = (tank: number): number => tank;
-  const softVessels = soft.map((s) => s.tanks.map(vesselOf));
+  // Vessels stand as the tanks do.
+  const softVessels = soft.map((s) => s.tanks);
   const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? volumeAt(vessels[v].tank.shape, surface - vessels[v].tank.base) : 0));
   const branchLevels = soft.map((s, m) =>
     s.tanks.map((_tank, b) => {

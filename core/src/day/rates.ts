@@ -263,8 +263,10 @@ export class Rates {
           into[v] = volume[v] < vessels[v].full - TOUCH ? refill.flow / n : 0;
         }
       }
+      // Two who dump open no second valve.
       if (kind === 'dump')
-        for (let v = 0; v < vessels.length; v++) if (vessels[v].water && volume[v] > TOUCH) out[v] += this.dumped[v] = dumpAt(model, v, volume[v]);
+        for (let v = 0; v < vessels.length; v++)
+          if (vessels[v].water && volume[v] > TOUCH && this.dumped[v] === 0) out[v] += this.dumped[v] = dumpAt(model, v, volume[v]);
     }
   }
 }

@@ -270,7 +270,7 @@ export function outsideChecks(): Check[] {
           [8, 3500],
           [10, 3000],
         ],
-        ([gpm, psi]) => [`${gpm} gpm at ${psi} psi`, (gpm * psi) / 1714, (gpm * GPM * psi * PSI) / HP],
+        ([gpm, psi]) => [`${gpm} gpm at ${psi} psi`, (gpm * psi) / 1714, sum('engine-power', { flow: `${gpm} gpm`, pressure: `${psi} psi` }, 'hydraulic') / HP],
       ),
       false,
     ),
@@ -313,9 +313,13 @@ export function outsideChecks(): Check[] {
           [1.25, 80],
         ],
         ([d, psi]) => {
-          const p = psi * PSI;
-          const q = (Math.PI / 4) * (d * INCH) ** 2 * Math.sqrt((2 * p) / 998.2);
-          return [`${d} in at ${psi} psi`, 1.57 * d * d * psi, (998.2 * q * Math.sqrt((2 * p) / 998.2)) / 4.4482216];
+          // A smooth bore lets through all that its jet's ideal speed brings.
+          const flow = ((Math.PI / 4) * (d * INCH) ** 2 * Math.sqrt((2 * psi * PSI) / 998.2)) / GPM;
+          return [
+            `${d} in at ${psi} psi`,
+            1.57 * d * d * psi,
+            sum('recoil', { flow: `${flow} gpm`, pressure: `${psi} psi`, speed: '100 %' }, 'force') / 4.4482216,
+          ];
         },
       ),
     ),
@@ -434,7 +438,9 @@ export function outsideChecks(): Check[] {
     ...rows('Water treatment handbooks: grains = gal·ppm/17.1', 'gal', 0.02, [
       ['1 ft³ of 20 000 grains at 200 ppm', (20000 * 17.1) / 200, resinLife(0.0283168, (20000 * 64.79891e-6) / 0.0283168, 2e-4) / si('1 gal', 'volume')],
     ]),
-    ...rows('Common practice: 8 gpm turned round at 250 psi', 'W', 0.02, [['heat', 870, 8 * GPM * 250 * PSI]]),
+    ...rows('Common practice: 8 gpm turned round at 250 psi', 'W', 0.02, [
+      ['heat', 870, sum('bypass-heat', { flow: '8 gpm', pressure: '250 psi', volume: '10 gal' }, 'power')],
+    ]),
     ...rows(
       'First law, closed form: water warmed by a pump',
       's',

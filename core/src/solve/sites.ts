@@ -8,9 +8,6 @@ export interface Site {
   readonly pressure: (spigot: number) => number;
 }
 
-/** A flow that the customer's sites differ by. */
-export type SiteKind = 'poor' | 'typical' | 'good';
-
 /**
  * Taps of the sites that the rig works at. Where the customer said what his poorest, usual and best tap gives, those are
  * they; otherwise shares of what was read at the rig's own. Each spigot is held against its own reading.

@@ -69,6 +69,11 @@ describe('what stands the pressure', () => {
     hose.rated = '3000 psi';
     expect(told(d, 'rating-low')).toMatchObject({ verdict: 'stop' });
     expect(told(mended(d, 'rating-low'), 'rating-low')).toBeUndefined();
+    // An assumed part that is weaker still does not hide the printed one.
+    const both = layout('buffer-skid');
+    both.assumptions['rating-fitting'] = '2000 psi';
+    both.lines.find((l) => l.role === 'pressure')!.parts.find((p) => p.kind === 'hose')!.rated = '3000 psi';
+    expect(told(both, 'rating-low')).toMatchObject({ verdict: 'stop' });
     const unread = layout('buffer-skid');
     unread.assumptions['rating-hose'] = '3000 psi';
     expect(told(unread, 'rating-low')).toMatchObject({ verdict: 'tight' });

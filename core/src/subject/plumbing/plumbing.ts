@@ -54,16 +54,18 @@ export function suctionOf(cases: Cases, machine: Machine): Suction | undefined {
   };
 }
 
-/** The weakest part between a machine and its guns. */
+/** The weakest part between a machine and its guns: of those whose print is below what presses on them, else of all. */
 export interface Weakest {
-  readonly line: Line;
   readonly part: Part;
   readonly ratedPa: number;
   /** Its own figure, not the usual one of its kind. */
   readonly stated: boolean;
+  /** Stated, and below the unloader's setting. */
+  readonly gives: boolean;
 }
 
 export function weakestOf({ rig, net, values }: Cases, machine: Machine): Weakest | undefined {
+  const pressesPa = machine.unloader.setting;
   const outlets = new Set(net.outletsOf(machine.id).map((o) => o.id));
   const reached = new Set<Line>();
   const walk = (at: string, id: string): void => {
@@ -79,7 +81,10 @@ export function weakestOf({ rig, net, values }: Cases, machine: Machine): Weakes
   for (const line of reached)
     for (const part of line.parts) {
       const ratedPa = part.rated ?? values[part.kind === 'hose' ? 'rating-hose' : 'rating-fitting'];
-      if (!weakest || ratedPa < weakest.ratedPa) weakest = { line, part, ratedPa, stated: part.rated !== undefined };
+      const stated = part.rated !== undefined;
+      // What is printed and too little is a stop: no usual figure stands before it.
+      const gives = stated && ratedPa < pressesPa;
+      if (!weakest || (gives && !weakest.gives) || (gives === weakest.gives && ratedPa < weakest.ratedPa)) weakest = { part, ratedPa, stated, gives };
     }
   return weakest;
 }

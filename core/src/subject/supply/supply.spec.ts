@@ -21,6 +21,13 @@ describe('what a pump runs on', () => {
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'no-battery')!;
     expect(told(applyFix(d, fix), 'no-battery')).toEqual([]);
   });
+  test('a booster that runs with nothing on board to drive it is told', () => {
+    const d = layout('boosted-skid');
+    delete d.power;
+    expect(told(d, 'no-battery')).toEqual(
+      expect.arrayContaining([expect.objectContaining({ verdict: 'tight', subject: { kind: 'booster', id: d.boosters[0].id } })]),
+    );
+  });
   test('an electric washer without mains is starved; it burns no petrol, wants a residual-current device, and loses nothing to altitude', () => {
     const d = layout('gravity-van');
     delete d.power!.mains;
