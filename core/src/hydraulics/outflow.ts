@@ -68,6 +68,15 @@ export function drainSeconds(areaM2: number, depthM: number, dropM: number, quad
   return time;
 }
 
+/**
+ * Pressure behind an orifice that lets a flow through, Pa.
+ * @param coefficient discharge coefficient
+ */
+export function orificePressure(flowM3s: number, boreM: number, densityKgM3: number, coefficient: number): number {
+  const v = flowM3s / (coefficient * (Math.PI / 4) * boreM ** 2);
+  return (densityKgM3 / 2) * v * v;
+}
+
 /** Quadratic coefficient of a jet's own velocity head on a bore, s²/m⁵. */
 export function jetQuadratic(boreM: number): number {
   const area = (Math.PI / 4) * boreM * boreM;

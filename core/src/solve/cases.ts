@@ -7,7 +7,7 @@ import { feedPath, hosesOf, inletMargin } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 import { Sites } from './sites.js';
-import { type CaseState, isDraw, Solved } from './solved.js';
+import { type CaseState, isDraw, returnsToItself, Solved } from './solved.js';
 
 /** The rig otherwise than drawn, for one case. */
 export type Trial =
@@ -72,7 +72,7 @@ export class Cases {
   ) {
     this.net = new RigNetwork(rig, values, book);
     this.sites = new Sites(rig, values, this.net.curves);
-    this.turnsRound = rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'machine');
+    this.turnsRound = returnsToItself(rig);
     for (const t of rig.tanks) this.heel.set(t.id, 0);
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();

@@ -395,20 +395,26 @@ export class RigNetwork {
 
   private readonly outletCache = new Map<string, Outlet[]>();
 
-  /** Outlets that a machine's open pressure lines lead to. */
-  outletsOf(machineId: string): Outlet[] {
-    const cached = this.outletCache.get(machineId);
-    if (cached) return cached;
-    const reached = new Set<string>();
+  /** Open pressure lines that a machine pushes into, past manifolds too. */
+  pressureLinesOf(machineId: string): Line[] {
+    const reached = new Set<Line>();
     const walk = (at: string, id: string): void => {
       for (const l of this.rig.lines) {
-        if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || reached.has(l.id)) continue;
-        reached.add(l.id);
+        if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || reached.has(l)) continue;
+        reached.add(l);
         if (l.to.at === 'manifold') walk('manifold', l.to.id!);
       }
     };
     walk('machine', machineId);
-    const out = this.rig.outlets.filter((o) => this.rig.lines.some((l) => reached.has(l.id) && l.to.at === 'outlet' && l.to.id === o.id));
+    return [...reached];
+  }
+
+  /** Outlets that a machine's open pressure lines lead to. */
+  outletsOf(machineId: string): Outlet[] {
+    const cached = this.outletCache.get(machineId);
+    if (cached) return cached;
+    const reached = this.pressureLinesOf(machineId);
+    const out = this.rig.outlets.filter((o) => reached.some((l) => l.to.at === 'outlet' && l.to.id === o.id));
     this.outletCache.set(machineId, out);
     return out;
   }

@@ -14,6 +14,9 @@ export interface CaseState {
 /** Lines that take water out of a tank towards machines. */
 export const isDraw = (line: Line): boolean => (line.role === 'feed' || line.role === 'boost') && line.from.at === 'tank';
 
+/** A return that ends at its own machine ties what is before the pump to what is behind it. */
+export const returnsToItself = (rig: Rig): boolean => rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'machine');
+
 /** One operating case, solved: a value that stays as it is whatever is asked afterwards. */
 export class Solved {
   readonly rig: Rig;

@@ -1,10 +1,8 @@
 import type { LineRole, Rig } from '../rig/schema.js';
+import { returnsToItself } from '../solve/solved.js';
 import type { Reading } from './subject.js';
 
 const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => rig.lines.filter((l) => roles.includes(l.role));
-
-/** A return that ends at its own machine ties what is before the pump to what is behind it. */
-const returnsToItself = (rig: Rig): boolean => rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'machine');
 
 const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
 

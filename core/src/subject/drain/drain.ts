@@ -1,6 +1,6 @@
 import { lineTerms } from '../../solve/rig-network.js';
 import { airPressure } from '../../fluid/air.js';
-import { jetQuadratic, outflowThrough } from '../../hydraulics/outflow.js';
+import { jetQuadratic, orificePressure, outflowThrough } from '../../hydraulics/outflow.js';
 import type { Line, Tank } from '../../rig/schema.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input, message } from '../../working/figure.js';
@@ -133,8 +133,7 @@ function findTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
 export function ventVacuum(outM3s: number, ventBoreM: number, airDensityKgM3: number, coefficient: number): number {
   if (!(outM3s > 0)) return 0;
   if (!(ventBoreM > 0)) return Infinity;
-  const v = outM3s / (coefficient * (Math.PI / 4) * ventBoreM ** 2);
-  return (airDensityKgM3 / 2) * v * v;
+  return orificePressure(outM3s, ventBoreM, airDensityKgM3, coefficient);
 }
 
 export function assessDrain(cases: Cases, tank: Tank): DrainResult {

@@ -1,4 +1,5 @@
 import { lineVolume } from '../../catalogue/part-loss.js';
+import { orificePressure } from '../../hydraulics/outflow.js';
 import type { Line, Machine, Part, Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
@@ -64,21 +65,11 @@ export interface Weakest {
   readonly gives: boolean;
 }
 
-export function weakestOf({ rig, net, values }: Cases, machine: Machine): Weakest | undefined {
+export function weakestOf({ net, values }: Cases, machine: Machine): Weakest | undefined {
   const pressesPa = machine.unloader.setting;
-  const outlets = new Set(net.outletsOf(machine.id).map((o) => o.id));
-  const reached = new Set<Line>();
-  const walk = (at: string, id: string): void => {
-    for (const l of rig.lines) {
-      if (l.role !== 'pressure' || l.closed || l.from.at !== at || l.from.id !== id || reached.has(l)) continue;
-      reached.add(l);
-      if (l.to.at === 'manifold') walk('manifold', l.to.id!);
-    }
-  };
-  walk('machine', machine.id);
-  if (!outlets.size) return undefined;
+  if (!net.outletsOf(machine.id).length) return undefined;
   let weakest: Weakest | undefined;
-  for (const line of reached)
+  for (const line of net.pressureLinesOf(machine.id))
     for (const part of line.parts) {
       const ratedPa = part.rated ?? values[part.kind === 'hose' ? 'rating-hose' : 'rating-fitting'];
       const stated = part.rated !== undefined;
@@ -94,6 +85,5 @@ export function pressedBy(cases: Cases, rig: Rig, tankId: string): number {
   const tank = rig.tanks.find((t) => t.id === tankId)!;
   if (tank.lid === 'open' || !(tank.ventBore > 0)) return 0;
   const flow = cases.at({ spigot: 'good' }).filledInto(tankId);
-  const speed = flow / (cases.values['vent-coefficient'] * (Math.PI / 4) * tank.ventBore ** 2);
-  return (998.2 / 2) * speed * speed;
+  return orificePressure(flow, tank.ventBore, 998.2, cases.values['vent-coefficient']);
 }
