@@ -25,6 +25,7 @@ export const FEED_ASSUMPTIONS = [
     'published',
     'GPSA / Hydraulic Institute: 1.4 to 1.5 for water (from memory).',
   ),
+  assumption('accumulator-gas', 'Gas in a suction accumulator', 'volume', '0.5 L', 'estimate', 'Size of a small one; it must hold its charge.'),
   assumption(
     'inlet-least',
     'Least pressure at a pump’s inlet, gauge',

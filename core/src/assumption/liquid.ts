@@ -18,6 +18,15 @@ export const LIQUID_ASSUMPTIONS = [
     'common-practice',
     'A fifth gone is what mixes by rule of thumb still stand.',
   ),
+  assumption(
+    'store-summer',
+    'Where chemicals are kept, in summer',
+    'temperature',
+    '86 °F',
+    'estimate',
+    'A shed in the shade; a closed van in the sun is far hotter.',
+  ),
+  assumption('store-winter', 'Where chemicals are kept, in winter', 'temperature', '46 °F', 'estimate', 'A shed that does not freeze.'),
   assumption('use-by-over', 'How long a mixed powder is kept that is told, against its good days', 'ratio', '150 %', 'estimate', 'Its end is no edge.'),
   assumption(
     'excess-caustic',

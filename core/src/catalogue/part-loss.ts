@@ -31,6 +31,12 @@ const FITTING_K: Readonly<Record<FittingKind, { readonly n?: number; readonly k?
   reducer: { k: 0 },
   exit: { k: 1 },
   'anti-vortex': { k: 1 },
+  // Plug valve of three or four ways: straight through, and round the corner.
+  'three-way-run': { n: 30 },
+  'three-way-turn': { n: 90 },
+  // The hose itself ends in the tank.
+  grommet: { k: 0.78 },
+  accumulator: { n: 20 },
 };
 
 /** K, on the small bore, of water squeezing into a smaller bore and out again (Crane TP-410, sudden change): 0.5(1−β²) + (1−β²)². */

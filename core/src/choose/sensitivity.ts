@@ -1,8 +1,7 @@
 import { growTank } from '../edit/grow-tank.js';
 import { nextBore } from '../catalogue/hose-sizes.js';
-import { dayModel, type DayModel, type Spread } from '../day/model.js';
+import { dayModel, type DayModel, type Spread, type WorkedSeason } from '../day/model.js';
 import { triangular } from '../day/random.js';
-import type { SeasonSpread } from '../day/seasons.js';
 import type { Chance } from '../day/chance.js';
 import { formatInches } from '../quantity/format.js';
 import { readRig } from '../rig/read.js';
@@ -42,14 +41,14 @@ const pinned = (model: DayModel, id: (typeof INPUTS)[number]['id'], share: numbe
   };
   if (id !== 'water') return { ...model, spread: { ...spread, [id]: at(spread[id]) } };
   const [first, ...rest] = spread.seasons;
-  const still = (s: SeasonSpread): SeasonSpread => ({ ...s, water: at(s.water) });
+  const still = (s: WorkedSeason): WorkedSeason => ({ ...s, water: at(s.water) });
   return { ...model, spread: { ...spread, seasons: [still(first), ...rest.map(still)] } };
 };
 const shutting = (model: DayModel, factor: number): DayModel => {
   const [first, ...rest] = model.spread.seasons.map((s) => ({ ...s, dry: Math.min(factor * s.dry, 1) }));
   return { ...model, spread: { ...model.spread, seasons: [first, ...rest] } };
 };
-const inSeason = (model: DayModel, season: SeasonSpread): DayModel => ({ ...model, spread: { ...model.spread, seasons: [season] } });
+const inSeason = (model: DayModel, season: WorkedSeason): DayModel => ({ ...model, spread: { ...model.spread, seasons: [season] } });
 
 /** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
 export function* sensitivitySteps(doc: RigDocument, days: number, seed: number): Generator<number, readonly Swing[]> {

@@ -34,8 +34,13 @@ export function handsOf(rig: Rig): Hands {
 
 const WATER_WORK: ReadonlySet<Phase['kind']> = new Set(['pre-wet', 'wash', 'surface-clean', 'rinse']);
 
+/** Kinds that put a mix on: what is washed, and flatwork before and after the surface cleaner. */
+const MIX_WORK: ReadonlySet<Phase['kind']> = new Set(['mix', 'pre-treat', 'post-treat']);
+
+/** Whether a kind of phase puts a mix on. */
+export const spraysMix = (kind: Phase['kind']): boolean => MIX_WORK.has(kind);
 /** Whether a kind of phase has something in hand that sprays. */
-export const holdsGun = (kind: Phase['kind']): boolean => kind === 'mix' || WATER_WORK.has(kind);
+export const holdsGun = (kind: Phase['kind']): boolean => spraysMix(kind) || WATER_WORK.has(kind);
 
 /** What a phase has in hand on this rig: a water gun, a mix, or nothing. */
 export interface InHand {
@@ -50,7 +55,7 @@ export interface InHand {
 export function inHand(rig: Rig, hands: Hands, phase: Phase): InHand {
   const none: InHand = { outletId: undefined, mixId: undefined };
   const ofMix = (h: MixHand | undefined): InHand => (h ? { outletId: h.injected ? h.id : undefined, mixId: h.mixId } : none);
-  if (phase.kind === 'mix') return ofMix(hands.mix.find((h) => h.id === phase.gun) ?? hands.mix[0]);
+  if (spraysMix(phase.kind)) return ofMix(hands.mix.find((h) => h.id === phase.gun) ?? hands.mix[0]);
   if (!WATER_WORK.has(phase.kind)) return none;
   if (phase.gun !== undefined && hands.water.includes(phase.gun)) return { outletId: phase.gun, mixId: undefined };
   // A brush, or a soft wash gun that rinses with what its mix brings.
@@ -62,7 +67,7 @@ export function inHand(rig: Rig, hands: Hands, phase: Phase): InHand {
   return { outletId, mixId: undefined };
 }
 
-const TRIGGER: Partial<Record<Phase['kind'], number>> = { 'surface-clean': 0.9, rinse: 0.7, 'pre-wet': 0.6, mix: 0.8 };
+const TRIGGER: Partial<Record<Phase['kind'], number>> = { 'surface-clean': 0.9, rinse: 0.7, 'pre-wet': 0.6, 'pre-treat': 0.8, mix: 0.8, 'post-treat': 0.8 };
 
 /** Share of a phase with the trigger pulled: as said, or what is usual for its kind. */
 export const triggerOf = (rig: Rig, phase: Phase): number => phase.trigger ?? (phase.kind === 'wash' ? rig.brief.triggerShare : (TRIGGER[phase.kind] ?? 0));

@@ -45,6 +45,12 @@ export interface PlannedJob {
   readonly queues: readonly (readonly number[])[];
 }
 
+/** A season as this rig's stock meets it. */
+export interface WorkedSeason extends SeasonSpread {
+  /** By mix: strength of its stock as the season's store keeps it, against what it is reckoned at. */
+  readonly aged: Float64Array;
+}
+
 /** Ends and middle of what varies from day to day; flows as shares of the rig's typical spigot. */
 export interface Spread {
   readonly spigot: readonly [poor: number, usual: number, good: number];
@@ -55,7 +61,7 @@ export interface Spread {
   readonly distance: readonly [number, number, number] | undefined;
   readonly height: readonly [number, number, number] | undefined;
   /** Each as likely as the others; water and shut taps hang on it. */
-  readonly seasons: readonly [SeasonSpread, ...SeasonSpread[]];
+  readonly seasons: readonly [WorkedSeason, ...WorkedSeason[]];
 }
 
 /** A rig and its day made ready to be worked through many times. */
@@ -238,6 +244,11 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const usualFlow = Math.max(...rig.spigots.map((s) => Math.max(...s.readings.map((r) => r.flow))), 1e-9);
   const s = day.spigot;
   const wet = rig.brief.water;
+  const [firstSeason, ...otherSeasons] = seasonsOf(day, values, wet);
+  const worked = (season: SeasonSpread): WorkedSeason => ({
+    ...season,
+    aged: Float64Array.from(soft, (t) => stocks.keptAt(rig.mixes.find((m) => m.id === t.mixId)!.stock, season.store)),
+  });
   const head = (t: number): number => vapourPressure(t) / (waterDensity(t) * GRAVITY);
   const usualHead = head(wet);
   const serial = jobs.reduce((sum, j) => sum + Math.max(...j.queues.map((q) => q.reduce((t, i) => t + j.phases[i].time, 0))), 0);
@@ -258,7 +269,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
       stock: [1 - values['day-stock'], 1, 1],
       distance: day.distance && [day.distance.near, day.distance.usual, day.distance.far],
       height: day.height && [day.height.low, day.height.usual, day.height.high],
-      seasons: seasonsOf(day, values, wet),
+      seasons: [worked(firstSeason), ...otherSeasons.map(worked)],
     },
     shorts,
     shortOf,

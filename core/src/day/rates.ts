@@ -95,10 +95,10 @@ export class Rates {
   /**
    * Sets all flows for what goes on.
    * @param volume of each vessel, m³, that chemical streams hang on
-   * @param stock strength of the day's stock against what it is reckoned at
+   * @param stock by mix: strength of the day's stock against what it is reckoned at
    * @param stored whether the receiver holds air
    */
-  set(going: Going, volume: Float64Array, stock: number, stored: boolean): void {
+  set(going: Going, volume: Float64Array, stock: Float64Array, stored: boolean): void {
     const { into, out, kept, strength } = this;
     if (this.sameAsKept(going, stored)) {
       for (let v = 0; v < into.length; v++) {
@@ -128,7 +128,7 @@ export class Rates {
     const { phases, job, trigger } = going;
     for (let i = 0; i < phases.length; i++) {
       const { mix } = job.phases[phases[i]];
-      if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock);
+      if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock[mix]);
     }
     this.refillAndDump(going, volume);
   }

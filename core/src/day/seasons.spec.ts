@@ -1,3 +1,4 @@
+import { strengthAfter } from '../chemistry/hypochlorite';
 import { assumptionValues } from '../assumption/register';
 import { sensitivitySteps } from '../choose/sensitivity';
 import { crewOfFour } from '../layouts/crew-of-four';
@@ -189,5 +190,39 @@ describe('refill places', () => {
     change(d);
     const read = readRig(d);
     expect(read.ok ? [] : read.problems.map((p) => p.path)).toEqual([path]);
+  });
+});
+
+describe('the stock of a season', () => {
+  const aged = (more: Partial<WorkDayDocument>, change?: (d: RigDocument) => void): number[] => {
+    const d = withDay(crewOfFour(), more);
+    for (const l of d.liquids ?? []) if (l.strength) l.strength = { bought: '12.5 %', as: 'trade', age: '60 d', kept: '68 °F' };
+    change?.(d);
+    const rig = parseRig(d);
+    return dayModel(rig).spread.seasons.map(({ aged }) => Math.min(...aged));
+  };
+  test('summer takes strength, winter keeps it, spring is as stated, and no season moves nothing', () => {
+    const [spring, summer, autumn, winter] = aged({ season: 'year' });
+    expect([spring, autumn]).toEqual([1, 1]);
+    // 60 days at 86 °F (30 °C) against 68 °F (20 °C): second order, worked by hand from the rate law.
+    near(summer, strengthAfter(0.125, 60 * 86400, 303.15, 0.1) / strengthAfter(0.125, 60 * 86400, 293.15, 0.1), 1e-9);
+    expect(summer).toBeLessThan(0.9);
+    expect(winter).toBeGreaterThan(1);
+    expect(aged({})).toEqual([1]);
+  });
+  test('what was titrated today is what it is', () => {
+    const titrated = aged({ season: 'summer' }, (d) => {
+      for (const l of d.liquids ?? []) if (l.strength) l.strength.titrated = '10 %';
+    });
+    expect(titrated).toEqual([1]);
+  });
+  test('a summer’s mix comes out weaker than a spring’s', () => {
+    const weakest = (season: 'spring' | 'summer'): number => {
+      const d = withDay(crewOfFour(), { season });
+      for (const l of d.liquids ?? []) if (l.strength) l.strength = { bought: '12.5 %', as: 'trade', age: '120 d', kept: '68 °F' };
+      const model = dayModel(parseRig(d));
+      return Math.min(...simulateModel(model).trace.strength.flatMap((m) => m.filter((x): x is number => x !== null && x > 0)));
+    };
+    expect(weakest('summer')).toBeLessThan(0.85 * weakest('spring'));
   });
 });

@@ -55,7 +55,8 @@ export class Simulator extends DayTally {
   private readonly going: Writable<Going>;
   /** Of each group of tied tanks: volumes, what else moves them, what crosses. */
   private readonly tied: readonly { readonly held: Float64Array; readonly net: Float64Array; readonly crossing: Float64Array; readonly pace: TieStep }[];
-  private stock = 1;
+  /** By mix: strength of the day's stock against what it is reckoned at. */
+  private readonly stock: Float64Array;
   /** Place of the day's season in the model. */
   season = 0;
   private cool = 293.15;
@@ -69,6 +70,7 @@ export class Simulator extends DayTally {
     this.warm = new Float64Array(model.vessels.length);
     this.short = new Uint8Array(model.vessels.length);
     this.middle = new Float64Array(model.vessels.length);
+    this.stock = new Float64Array(model.soft.length);
     this.tied = model.ties.map(({ vessels: { length } }) => ({
       held: new Float64Array(length),
       net: new Float64Array(length),
@@ -90,7 +92,8 @@ export class Simulator extends DayTally {
     this.season = draw && seasons.length > 1 ? Math.floor(random.next() * seasons.length) : 0;
     const season = seasons[this.season];
     // Where the whole year is worked, the usual day meets the brief's own water.
-    this.reset(draw || seasons.length === 1 ? vary(season.water) : model.rig.brief.water, vary(spread.stock));
+    const inSeason = draw || seasons.length === 1;
+    this.reset(inSeason ? vary(season.water) : model.rig.brief.water, vary(spread.stock), inSeason ? season.aged : model.soft.map(() => 1));
     recorder?.begin(this);
     for (let j = 0; j < model.jobs.length && this.settled; j++) {
       const job = model.jobs[j];
@@ -112,10 +115,10 @@ export class Simulator extends DayTally {
     recorder?.end(this);
   }
 
-  private reset(waterK: number, stock: number): void {
+  private reset(waterK: number, stock: number, aged: ArrayLike<number>): void {
     const { model } = this;
     this.clear(waterK);
-    this.stock = stock;
+    for (let k = 0; k < this.stock.length; k++) this.stock[k] = stock * aged[k];
     this.cool = waterK;
     this.short.fill(0);
     this.warm.fill(waterK);

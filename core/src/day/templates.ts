@@ -33,7 +33,7 @@ export const JOB_TEMPLATES: readonly JobTemplate[] = [
     id: 'drive',
     ...job('Driveway and walks', [
       ...arrive(),
-      by('1', 'mix', '5 min', '80 %'),
+      by('1', 'pre-treat', '5 min', '80 %'),
       by('1', 'surface-clean', '50 min', '90 %'),
       by('1', 'rinse', '15 min', '80 %'),
       leave,
@@ -41,7 +41,14 @@ export const JOB_TEMPLATES: readonly JobTemplate[] = [
   },
   {
     id: 'large-drive',
-    ...job('Large driveway', [...arrive(), by('1', 'surface-clean', '2 h', '90 %'), by('1', 'rinse', '30 min', '80 %'), leave]),
+    ...job('Large driveway', [
+      ...arrive(),
+      by('1', 'pre-treat', '10 min', '80 %'),
+      by('1', 'surface-clean', '2 h', '90 %'),
+      by('1', 'rinse', '30 min', '80 %'),
+      by('1', 'post-treat', '8 min', '80 %'),
+      leave,
+    ]),
   },
   {
     id: 'roof',

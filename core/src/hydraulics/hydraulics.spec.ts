@@ -162,6 +162,26 @@ describe('pulses of a plunger pump', () => {
     near(head(soft(1), soft(1.4)).usedM, head(soft(2.4)).usedM, 1e-12);
     near(head(steel(0.3), helix(0.1), helix(0.1), steel(1)).usedM, head(steel(0.3), helix(0.2), steel(1)).usedM, 1e-12);
   });
+  describe('an accumulator', () => {
+    const gas = (litres: number): PulsePiece => ({ ...piece(0, Infinity), yieldsM2: (litres * 1e-3 * 998.2 * 9.80665) / (1.2 * 101325) });
+    test('at the pump leaves what its gas lets through: r·Q/(ω·V·ρg/(n·p))', () => {
+      const omega = 2 * Math.PI * 6 * (1450 / 60);
+      // The steel behind it gives a little too.
+      near(head(gas(0.5), steel(3)).usedM, (0.115 * q) / (omega * gas(0.5).yieldsM2!), 0.01);
+      expect(head(gas(0.5), steel(3)).usedM).toBeLessThan(0.02);
+    });
+    test('behind steel leaves the steel its own, but for what the steel gives', () => {
+      const both = head(steel(0.2), gas(0.5), steel(3)).usedM;
+      const own = head(steel(0.2)).rigidM;
+      expect(both).toBeLessThan(own + head(gas(0.5)).usedM);
+      expect(both).toBeGreaterThan(0.9 * own);
+    });
+    test('without gas changes nothing, and on the way there takes no step', () => {
+      near(head(gas(0), soft(2), steel(1)).usedM, head(soft(2), steel(1)).usedM, 1e-12);
+      near(head(gas(1e-9), soft(2), steel(1)).usedM, head(soft(2), steel(1)).usedM, 1e-5);
+    });
+    test('beside a hose yields with it', () => expect(head(gas(0.01), soft(2)).usedM).toBeLessThan(Math.min(head(gas(0.01)).capM, head(soft(2)).capM)));
+  });
   test('a piece whose length goes to nothing changes nothing, whatever the pump and wherever it lies', () => {
     const kinds = [120, 250, 560, 1300];
     let tried = 0;

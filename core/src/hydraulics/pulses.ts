@@ -10,6 +10,8 @@ export interface PulsePiece {
   readonly flowM3s: number;
   /** Speed of a pressure wave in it. */
   readonly waveMs: number;
+  /** Of an accumulator, which has no length: how it gives way, m³ for each metre of head. */
+  readonly yieldsM2?: number;
 }
 
 /** A stretch that gives way to the ripple. */
@@ -47,7 +49,7 @@ export const rippleOmega = (arrangement: PumpArrangement, crankHz: number): numb
  * from there the swing is at most r·Q/(ω·S), S = A·ℓ·g/c² for what lies within a radian of the ripple (Σ ω·ℓ/c ≤ 1). For one
  * long hose that is the water-hammer head c·ΔV/g, for a short one c/(ω·L) times as much. Stretches one behind the other yield
  * together, each by what the stiffer pieces before it let through. Used is the least over every place where the line may
- * begin to yield. So a vanishing piece changes nothing, a nipple adds only itself, and a hose cut in two is the same hose.
+ * begin to yield. An accumulator yields V·ρg/(n·p) where it stands. So a vanishing piece changes nothing, a nipple adds only itself, and a hose cut in two is the same hose.
  * Source: GPSA / Hydraulic Institute (first form); Joukowsky and line impedance in Wylie & Streeter. From memory.
  *
  * @param pieces from the pump to the source
@@ -74,10 +76,14 @@ function yieldingFrom(pieces: readonly PulsePiece[], inertia: readonly number[],
   const out: Yielding[] = [];
   let radian = 1;
   for (let j = i; j < pieces.length && radian > 0; j++) {
-    const { lengthM, boreM, waveMs, flowM3s } = pieces[j];
-    const length = Math.min(lengthM, (radian * waveMs) / omega);
+    const { lengthM, boreM, waveMs, flowM3s, yieldsM2: lumped } = pieces[j];
     let beforeM = 0;
-    for (let b = i; b < j; b++) if (pieces[b].waveMs > waveMs) beforeM += inertia[b];
+    for (let b = i; b < j; b++) if (lumped !== undefined || pieces[b].waveMs > waveMs) beforeM += inertia[b];
+    if (lumped !== undefined) {
+      if (lumped > 0 && flowM3s > 0) out.push({ beforeM, flowM3s, yieldsM2: lumped });
+      continue;
+    }
+    const length = Math.min(lengthM, (radian * waveMs) / omega);
     out.push({ beforeM, flowM3s, yieldsM2: (GRAVITY * Math.PI * boreM * boreM * length) / (4 * waveMs * waveMs) });
     radian -= (omega * length) / waveMs;
   }

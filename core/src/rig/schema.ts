@@ -70,7 +70,7 @@ export { FITTING_KINDS, type Hose, HOSE_KINDS, HOSE_USES, type Part, type PartDo
 export type { End, Line, LineDocument } from './thing/line.js';
 export type { Spigot } from './thing/spigot.js';
 export { LIQUIDS, SHAPE_KINDS, type Tank, TANK_USES, type TankDocument, type TankShape } from './thing/tank.js';
-export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument } from './thing/machine.js';
+export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument, UNLOADER_KINDS } from './thing/machine.js';
 export type { Booster } from './thing/booster.js';
 export { type Outlet, type OutletDocument, SURFACES } from './thing/outlet.js';
 export { type Reel, type ReelDocument, REEL_PLACES, SWIVELS } from './thing/reel.js';

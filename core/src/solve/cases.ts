@@ -3,7 +3,7 @@ import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
-import { feedPath, hosesOf, inletMargin } from './inlet.js';
+import { feedPath, inletMargin } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 import { Sites } from './sites.js';
@@ -200,9 +200,9 @@ export class Cases {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
       const from = path[0]?.from.at;
-      return from === 'tank' || from === 'spigot' ? [{ m, i, path, hoses: hosesOf(path) }] : [];
+      return from === 'tank' || from === 'spigot' ? [{ m, i, path }] : [];
     });
-    if (!fed.some(({ m, path, hoses }) => inletMargin(wanted, m, path, hoses).marginM < 0)) return undefined;
+    if (!fed.some(({ m, path }) => inletMargin(wanted, m, path).marginM < 0)) return undefined;
     const full = (flows: readonly number[]): number[] => {
       const all = [...own];
       fed.forEach(({ i }, k) => (all[i] = flows[k]));
@@ -212,7 +212,7 @@ export class Cases {
       fed.map(({ m }) => m.flow),
       (flows) => {
         const solved = this.at({ ...settings, flows: full(flows) });
-        return fed.map(({ m, path, hoses }) => (solved.settled ? inletMargin(solved, m, path, hoses).marginM : -1e3));
+        return fed.map(({ m, path }) => (solved.settled ? inletMargin(solved, m, path).marginM : -1e3));
       },
     );
     return full(gets);
@@ -242,16 +242,33 @@ export class Cases {
     net.setGuns(open ? `${open.join(' ')}.` : '*', open ? (o) => open.includes(o.id) : (o) => o.open);
     net.setLevels(this.levels(settings), this.tiedDraw);
     this.solves++;
-    const settled = net.solve();
+    let settled = net.solve();
+    const slack = this.letGo(flows);
+    if (slack.length) settled = net.solve();
     if (!settled && settings.trial?.what !== 'draw' && !settings.flows)
       this.unsettled.push(`${state.level}, ${state.strainer}, ${state.water}, ${state.spigot}`);
     const { flow, head } = net.network;
     const { trial } = settings;
     const drawn = trial?.what === 'draw' ? flows.map((q, i) => (rig.machines[i] === trial.machine ? trial.flowM3s : q)) : flows;
-    const made = new Solved(net, state, net.water, settled, both(flow, head), flow.length, drawn);
+    const made = new Solved(net, state, net.water, settled, both(flow, head), flow.length, drawn, slack);
     undo?.();
     if (name !== undefined) this.answers.set(name, made);
     return made;
+  }
+
+  /**
+   * Flow-actuated unloaders that too little flow holds shut, by the place of their machine; lets them go.
+   * @param flows what each machine pushes, m³/s
+   */
+  private letGo(flows: readonly number[]): readonly number[] {
+    const { net, rig, values } = this;
+    const slack = rig.machines.flatMap((m, i) => {
+      if (m.unloader.kind !== 'flow-actuated' || flows[i] <= 0) return [];
+      const back = Math.max(net.network.flow[net.unloaderOf.get(m.id)!], 0);
+      return flows[i] - back < values['unloader-hold'] * m.flow ? [i] : [];
+    });
+    slack.forEach((i) => net.letGo(i));
+    return slack;
   }
 
   private tried(trial: Trial): () => void {

@@ -1,7 +1,8 @@
 import { waveAssumption } from '../catalogue/part-loss.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { type PulseHead, pulseHead, type PulsePiece } from '../hydraulics/pulses.js';
-import type { Hose, Line, Machine } from '../rig/schema.js';
+import type { AssumptionValues } from '../assumption/register.js';
+import type { Line, Machine } from '../rig/schema.js';
 import type { Solved } from './solved.js';
 
 export interface InletTerm {
@@ -31,13 +32,7 @@ export function feedPath(solved: Solved, machine: Machine): Line[] {
 }
 
 /** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
-export function inletTerms(
-  solved: Solved,
-  machine: Machine,
-  path: readonly Line[],
-  altitudeM: number,
-  hoses: readonly LaidHose[] = hosesOf(path),
-): { terms: InletTerm[]; pulse: Pulse } {
+export function inletTerms(solved: Solved, machine: Machine, path: readonly Line[], altitudeM: number): { terms: InletTerm[]; pulse: Pulse } {
   const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
@@ -50,7 +45,7 @@ export function inletTerms(
   }
   const inletHead = solved.headOf('machineIn', machine.id);
   const flow = solved.machineFlow(machine);
-  const pulse = pulses(solved, machine, hoses, flow);
+  const pulse = pulses(solved, machine, path, flow);
   const direct = first.from.at === 'spigot';
   return {
     pulse,
@@ -69,16 +64,6 @@ export function inletTerms(
   };
 }
 
-/** A hose, and the line that it lies in. */
-export interface LaidHose {
-  readonly hose: Hose;
-  readonly lineId: string;
-}
-
-/** Hoses of a path, from source to pump. */
-export const hosesOf = (path: readonly Line[]): LaidHose[] =>
-  path.flatMap((l) => l.parts.flatMap((p) => (p.kind === 'hose' ? [{ hose: p, lineId: l.id }] : [])));
-
 /** Pulses of a machine in its suction hoses, with what they are reckoned from. */
 export interface Pulse extends PulseHead {
   /** From the pump to the source. */
@@ -86,18 +71,25 @@ export interface Pulse extends PulseHead {
   readonly turnsPerMinute: number;
 }
 
-function pulses(solved: Solved, machine: Machine, hoses: readonly LaidHose[], flowM3s: number): Pulse {
+/** How a suction accumulator gives way, m³ for each metre of head: its gas at the air's pressure, V·ρg/(n·p), n 1.2 between slow and sudden. */
+const accumulatorYields = (values: AssumptionValues, airPa: number): number => (values['accumulator-gas'] * 998.2 * GRAVITY) / (1.2 * airPa);
+
+function pulses(solved: Solved, machine: Machine, path: readonly Line[], flowM3s: number): Pulse {
+  const { values, rig } = solved;
   const crankHz = (machine.speed * flowM3s) / machine.flow;
   // A line that others draw on too speeds up as a whole.
-  const pieces = hoses
-    .map(({ hose, lineId }) => ({
-      lengthM: hose.length,
-      boreM: hose.bore,
-      flowM3s: Math.abs(solved.flowOf(lineId)),
-      waveMs: solved.values[waveAssumption(hose)],
-    }))
+  const pieces = path
+    .flatMap((l) => {
+      const lineFlow = Math.abs(solved.flowOf(l.id));
+      return l.parts.flatMap((p): PulsePiece[] => {
+        const piece = { boreM: p.bore, flowM3s: lineFlow };
+        if (p.kind === 'hose') return [{ ...piece, lengthM: p.length, waveMs: values[waveAssumption(p)] }];
+        if (p.kind !== 'fitting' || p.is !== 'accumulator') return [];
+        return [{ ...piece, lengthM: 0, waveMs: Infinity, yieldsM2: p.count * accumulatorYields(values, airPressure(rig.brief.altitude)) }];
+      });
+    })
     .reverse();
-  return { ...pulseHead(pieces, machine.arrangement, crankHz, solved.values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
+  return { ...pulseHead(pieces, machine.arrangement, crankHz, values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
 }
 
 /** Head in all, m. */
@@ -115,9 +107,9 @@ export interface InletMargin {
 }
 
 /** Inlet head available and to spare in a case, m. */
-export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], hoses: readonly LaidHose[] = hosesOf(path)): InletMargin {
+export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[]): InletMargin {
   const { values, rig } = solved;
-  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, hoses).terms);
+  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude).terms);
   const npshM = availableM - (machine.npshRequired ?? values['npsh-required']);
   const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
   return { marginM: Math.min(npshM, gaugeM - leastInlet(solved, machine, path).leastM), availableM, npshM, gaugeM };

@@ -382,6 +382,13 @@ export class RigNetwork {
     }
   }
 
+  /** A flow-actuated unloader lets go whatever its guns do, until the triggers are set anew. @param machine its place in the document */
+  letGo(machine: number): void {
+    const head = 1 / (this.water.densityKgM3 * GRAVITY);
+    this.network.constant[this.unloaderLinks[machine]] = Math.min(this.values['bypass-trapped'], this.rig.machines[machine].unloader.setting) * head;
+    this.gunsNow = '';
+  }
+
   /** What each machine draws and pushes, m³/s, by its place in the document; those cut off from water draw nothing. */
   setMachines(flows: readonly number[]): void {
     const { machines } = this.rig;

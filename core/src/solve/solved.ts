@@ -27,6 +27,7 @@ export class Solved {
    * @param flow m³/s by link of the network, from→to; then head, m above the deck, by node
    * @param heads where the heads begin
    * @param drawn by each machine at its inlet, m³/s, by its place in the document
+   * @param slack machines, by their place, whose flow-actuated unloader lets go
    */
   constructor(
     private readonly net: RigNetwork,
@@ -36,6 +37,7 @@ export class Solved {
     private readonly flow: Float64Array,
     private readonly heads: number,
     private readonly drawn: readonly number[],
+    private readonly slack: readonly number[],
   ) {
     this.rig = net.rig;
     this.values = net.values;
@@ -55,6 +57,11 @@ export class Solved {
   /** Turned back by a machine's unloader, m³/s. */
   returned(machine: Machine): number {
     return Math.max(this.flow[this.net.unloaderOf.get(machine.id)!], 0);
+  }
+
+  /** Whether a machine's flow-actuated unloader has let go: too little of its flow goes out. */
+  letsGo(machine: Machine): boolean {
+    return this.slack.some((i) => this.rig.machines[i].id === machine.id);
   }
 
   /** Drawn by a machine at its inlet, m³/s. */

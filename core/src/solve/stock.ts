@@ -77,6 +77,14 @@ export class Stocks {
     return this.of(tank.holds);
   }
 
+  /** Strength of a liquid kept at this temperature, K, against what it is reckoned at; what was titrated is as measured. */
+  keptAt(liquidId: string | undefined, temperatureK: number | undefined): number {
+    const { liquid, bought, today } = this.of(liquidId);
+    const s = liquid.strength;
+    if (!s || s.titrated !== undefined || temperatureK === undefined || !(today > 0)) return 1;
+    return strengthAfter(bought, s.age, temperatureK, this.values['excess-caustic']) / today;
+  }
+
   get all(): readonly Stock[] {
     return [...this.byId.values()];
   }

@@ -89,6 +89,16 @@ export const EQUATIONS = {
     text: 'p_gun = p_pump − hose and fittings; Q through the nozzle by its law; unloader opens at its setting',
     source: 'network of lines; nozzle law',
   },
+  'unloader-peak': {
+    title: 'Pressure before the unloader opens',
+    text: 'p = p_set · (1 + s)',
+    source: 'definition; the share is an assumption or the data sheet’s',
+  },
+  'unloader-reseat': {
+    title: 'Pressure at which the unloader shuts again',
+    text: 'p = p_set · (1 − s)',
+    source: 'definition; the share is an assumption or the data sheet’s',
+  },
   'hydraulic-power': { title: 'Power into the water', text: 'P = p · Q', source: 'definition (gpm · psi / 1714 = hp)' },
   'shaft-power': { title: 'Engine power needed', text: 'P = p · Q / η, engine derated with altitude', source: 'definition; η and derating are assumptions' },
   'bypass-heat': { title: 'Warming in bypass', text: 't = m · c · (T_limit − T_water) / (Δp · Q)', source: 'first law; specific heat of water IAPWS-IF97' },

@@ -7,6 +7,12 @@ import type { ThingKind } from './kind.js';
 export const DRIVES = ['petrol', 'diesel', 'electric', 'vehicle'] as const;
 export type Drive = (typeof DRIVES)[number];
 
+/**
+ * What lets go when the triggers shut: by pressure, with the hose left under it (`trapped-pressure`); by pressure, all the
+ * time (`regulating`); or by flow, as soon as too little of it goes out (`flow-actuated`), which leaves the hose slack.
+ */
+export const UNLOADER_KINDS = ['trapped-pressure', 'regulating', 'flow-actuated'] as const;
+
 /** A washer: plunger pump, unloader and what turns them. */
 export const machine = v.strictObject({
   id,
@@ -15,8 +21,11 @@ export const machine = v.strictObject({
   flow: quantity('flow', '0.1 gpm', '100 gpm'),
   ratedPressure: quantity('pressure', '50 psi', '10000 psi'),
   unloader: v.strictObject({
-    kind: v.picklist(['trapped-pressure', 'regulating']),
+    kind: v.picklist(UNLOADER_KINDS),
     setting: quantity('pressure', '50 psi', '10000 psi'),
+    /** How far pressure shoots over the setting before it opens, and falls below it before it shuts, of the setting; left out, assumptions stand in. */
+    overrun: v.optional(quantity('ratio', '0 %', '50 %')),
+    reseat: v.optional(quantity('ratio', '0 %', '50 %')),
   }),
   /** Crank speed of the pump. */
   speed: quantity('rotation', '50 rpm', '6000 rpm'),

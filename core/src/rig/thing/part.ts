@@ -22,6 +22,10 @@ export const FITTING_KINDS = [
   'reducer',
   'exit',
   'anti-vortex',
+  'three-way-run',
+  'three-way-turn',
+  'grommet',
+  'accumulator',
 ] as const;
 export const HOSE_KINDS = ['smooth-hose', 'suction-helix', 'suction-corrugated', 'plastic-pipe', 'steel-pipe', 'galvanised-pipe'] as const;
 export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 'filter', 'unloader', 'gun-valve', 'metering-valve'] as const;

@@ -7,7 +7,7 @@ import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { crossing, gradeLine, highest, highestInlet, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
-import { feedPath, headOf, hosesOf, inletMargin, inletTerms, leastInlet } from '../../solve/inlet.js';
+import { feedPath, headOf, inletMargin, inletTerms, leastInlet } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -23,14 +23,14 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const requiredM = machine.npshRequired ?? values['npsh-required'];
   const altitude = rig.brief.altitude;
 
-  const hoses = hosesOf(path);
+  const hoses = path.flatMap((l) => l.parts.filter((p) => p.kind === 'hose'));
   const list: FeedCase[] = [];
   for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
     for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))
       for (const strainer of ['clean', 'dirty'] as const)
         for (const water of ['usual', 'summer'] as const) {
           const state = { level, strainer, water, spigot };
-          list.push({ ...state, ...inletMargin(cases.at(state), machine, path, hoses) });
+          list.push({ ...state, ...inletMargin(cases.at(state), machine, path) });
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
@@ -47,10 +47,10 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
   const elbowLoss = parts.filter((p) => elbowParts.some((e) => e.id === p.partId)).reduce((s, p) => s + p.lossM, 0);
-  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hoses.flatMap(({ hose }) => [roughnessAssumption(hose), waveAssumption(hose)]))];
+  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hoses.flatMap((hose) => [roughnessAssumption(hose), waveAssumption(hose)]))];
   if (machine.npshRequired === undefined) used.push('npsh-required');
   if (least.by) used.push(least.by);
-  const fastest = hoses.length ? hoses.reduce((a, b) => (b.hose.bore < a.hose.bore ? b : a)).hose : undefined;
+  const fastest = hoses.length ? hoses.reduce((a, b) => (b.bore < a.bore ? b : a)) : undefined;
   const suction = fastest ? velocity(machine.flow, fastest.bore) : 0;
   const available = headOf(terms);
   const strainerLoss = parts
@@ -112,10 +112,9 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
         'length',
         'acceleration-head',
         [
-          ...pulse.pieces.flatMap((p) => [
-            input('L', 'length of hose', p.lengthM, 'length'),
-            input('V', 'velocity in it', velocity(p.flowM3s, p.boreM), 'velocity'),
-          ]),
+          ...pulse.pieces
+            .filter((p) => p.lengthM > 0)
+            .flatMap((p) => [input('L', 'length of hose', p.lengthM, 'length'), input('V', 'velocity in it', velocity(p.flowM3s, p.boreM), 'velocity')]),
           input('n', 'turns a minute', pulse.turnsPerMinute, 'number'),
           input('C', 'of the pump’s kind', ACCELERATION_C[machine.arrangement], 'number'),
           input('K', 'of the liquid', values['acceleration-k'], 'number'),

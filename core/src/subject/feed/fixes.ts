@@ -4,7 +4,7 @@ import type { Assessment } from '../../assess/assessment.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
-import { unusedId } from '../../edit/id.js';
+import { nextAmong, unusedId } from '../../edit/id.js';
 import { like, m } from '../../edit/length.js';
 import { sizeUp, upTo } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
@@ -59,6 +59,14 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
       }),
     );
   }
+  const last = lines[lines.length - 1];
+  if (feed.acceleration.used.value > m('1 ft') && !has(doc, lines, (p) => p.kind === 'fitting' && p.is === 'accumulator'))
+    add('accumulator', 'A suction accumulator at the pump', (d) => {
+      const { parts } = lineAt(d, last);
+      const size = parts.at(-1)!.bore.replace(' in', '').replace(' ', '-').replaceAll('/', '');
+      const id = [`accumulator-${size}`, 'accumulator-1'].find((x) => CATALOGUE.some((c) => c.id === x))!;
+      parts.push(takePart(id, nextAmong(parts, 'part-')));
+    });
   if (has(doc, lines, (p) => p.kind === 'strainer'))
     add('strainer', 'A strainer one size larger', (d) => eachPart(d, lines, (p) => (p.kind === 'strainer' ? sizeUp(p) : undefined)));
   if (has(doc, lines, (p) => p.kind === 'fitting' && p.is === 'ball-valve' && !!p.reducedBore))

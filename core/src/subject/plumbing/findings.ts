@@ -11,22 +11,25 @@ export function plumbingFindings(cases: Cases): Finding[] {
   for (const m of rig.machines) {
     const subject = { kind: 'machine', id: m.id } as const;
     const weakest = weakestOf(cases, m);
-    if (weakest && m.unloader.setting > weakest.ratedPa * 1.001)
+    if (weakest && (weakest.gives || m.unloader.setting > weakest.ratedPa * 1.001))
       out.push(
         finding(
           'rating-low',
-          weakest.stated ? 'stop' : 'tight',
+          weakest.gives === 'held' ? 'stop' : 'tight',
           'guns',
           subject,
           message(
-            weakest.stated
-              ? '{part} of {machine} is made for {rated}; the unloader opens at {set} only. Hose that lets go whips.'
-              : '{part} of {machine} is taken to be made for {rated}, as usual; the unloader opens at {set} only. Read what is printed on it.',
+            weakest.gives === 'peak'
+              ? '{part} of {machine} is made for {rated}; pressure shoots to {peak} before the unloader opens.'
+              : weakest.stated
+                ? '{part} of {machine} is made for {rated}; the unloader opens at {set} only. Hose that lets go whips.'
+                : '{part} of {machine} is taken to be made for {rated}, as usual; the unloader opens at {set} only. Read what is printed on it.',
             {
               part: weakest.part.name,
               machine: m.name,
               rated: { value: weakest.ratedPa, dimension: 'pressure' },
               set: { value: m.unloader.setting, dimension: 'pressure' },
+              peak: { value: weakest.peakPa, dimension: 'pressure' },
             },
           ),
         ),

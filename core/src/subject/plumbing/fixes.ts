@@ -1,11 +1,13 @@
+import { assumptionValues } from '../../assumption/register.js';
 import { findItem, takePart } from '../../catalogue/items.js';
 import { nextAmong } from '../../edit/id.js';
 import { like, m } from '../../edit/length.js';
 import { raiseTanks } from '../../edit/tank.js';
 import { typeableQuantity } from '../../quantity/format.js';
 import type { LineDocument, RigDocument } from '../../rig/schema.js';
+import { overrunOf } from '../../solve/unloader.js';
 import { message } from '../../working/figure.js';
-import { shelf } from '../message-parts.js';
+import { shelf, typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
 
 /** The shelf's part of a family in the bore of a line's first part. */
@@ -66,13 +68,14 @@ export const ratingRules: Rule = (finding, rig): Candidate[] => {
   const i = rig.machines.findIndex((x) => x.id === finding.subject.id);
   const own = rig.machines[i];
   if (!own) return [];
-  const wanted = typeableQuantity(Math.ceil((own.unloader.setting * 1.1) / 6894.757 / 500) * 500 * 6894.757, 'pressure', 'psi', 2);
+  const over = 1 + overrunOf(own.unloader, assumptionValues(rig.assumptions));
+  const wanted = typeableQuantity(Math.ceil((own.unloader.setting * over) / 6894.757 / 500) * 500 * 6894.757, 'pressure', 'psi', 2);
   const rated = rig.lines.filter((l) => l.role === 'pressure').flatMap((l) => l.parts.flatMap((p) => (p.rated !== undefined ? [p.rated] : [])));
-  const lowest = Math.min(...rated);
+  const lowest = Math.min(...rated) / over;
   return [
     {
       id: 'rated',
-      title: message('Hose and fittings made for {p}', { p: { value: own.unloader.setting * 1.1, dimension: 'pressure' } }),
+      title: message('Hose and fittings made for {p}', { p: typed(wanted, 'pressure') }),
       change: (d) =>
         d.lines.forEach((l) => {
           if (l.role === 'pressure') l.parts = l.parts.map((p) => ({ ...p, rated: wanted }));

@@ -4,6 +4,7 @@ import type { Line, Machine, Part, Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
+import { overrunOf } from '../../solve/unloader.js';
 import { drawLevel } from '../../solve/rig-network.js';
 
 const isShutOff = (p: Part): boolean =>
@@ -55,27 +56,34 @@ export function suctionOf(cases: Cases, machine: Machine): Suction | undefined {
   };
 }
 
+/** In rising order of danger. */
+const GIVES = [undefined, 'peak', 'held'] as const;
+
 /** The weakest part between a machine and its guns: of those whose print is below what presses on them, else of all. */
 export interface Weakest {
   readonly part: Part;
   readonly ratedPa: number;
   /** Its own figure, not the usual one of its kind. */
   readonly stated: boolean;
-  /** Stated, and below the unloader's setting. */
-  readonly gives: boolean;
+  /** Stated, and below what is held at the unloader's setting, or below the peak before it opens only. */
+  readonly gives: (typeof GIVES)[number];
+  /** Pressure before the unloader opens. */
+  readonly peakPa: number;
 }
 
 export function weakestOf({ net, values }: Cases, machine: Machine): Weakest | undefined {
-  const pressesPa = machine.unloader.setting;
+  const setPa = machine.unloader.setting;
+  const peakPa = setPa * (1 + overrunOf(machine.unloader, values));
   if (!net.outletsOf(machine.id).length) return undefined;
   let weakest: Weakest | undefined;
   for (const line of net.pressureLinesOf(machine.id))
     for (const part of line.parts) {
       const ratedPa = part.rated ?? values[part.kind === 'hose' ? 'rating-hose' : 'rating-fitting'];
       const stated = part.rated !== undefined;
-      // What is printed and too little is a stop: no usual figure stands before it.
-      const gives = stated && ratedPa < pressesPa;
-      if (!weakest || (gives && !weakest.gives) || (gives === weakest.gives && ratedPa < weakest.ratedPa)) weakest = { part, ratedPa, stated, gives };
+      // What is printed and too little comes first: no usual figure stands before it.
+      const gives = stated && ratedPa < setPa * 0.999 ? 'held' : stated && ratedPa < peakPa * 0.999 ? 'peak' : undefined;
+      const harder = GIVES.indexOf(gives) - GIVES.indexOf(weakest?.gives);
+      if (!weakest || harder > 0 || (harder === 0 && ratedPa < weakest.ratedPa)) weakest = { part, ratedPa, stated, gives, peakPa };
     }
   return weakest;
 }

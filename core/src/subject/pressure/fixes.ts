@@ -138,6 +138,17 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
   return [];
 };
 
+/** An unloader that goes by pressure serves one of two guns. */
+export const slackRules: Rule = (finding, rig) => {
+  const i = rig.machines.findIndex((x) => x.id === finding.subject.id);
+  if (i < 0) return [];
+  return (['trapped-pressure', 'regulating'] as const).map((kind) => ({
+    id: `unloader-${kind}`,
+    title: message(kind === 'regulating' ? 'A regulating unloader on {m}' : 'A trapped-pressure unloader on {m}', { m: rig.machines[i].name }),
+    change: (d: RigDocument) => void (d.machines[i].unloader.kind = kind),
+  }));
+};
+
 /** A cleaner that the flow is enough for. */
 export const cleanerRules: Rule = (finding, rig, _doc, now) => {
   const i = rig.outlets.findIndex((o) => o.id === finding.subject.id);

@@ -1,11 +1,21 @@
 import type { Assessment } from '../../assess/assessment.js';
 import { openRules } from '../open-valves.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
-import { cleanerRules, gunRules, machineRules, setRules, surfaceRules } from './fixes.js';
+import { cleanerRules, gunRules, machineRules, setRules, slackRules, surfaceRules } from './fixes.js';
 import type { MachineResult } from './result.js';
 
 export type PressureCode =
-  'unloader-high' | 'engine-small' | 'unloader-cycles' | 'no-gun' | 'surface-harsh' | 'cleaner-thin' | 'nozzle-set' | 'gun-weak' | 'gun-strong';
+  | 'unloader-high'
+  | 'engine-small'
+  | 'unloader-cycles'
+  | 'unloader-slack'
+  | 'unloader-reseat'
+  | 'no-gun'
+  | 'surface-harsh'
+  | 'cleaner-thin'
+  | 'nozzle-set'
+  | 'gun-weak'
+  | 'gun-strong';
 
 const machine = (a: Assessment, id: string): MachineResult | undefined => a.machines.find((m) => m.machineId === id);
 const atTheGun = (better: 'more' | 'less'): FindingFigure => ({
@@ -46,6 +56,29 @@ export const PRESSURE_KINDS: Kinds<PressureCode> = {
   'unloader-cycles': {
     figure: { label: 'turned back', dimension: 'flow', better: 'less', step: 1e-7, of: (a, id) => machine(a, id)?.returned.value ?? 0 },
     rules: machineRules,
+  },
+  'unloader-slack': {
+    figure: {
+      label: 'ways of holding the triggers that go slack',
+      dimension: 'number',
+      better: 'less',
+      step: 0.5,
+      of: (a, id) => a.cases.filter((c) => c.guns.some((g) => g.open) && c.machines.some((m) => m.machineId === id && m.letsGo)).length,
+    },
+    rules: slackRules,
+  },
+  'unloader-reseat': {
+    figure: {
+      label: 'over what shuts the unloader',
+      dimension: 'pressure',
+      better: 'less',
+      step: 1e4,
+      of: (a, id) => {
+        const m = machine(a, id);
+        return m ? Math.max(0, m.pumpPressure.value - m.reseat.value) : 0;
+      },
+    },
+    minor: true,
   },
   'no-gun': { scale: 'practice', figure: places('no-gun'), rules: openRules },
   'surface-harsh': {

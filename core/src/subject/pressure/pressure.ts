@@ -5,6 +5,7 @@ import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
+import { overrunOf } from '../../solve/unloader.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Finding } from '../finding.js';
 import type { MachineResult, OutletResult, PressureCase } from './result.js';
@@ -50,6 +51,7 @@ export function pressureCases(cases: Cases): PressureCase[] {
           pumpPressurePa: solved.pressureOf('machineOut', m.id),
           returnedM3s: solved.returned(m),
           returnPressurePa: solved.pressureOf('machineReturn', m.id),
+          letsGo: solved.letsGo(m),
         })),
     };
   });
@@ -65,6 +67,17 @@ function returnedFigure({ net, rig }: Cases, machine: Machine, { returnedM3s, fl
   if (shared) return figure(returnedM3s, 'flow', 'network', [pump]);
   const guns = open.guns.filter((g) => g.open && own.has(g.outletId)).map((g) => input('Q_gun', 'through a gun', g.flowM3s, 'flow'));
   return figure(returnedM3s, 'flow', 'returned', [pump, ...guns]);
+}
+
+/** How far pressure shoots over the unloader's setting, and falls below it before the unloader shuts. */
+function unloaderFigures({ values }: Cases, { unloader }: Machine): Pick<MachineResult, 'peak' | 'reseat'> {
+  const set = input('p_set', 'unloader opens at', unloader.setting, 'pressure');
+  const of = (share: number, own: number | undefined, id: 'unloader-overrun' | 'unloader-reseat', equation: 'unloader-peak' | 'unloader-reseat') =>
+    figure(unloader.setting * (1 + share), 'pressure', equation, [set, input('s', 'of the setting', Math.abs(share), 'ratio')], own === undefined ? [id] : []);
+  return {
+    peak: of(overrunOf(unloader, values), unloader.overrun, 'unloader-overrun', 'unloader-peak'),
+    reseat: of(-(unloader.reseat ?? values['unloader-reseat']), unloader.reseat, 'unloader-reseat', 'unloader-reseat'),
+  };
 }
 
 /** Pump pressure, what it returns and what it asks of its engine, with every gun open. */
@@ -85,6 +98,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
     returned: returnedFigure(cases, machine, state, allOpen(list)),
+    ...unloaderFigures(cases, machine),
     enginePower: figure(
       needed,
       'power',
@@ -248,6 +262,33 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
             all: { value: open.flowM3s, dimension: 'flow' },
           },
         ),
+      });
+    const slack = list.filter((c) => c.guns.some((g) => g.open) && c.machines.some((x) => x.machineId === machine.id && x.letsGo));
+    const own = slack.find((c) => c.guns.some((g) => g.open && cases.net.outletsOf(machine.id).some((o) => o.id === g.outletId)));
+    if (own)
+      out.push({
+        code: 'unloader-slack',
+        verdict: 'starved',
+        station: 'machines',
+        subject,
+        message: message('{case}: less than {share} of the flow of {m} goes out, so its flow-actuated unloader lets go and the gun goes slack.', {
+          case: own.label,
+          share: { value: cases.values['unloader-hold'], dimension: 'ratio' },
+          m: machine.name,
+        }),
+      });
+    const usable = cases.net.outletsOf(machine.id).filter((o) => o.open);
+    if (usable.length > 1 && !own && open.returnedM3s <= cases.values['unloader-return'] * machine.flow && open.pumpPressurePa > result.reseat.value)
+      out.push({
+        code: 'unloader-reseat',
+        verdict: 'fed',
+        station: 'machines',
+        subject,
+        message: message('With every gun open {m} works at {p}, its unloader opened for one gun shuts below {shut} only: some flow may keep turning back.', {
+          m: machine.name,
+          p: p(open.pumpPressurePa),
+          shut: p(result.reseat.value),
+        }),
       });
     if (!flows)
       out.push({

@@ -19,6 +19,8 @@ export interface PressureCase {
     readonly pumpPressurePa: number;
     readonly returnedM3s: number;
     readonly returnPressurePa: number;
+    /** Its flow-actuated unloader has let go. */
+    readonly letsGo: boolean;
   }[];
 }
 
@@ -27,6 +29,9 @@ export interface MachineResult {
   /** With all its guns open. */
   readonly pumpPressure: Figure;
   readonly returned: Figure;
+  /** Before its unloader opens, and below which the unloader shuts again. */
+  readonly peak: Figure;
+  readonly reseat: Figure;
   readonly enginePower: Figure;
   readonly engineAvailable: Figure;
   readonly verdict: Verdict;

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import {
   assumptionValues,
   addMachine,
+  type AssumptionId,
   convertPump,
   findAssumption,
   formatQuantity,
@@ -81,6 +82,8 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity label="Rated pressure" [path]="path('ratedPressure')" />
           <pz-choice label="Unloader" [path]="path('unloader.kind')" [options]="unloaders" />
           <pz-quantity label="Unloader opens at" [path]="path('unloader.setting')" />
+          <pz-quantity label="Pressure shoots over by" [path]="path('unloader.overrun')" [placeholder]="usual('unloader-overrun')" />
+          <pz-quantity label="It shuts again below by" [path]="path('unloader.reseat')" [placeholder]="usual('unloader-reseat')" />
           <pz-quantity label="Crank speed" [path]="path('speed')" />
           <pz-choice label="Driven by" [path]="path('drive')" [options]="drives" />
           @if (chosen.item()?.drive === 'electric') {
@@ -127,10 +130,7 @@ export class MachinesStation {
   protected readonly all = computed(() => [...this.machines(), ...this.softPumps()]);
   /** The soft wash pump that is shown instead of a machine: the one asked for, or the only thing there is. */
   protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
-  protected readonly cutOut = computed(() => {
-    const own = this.rig.document()?.assumptions['air-cut-out'];
-    return own ?? findAssumption('air-cut-out')!.value;
-  });
+  protected readonly cutOut = computed(() => this.usual('air-cut-out'));
   protected readonly power = computed(() => this.rig.document()?.power);
   protected readonly softKinds = SOFT_KINDS;
   protected readonly batteries = BATTERIES;
@@ -161,7 +161,13 @@ export class MachinesStation {
   protected readonly unloaders = [
     { value: 'trapped-pressure', name: 'Trapped pressure' },
     { value: 'regulating', name: 'Regulating' },
+    { value: 'flow-actuated', name: 'Flow-actuated' },
   ];
+  /** What stands in for a figure that is left out, by the rig's own assumption where it has one. */
+  protected usual(id: AssumptionId): string {
+    return this.rig.document()?.assumptions[id] ?? findAssumption(id)!.value;
+  }
+
   protected readonly rows = computed(() => {
     const a = this.rig.assessment();
     const id = this.chosen.item()?.id;
@@ -224,6 +230,8 @@ export class MachinesStation {
     return [
       { label: 'At the pump, all open', at: `machines.${i}.pumpPressure` },
       { label: 'Turned back, all open', at: `machines.${i}.returned` },
+      { label: 'Before the unloader opens', at: `machines.${i}.peak` },
+      { label: 'It shuts again below', at: `machines.${i}.reseat` },
       { label: `${this.drive()} power needed`, at: `machines.${i}.enginePower` },
       { label: `${this.drive()} gives here`, at: `machines.${i}.engineAvailable` },
       { label: 'Nozzle set, one gun', text: this.setCode(1) },
