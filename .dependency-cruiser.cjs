@@ -4,10 +4,12 @@ const order = [
   'fluid',
   'hydraulics',
   'chemistry',
+  'structure',
   'assumption',
   'working',
   'rig',
   'catalogue',
+  'deck',
   'edit',
   'solve',
   'subject',
@@ -18,6 +20,7 @@ const order = [
   'sums',
   'layouts',
   'choose',
+  'sheet',
 ];
 const upward = order.slice(0, -1).map((name, i) => ({
   name: `core-${name}-looks-up`,

@@ -1,5 +1,6 @@
 import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
+import { deckAnswer, weighAnswer } from './deck-commands.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
 import { readRigFile, readText } from './files.js';
@@ -10,6 +11,8 @@ import { textReport } from './text-report.js';
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
 pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
                                                         work its day, and sample many
+pozzo weigh <rig file>                                  axles, coupling and sides in every filling, and in the day's worst minutes
+pozzo deck <rig file> --svg|--dxf [--metric]            plan and elevation to scale
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
 pozzo sum <name> key=value ...  [--metric]              do one calculation
@@ -140,6 +143,9 @@ const dayCommand: Command = (args) => {
   return text ?? json(value);
 };
 
+const weighCommand: Command = (args) => json(weighAnswer(args));
+const deckCommand: Command = (args) => deckAnswer(args);
+
 /** A command that takes so many words and no options. */
 const plain =
   (name: string, most: number, answer: (word: string | undefined) => string): Command =>
@@ -155,6 +161,8 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   schema: plain('schema', 0, () => JSON.stringify(rigJsonSchema(), null, 2)),
   assess: assessCommand,
   day: dayCommand,
+  weigh: weighCommand,
+  deck: deckCommand,
   inp: inpCommand,
   solve: solveCommand,
   sum: sumCommand,

@@ -4,6 +4,8 @@ import { type Assessment } from '../assess/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
+import { dropPlaces } from '../rig/drop-places.js';
+import type { Read } from '../rig/read.js';
 import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
@@ -63,6 +65,9 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
  */
 export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: Assessed = reassess(rig)): Generator<void, Fix[]> {
   const base = bill(rig);
+  const first = reread(doc, undefined);
+  if (!first.ok) return [];
+  const read: Read = { document: doc, plain: first.plain, rig: from.rig };
   const values = assumptionValues(rig.assumptions);
   const loaded = loadedMass(rig, values);
   const out: Fix[] = [];
@@ -74,7 +79,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
     for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
       yield;
       if (++tries > MOST_TRIES) return ranked(out, values);
-      const tried = tryCandidate(doc, from, candidate.change);
+      const tried = tryCandidate(read, from, candidate.change);
       if (!tried) continue;
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
       if (!(gained(figure, before, after) >= figure.step)) continue;
@@ -115,15 +120,16 @@ function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boole
 }
 
 function tryCandidate(
-  doc: RigDocument,
+  before: Read,
   from: Assessed,
   change: (d: RigDocument) => void,
 ): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
-  const [next, patches] = produceWithPatches(doc, (draft) => {
+  const [next, patches] = produceWithPatches(before.document, (draft) => {
     change(draft);
+    dropPlaces(draft);
   });
   if (patches.length === 0) return undefined;
-  const read = reread(next, { document: doc, rig: from.rig });
+  const read = reread(next, before);
   if (!read.ok) return undefined;
   const { rig, assessment } = reassess(read.rig, from);
   return { rig, assessment, patches };

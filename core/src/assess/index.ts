@@ -8,6 +8,8 @@ export type * from '../subject/pressure/result.js';
 export type * from '../subject/bypass/result.js';
 export type * from '../subject/drain/result.js';
 export type * from '../subject/reel/result.js';
+export type * from '../subject/weight/result.js';
+export type * from '../subject/plan/result.js';
 export type * from '../subject/mix/result.js';
 export type * from '../subject/liquid/result.js';
 export type * from '../subject/soft-pump/result.js';

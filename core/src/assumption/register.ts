@@ -13,6 +13,8 @@ import { PLUMBING_ASSUMPTIONS } from './plumbing.js';
 import { PRESSURE_ASSUMPTIONS } from './pressure.js';
 import { REEL_ASSUMPTIONS } from './reel.js';
 import { SOFT_PUMP_ASSUMPTIONS } from './soft-pump.js';
+import { PLAN_ASSUMPTIONS } from './plan.js';
+import { WEIGHT_ASSUMPTIONS } from './weight.js';
 import { WINTER_ASSUMPTIONS } from './winter.js';
 import type { Assumption } from './entry.js';
 import { washAssumptions } from './wash-surfaces.js';
@@ -35,6 +37,8 @@ export const ASSUMPTIONS = [
   ...LIQUID_ASSUMPTIONS,
   ...SOFT_PUMP_ASSUMPTIONS,
   ...WINTER_ASSUMPTIONS,
+  ...WEIGHT_ASSUMPTIONS,
+  ...PLAN_ASSUMPTIONS,
   ...CHOICE_ASSUMPTIONS,
   ...washAssumptions(),
 ] as const satisfies readonly Assumption[];

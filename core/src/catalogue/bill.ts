@@ -1,6 +1,7 @@
-import type { Reel, Rig, Tank } from '../rig/schema.js';
+import type { Part, Reel, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import { type EquipmentKind, equipmentOf } from './equipment.js';
+import { gearPrice } from './gear.js';
 import { priceAndMass } from './items.js';
 
 export interface Bill {
@@ -13,22 +14,41 @@ const volumeOf = (t: Tank): number => volumeAt(t.shape, shapeHeight(t.shape));
 /** Between the flanges, round the core. */
 const drumOf = (r: Reel): number => (Math.PI / 4) * Math.max(r.flange ** 2 - r.core ** 2, 0) * r.width;
 
-/** Pieces of equipment that a rig carries, with what each is sized by. */
-function equipmentOn(rig: Rig): readonly (readonly [EquipmentKind, number])[] {
+/** A piece of equipment that a rig carries: of which thing, and what it is sized by. */
+export interface Carried {
+  /** Id of the thing, or the part of the power; undefined for what hangs in the hand. */
+  readonly thing: string | undefined;
+  readonly kind: EquipmentKind;
+  /** SI. */
+  readonly size: number;
+}
+
+/** Every piece of equipment that a rig carries. */
+export function equipmentOn(rig: Rig): readonly Carried[] {
   const { power } = rig;
+  const of = (thing: string | undefined, kind: EquipmentKind, size: number): Carried => ({ thing, kind, size });
   return [
-    ...rig.tanks.flatMap((t) => [['tank', volumeOf(t)] as const, ...(t.bund ? [['bund', t.bund] as const] : [])]),
-    ...rig.machines.flatMap((m) => [['pump', m.flow] as const, ['engine', m.enginePower] as const]),
-    ...rig.boosters.map((b) => ['booster', b.openFlow] as const),
-    ...rig.softPumps.map((p) => [`soft-pump-${p.kind}`, p.openFlow] as const),
-    ...rig.reels.map((r) => ['reel', drumOf(r)] as const),
-    ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? (['surface-cleaner', o.width ?? 0.508] as const) : (['gun', o.wantedPressure] as const))),
-    ...rig.sprayers.map((s) => ['soft-gun', s.nozzleBore] as const),
-    ...(power ? [[`battery-${power.chemistry}`, power.battery] as const] : []),
-    ...(power && power.freeAir > 0 ? [['compressor', power.freeAir] as const] : []),
-    ...(power?.receiver ? [['receiver', power.receiver] as const] : []),
+    ...rig.tanks.flatMap((t) => [of(t.id, 'tank', volumeOf(t)), ...(t.bund ? [of(t.id, 'bund', t.bund)] : [])]),
+    ...rig.machines.flatMap((m) => [of(m.id, 'pump', m.flow), of(m.id, 'engine', m.enginePower)]),
+    ...rig.boosters.map((b) => of(b.id, 'booster', b.openFlow)),
+    ...rig.softPumps.map((p) => of(p.id, `soft-pump-${p.kind}`, p.openFlow)),
+    ...rig.reels.map((r) => of(r.id, 'reel', drumOf(r))),
+    ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? of(undefined, 'surface-cleaner', o.width ?? 0.508) : of(undefined, 'gun', o.wantedPressure))),
+    ...rig.sprayers.map((s) => of(undefined, 'soft-gun', s.nozzleBore)),
+    ...(power ? [of('power/battery', `battery-${power.chemistry}`, power.battery)] : []),
+    ...(power && power.freeAir > 0 ? [of('power/compressor', 'compressor', power.freeAir)] : []),
+    ...(power?.receiver ? [of('power/receiver', 'receiver', power.receiver)] : []),
   ];
 }
+
+/** Of one part of a line. */
+export const partBill = (part: Part): Bill =>
+  priceAndMass({
+    item: part.item,
+    kind: part.kind,
+    lengthM: part.kind === 'hose' ? part.length : 0,
+    count: part.kind === 'fitting' ? part.count : 1,
+  });
 
 /** What a rig's lines and equipment cost and weigh, dry, by the catalogue: workshop estimates of generic goods. */
 export function bill(rig: Rig): Bill {
@@ -38,16 +58,8 @@ export function bill(rig: Rig): Bill {
     price += own.price;
     massKg += own.massKg;
   };
-  for (const line of rig.lines)
-    for (const part of line.parts)
-      add(
-        priceAndMass({
-          item: part.item,
-          kind: part.kind,
-          lengthM: part.kind === 'hose' ? part.length : 0,
-          count: part.kind === 'fitting' ? part.count : 1,
-        }),
-      );
-  for (const [kind, size] of equipmentOn(rig)) add(equipmentOf(kind, size));
+  for (const line of rig.lines) for (const part of line.parts) add(partBill(part));
+  for (const { kind, size } of equipmentOn(rig)) add(equipmentOf(kind, size));
+  for (const g of rig.gear) add({ price: gearPrice(g), massKg: g.mass });
   return { price, massKg };
 }

@@ -147,23 +147,39 @@ export const EQUIPMENT: readonly Equipment[] = (Object.entries(ROWS) as [Equipme
   }),
 );
 
+/** Length, width and height over all, m, of equipment of a size (SI): between two on the list in proportion; never below a quarter of the least. */
+export function outsideOf(kind: EquipmentKind, size: number): readonly [length: number, width: number, height: number] {
+  const { a, b, share } = between(kind, size);
+  const side = (i: 0 | 1 | 2): number => Math.max(a.outsideM[i] + (b.outsideM[i] - a.outsideM[i]) * share, a.outsideM[i] / 4);
+  return [side(0), side(1), side(2)];
+}
+
 /**
  * Price, $, and dry mass, kg, of equipment of a size (SI): between two on the list in proportion, beyond its ends as the
  * last two go. Never below nothing.
  */
 export function equipmentOf(kind: EquipmentKind, size: number): { readonly price: number; readonly massKg: number } {
+  const { a, b, share } = between(kind, size);
+  const of = (key: 'price' | 'massKg'): number => Math.max(a[key] + (b[key] - a[key]) * share, 0);
+  return { price: of('price'), massKg: of('massKg') };
+}
+
+interface Listed extends Pick<Equipment, 'price' | 'massKg' | 'outsideM'> {
+  readonly size: number;
+}
+
+/** The two on the list that a size lies between, and how far on. */
+function between(kind: EquipmentKind, size: number): { readonly a: Listed; readonly b: Listed; readonly share: number } {
   const rows = OF_KIND.get(kind)!;
   let at = 1;
   while (at < rows.length - 1 && size > rows[at].size) at++;
   const [a, b] = [rows[at - 1], rows[at]];
-  const share = (size - a.size) / (b.size - a.size);
-  const between = (of: 'price' | 'massKg'): number => Math.max(a[of] + (b[of] - a[of]) * share, 0);
-  return { price: between('price'), massKg: between('massKg') };
+  return { a, b, share: (size - a.size) / (b.size - a.size) };
 }
 
-const OF_KIND = new Map(
+const OF_KIND: ReadonlyMap<EquipmentKind, readonly Listed[]> = new Map(
   (Object.keys(EQUIPMENT_KINDS) as EquipmentKind[]).map((kind) => [
     kind,
-    EQUIPMENT.filter((e) => e.kind === kind).map((e) => ({ size: si(e.size, EQUIPMENT_KINDS[kind].by), price: e.price, massKg: e.massKg })),
+    EQUIPMENT.filter((e) => e.kind === kind).map((e) => ({ size: si(e.size, EQUIPMENT_KINDS[kind].by), price: e.price, massKg: e.massKg, outsideM: e.outsideM })),
   ]),
 );

@@ -20,6 +20,7 @@ export {
   type Spread595,
   thirstyDays,
 } from './sample.js';
+export { type DayWeight, type DayWeightState, weighDay } from './weigh-day.js';
 export { daysMessage, daysVerdict, hasDays } from './judge.js';
 // Apart from what they are used for, so that a page that only names them does not load the engine.
 export { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';

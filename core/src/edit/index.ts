@@ -12,6 +12,22 @@ export { convertMix, convertPump } from './mix-way.js';
 export { buildOption, dropOption, keepOption, withoutOptions } from './option.js';
 export { hasStep, START_STEPS, type StartStep, takeStep } from './start.js';
 export { sizeUp } from './part.js';
+export {
+  addGear,
+  dropPlatform,
+  LAID_SLACK,
+  layHoses,
+  layLine,
+  moveThing,
+  placeAnywhere,
+  placeOf,
+  placeThing,
+  removeGear,
+  setPlatform,
+  swapThings,
+  turnThing,
+  unplace,
+} from './place.js';
 export { addReel, addSite } from './reel.js';
 export { returnTo } from './return.js';
 export { reshapeTank, sizeTank, useTankSize, volumeOf } from './size-tank.js';

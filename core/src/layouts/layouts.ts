@@ -3,6 +3,7 @@ import { addReel, addSite } from '../edit/reel.js';
 import type { RigDocument } from '../rig/schema.js';
 import { bigTankTrailer } from './big-tank-trailer.js';
 import { boostedSkid } from './boosted-skid.js';
+import { onDeck } from './decks.js';
 import { pontoonRig } from './first-rig.js';
 import { crewOfFour } from './crew-of-four.js';
 import { gravityVan } from './gravity-van.js';
@@ -30,6 +31,9 @@ export interface Layout {
 /** Hose long enough to be wound up, m. */
 const WOUND_M = 15;
 
+/** A layout on its platform, with its reels and a site. */
+const whole = (id: string, make: () => RigDocument) => (): RigDocument => onDeck(id, fitted(make)());
+
 /** A layout with what every rig has before it leaves the yard: a reel for each long hose, and a site that its hoses were cut for. */
 const fitted = (make: () => RigDocument) => (): RigDocument => {
   const d = make();
@@ -47,19 +51,19 @@ const fitted = (make: () => RigDocument) => (): RigDocument => {
 };
 
 export const LAYOUTS: readonly Layout[] = [
-  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: pontoonRig },
-  { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: fitted(bigTankTrailer) },
-  { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: fitted(tiedTanksTruck) },
-  { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: fitted(gravityVan) },
-  { id: 'boosted-skid', title: 'Skid with a transfer pump and a raised washer', demoId: 'greenhouse', make: fitted(boostedSkid) },
-  { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: fitted(twoUnequal) },
-  { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: fitted(twoGunSplit) },
-  { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: fitted(plainFirst) },
-  { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: fitted(smallBuffer) },
-  { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: fitted(metricHeader) },
-  { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: fitted(winterSplit) },
-  { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: fitted(mixTankBoxTruck) },
-  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: fitted(twoBatchSingleAxle) },
-  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: fitted(twoTotesOxygen) },
-  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: fitted(crewOfFour) },
+  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: () => onDeck('buffer-skid', pontoonRig()) },
+  { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: whole('big-tank', bigTankTrailer) },
+  { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: whole('tied-tanks', tiedTanksTruck) },
+  { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: whole('gravity-van', gravityVan) },
+  { id: 'boosted-skid', title: 'Skid with a transfer pump and a raised washer', demoId: 'greenhouse', make: whole('boosted-skid', boostedSkid) },
+  { id: 'two-unequal', title: 'Two unequal washers from one header', demoId: 'dairy', make: whole('two-unequal', twoUnequal) },
+  { id: 'two-gun-split', title: 'One washer split to two guns', demoId: 'stone-mason', make: whole('two-gun-split', twoGunSplit) },
+  { id: 'carried-water', title: 'First rig with carried water', demoId: 'hill-village', make: whole('carried-water', plainFirst) },
+  { id: 'small-buffer', title: 'Large washer behind a small buffer', demoId: 'depot-service', make: whole('small-buffer', smallBuffer) },
+  { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: whole('metric-header', metricHeader) },
+  { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: whole('winter-split', winterSplit) },
+  { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: whole('mix-tank-truck', mixTankBoxTruck) },
+  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: whole('two-batch', twoBatchSingleAxle) },
+  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: whole('two-totes', twoTotesOxygen) },
+  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: whole('crew-of-four', crewOfFour) },
 ];

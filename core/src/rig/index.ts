@@ -18,6 +18,9 @@ export {
   type WorkDayDocument,
 } from './day-schema.js';
 export * from './read.js';
+export { floorOf, placesOf, stackedOn, topOf } from './stand.js';
+export { dropPlaces, PLACED_LISTS, type PlacedList } from './drop-places.js';
+export { hasPower, placeable } from './deck-wiring.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';
 export * from './changes.js';

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import type { QuantityRule } from './quantity-field.js';
 import { type Rig, type RigDocument, RigSchema } from './schema.js';
+import { standing } from './stand.js';
 import { asParsed, strayKey } from './tree.js';
 import { upgrade } from './upgrade.js';
 import { wiringProblems } from './wiring.js';
@@ -14,7 +15,14 @@ export interface Problem {
   readonly message: string;
 }
 
-export type ReadRig = { readonly ok: true; readonly document: RigDocument; readonly rig: Rig } | { readonly ok: false; readonly problems: readonly Problem[] };
+/** A document that was read. `plain` is the rig as its fields say it, `rig` with every height above the deck; see `standing`. */
+export interface Read {
+  readonly document: RigDocument;
+  readonly plain: Rig;
+  readonly rig: Rig;
+}
+
+export type ReadRig = ({ readonly ok: true } & Read) | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Most problems told of one document: a person mends the first ones and looks again. */
 export const MOST_PROBLEMS = 50;
@@ -55,7 +63,7 @@ export function readRig(input: unknown): ReadRig {
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.issues) };
   const problems = wiringProblems(parsed.output);
   if (problems.length) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
-  return { ok: true, document: asParsed(lifted.document, parsed.output) as RigDocument, rig: parsed.output };
+  return { ok: true, document: asParsed(lifted.document, parsed.output) as RigDocument, plain: parsed.output, rig: standing(parsed.output) };
 }
 
 export class RigError extends Error {

@@ -1,15 +1,13 @@
 import * as v from 'valibot';
-import { type ReadRig, readRig } from './read.js';
+import { type Read, type ReadRig, readRig } from './read.js';
 import { body, type Rig, RIG_VERSION, type RigDocument } from './schema.js';
 import { shareTree } from './share.js';
+import { standing } from './stand.js';
 import { asParsed, strayKey } from './tree.js';
 import { wiringProblems } from './wiring.js';
 
 /** A document read, to be taken up by a later reading of the same document an edit further. */
-export interface Reading {
-  readonly document: RigDocument;
-  readonly rig: Rig;
-}
+export type Reading = Read;
 type Tree = Readonly<Record<string, unknown>>;
 type Entry = v.GenericSchema;
 
@@ -50,7 +48,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
   const document: Record<string, unknown> = {};
   const rig: Record<string, unknown> = {};
   const was = before.document as unknown as Tree;
-  const wasRig = before.rig as unknown as Tree;
+  const wasRig = before.plain as unknown as Tree;
   for (const key of Object.keys(given)) {
     const value = given[key];
     if (!KNOWN.has(key)) return undefined;
@@ -99,5 +97,6 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
     }
   const read = rig as unknown as Rig;
   if (wiringProblems(read).length) return undefined;
-  return { ok: true, document: shareTree(before.document, document) as unknown as RigDocument, rig: shareTree(before.rig, read) };
+  const plain = shareTree(before.plain, read);
+  return { ok: true, document: shareTree(before.document, document) as unknown as RigDocument, plain, rig: shareTree(before.rig, standing(plain)) };
 }

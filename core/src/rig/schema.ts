@@ -8,7 +8,10 @@ import { liquid } from './thing/liquid.js';
 import { machine } from './thing/machine.js';
 import { manifold } from './thing/manifold.js';
 import { mix } from './thing/mix.js';
+import { gear } from './thing/gear.js';
 import { outlet } from './thing/outlet.js';
+import { placement } from './thing/placement.js';
+import { platform } from './thing/platform.js';
 import { power } from './thing/power.js';
 import { reel } from './thing/reel.js';
 import { site } from './thing/site.js';
@@ -40,6 +43,9 @@ export const body = {
   lines: list(line, 80),
   reels: v.optional(list(reel, 16), []),
   site: v.optional(site),
+  platform: v.optional(platform),
+  gear: v.optional(list(gear, 40), []),
+  placements: v.optional(list(placement, 120), []),
   assumptions,
 };
 
@@ -80,4 +86,27 @@ export type { Liquid, LiquidDocument } from './thing/liquid.js';
 export type { SoftPump, SoftPumpDocument } from './thing/soft-pump.js';
 export type { Sprayer } from './thing/sprayer.js';
 export { type Mix, MIX_WAYS, type MixDocument, type MixWay } from './thing/mix.js';
+export { type Gear, GEAR_KINDS, type GearDocument, type GearKind } from './thing/gear.js';
+export {
+  BOLT_NAMES,
+  HOLDS,
+  type Placement,
+  type PlacementDocument,
+  POWER_THINGS,
+  type PowerThing,
+  type Side,
+  SIDES,
+  TURNS,
+} from './thing/placement.js';
+export {
+  BRAKES,
+  COUPLINGS,
+  DECK_COATS,
+  DECK_MATERIALS,
+  DOORS,
+  type Platform,
+  PLATFORM_KINDS,
+  type PlatformDocument,
+  type PlatformKind,
+} from './thing/platform.js';
 export type { Power } from './thing/power.js';

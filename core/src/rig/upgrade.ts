@@ -33,10 +33,10 @@ function usesFromNames(old: Raw): Raw {
   });
 }
 
-/** Version 3 only adds fields that may be left out: drives, inlet pressures, ratings of parts, a stick of one's own, a cleaner's width. */
+/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet. */
 const asItWas = (old: Raw): Raw => old;
 
-const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas };
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

@@ -1,4 +1,5 @@
 import { type End, type EndThing, LINE_ROLES, type LineRole, type Rig, THING_LISTS, THINGS } from './schema.js';
+import { deckProblems } from './deck-wiring.js';
 import type { Problem } from './read.js';
 
 const END_THINGS = (Object.keys(THINGS) as (keyof typeof THINGS)[]).filter((k): k is EndThing => 'starts' in THINGS[k]);
@@ -81,6 +82,8 @@ export function wiringProblems(rig: Rig): Problem[] {
   const height = rig.brief.day?.height;
   if (height && !(height.low <= height.usual && height.usual <= height.high))
     out.push(problem('order', 'brief.day.height.usual', 'low ≤ usual ≤ high', 'The usual height lies between the lowest and the highest.'));
+
+  out.push(...deckProblems(rig));
 
   rig.lines.forEach((line, i) => {
     const parts = new Set<string>();

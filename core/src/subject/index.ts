@@ -8,6 +8,7 @@ import type { FindingKind } from './kind.js';
 import { LIQUID } from './liquid/subject.js';
 import { MEETING } from './meeting/subject.js';
 import { MIX } from './mix/subject.js';
+import { PLAN } from './plan/subject.js';
 import { PLUMBING } from './plumbing/subject.js';
 import { PRESSURE } from './pressure/subject.js';
 import { PURE_WATER } from './pure-water/subject.js';
@@ -16,6 +17,7 @@ import { SOFT_PUMP } from './soft-pump/subject.js';
 import type { Subject } from './subject.js';
 import { type Scale, SEVERITY_WORDS, type Verdict } from './verdict.js';
 import { SUPPLY } from './supply/subject.js';
+import { WEIGHT } from './weight/subject.js';
 import { WHOLE } from './whole/subject.js';
 import { WINTER } from './winter/subject.js';
 
@@ -31,6 +33,8 @@ export const SUBJECTS = [
   DRAIN,
   FLOW,
   REEL,
+  WEIGHT,
+  PLAN,
   MEETING,
   MIX,
   SOFT_PUMP,

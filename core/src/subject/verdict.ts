@@ -4,9 +4,9 @@ export type Verdict = (typeof VERDICTS)[number];
 
 /**
  * What a verdict is about, and so the words that fit it: feeding, the strength of a mix, what a thing is rated for, good
- * practice. Under the words stands the one scale of four.
+ * practice, whether it fits. Under the words stands the one scale of four.
  */
-export const SCALES = ['feeding', 'strength', 'rating', 'practice'] as const;
+export const SCALES = ['feeding', 'strength', 'rating', 'practice', 'fit'] as const;
 export type Scale = (typeof SCALES)[number];
 
 /** The words of severity by what they are about. */
@@ -14,6 +14,7 @@ export const SEVERITY_WORDS: Readonly<Record<Scale, Readonly<Record<Verdict, str
   feeding: { fed: 'Fed', tight: 'Tight', starved: 'Starved', stop: 'Stop' },
   strength: { fed: 'Right', tight: 'Off', starved: 'Far off', stop: 'Stop' },
   rating: { fed: 'Within ratings', tight: 'At its limit', starved: 'Over its limit', stop: 'Stop' },
+  fit: { fed: 'Fits', tight: 'Cramped', starved: 'Does not fit', stop: 'Stop' },
   practice: { fed: 'In order', tight: 'To mend', starved: 'Missing', stop: 'Stop' },
 };
 

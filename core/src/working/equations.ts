@@ -89,6 +89,13 @@ export const EQUATIONS = {
     text: 'p_gun = p_pump − hose and fittings; Q through the nozzle by its law; unloader opens at its setting',
     source: 'network of lines; nozzle law',
   },
+  'gross-mass': { title: 'What the whole weighs', text: 'M = platform + what stands on it, dry + liquids + lines + what rides along', source: 'sum of masses; catalogue masses are estimates' },
+  'axle-load': { title: 'Load on an axle', text: 'trailer: F = M · (x − x_c) / (x_a − x_c) ÷ axles of the group; vehicle: rear = M · (x − x_f) / (x_r − x_f), front = M − rear', source: 'statics of two supports; axles on an equaliser share evenly, torsion axles only on a level deck' },
+  'tongue-load': { title: 'Weight on the coupling', text: 'T = M · (x_a − x) / (x_a − x_c)', source: 'statics of two supports' },
+  'payload-left': { title: 'Payload left', text: 'M_left = gross rating − M', source: 'definition' },
+  'side-share': { title: 'Share of the street-side wheels', text: 's = ½ + (y − w/2) / t', source: 'statics of two supports' },
+  rollover: { title: 'Pull to the side before it tips', text: 'a/g = t / 2(h + Σ ρ I / M), I = L·w³/12 of each free surface', source: 'static rollover threshold; free-surface effect of naval architecture', unverified: true },
+  restraint: { title: 'What holds it down', text: 'F = n · strength of one ÷ safety; wanted 0.8 M g', source: '49 CFR 393.102, EN 12195-1; stress areas ASME B1.1, ISO 898-1', unverified: true },
   'unloader-peak': {
     title: 'Pressure before the unloader opens',
     text: 'p = p_set · (1 + s)',

@@ -1,4 +1,5 @@
 import { BOOSTER } from './booster.js';
+import { GEAR } from './gear.js';
 import type { ThingKind } from './kind.js';
 import { LIQUID } from './liquid.js';
 import { MACHINE } from './machine.js';
@@ -24,6 +25,7 @@ export const THINGS = {
   sprayer: SPRAYER,
   liquid: LIQUID,
   reel: REEL,
+  gear: GEAR,
 } as const satisfies Readonly<Record<string, ThingKind>>;
 
 export type Thing = keyof typeof THINGS;

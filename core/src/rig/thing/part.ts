@@ -51,6 +51,8 @@ const hose = v.strictObject({
   coiledLength: v.optional(quantity('length', '0 m', '2000 m')),
   coilDiameter: v.optional(quantity('length', '20 mm', '5 m')),
   use: v.optional(v.picklist(HOSE_USES)),
+  /** Its length follows from where things stand on the deck. */
+  asLaid: v.optional(v.boolean()),
 });
 const fitting = v.strictObject({
   ...partBase,

@@ -2,6 +2,8 @@ import { shelf } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 import { typeableQuantity } from '../../quantity/format.js';
 import { like } from '../../edit/length.js';
+import { placeOf } from '../../edit/place.js';
+import type { RigDocument } from '../../rig/schema.js';
 import type { Rule } from '../rule.js';
 
 /** A wider drum, another place, the supply at the bottom. */
@@ -27,6 +29,8 @@ export const reelRules: Rule = (finding, rig, doc, now) => {
         title: place === 'kerb' ? 'Mount it on the kerb side' : 'Mount it at the rear',
         change: (d) => {
           d.reels![i].place = place;
+          const at = placeOf(d, own.id);
+          if (at) at.service = place;
         },
       }));
     case 'reel-order':
@@ -35,6 +39,7 @@ export const reelRules: Rule = (finding, rig, doc, now) => {
           id: 'bottom',
           title: 'Supply at the bottom, pressure over it',
           change: (d) => {
+            if (placeOf(d, own.id)) return putAtBottom(d, own.id);
             let row = 1;
             const stack = d.reels!.filter((r) => r.place === own.place);
             const supply = (r: (typeof stack)[number]): number => (d.lines.find((l) => l.id === r.line)?.role === 'fill' ? 0 : 1);
@@ -74,3 +79,16 @@ export const runRules: Rule = (finding, rig, doc, now) => {
     },
   ];
 };
+
+/** A reel changes places with the lowest of its stack. */
+function putAtBottom(d: RigDocument, id: string): void {
+  const own = placeOf(d, id)!;
+  let root = own;
+  while (root.on !== undefined) root = placeOf(d, root.on)!;
+  if (root === own) return;
+  const names: Readonly<Record<string, string>> = { [own.thing]: root.thing, [root.thing]: own.thing };
+  for (const p of d.placements ?? []) {
+    if (p.on !== undefined && p.on in names) p.on = names[p.on];
+    if (p.thing in names) p.thing = names[p.thing] as typeof p.thing;
+  }
+}

@@ -4,6 +4,7 @@ import { lineVolume, partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { reelCapacity } from '../../hydraulics/outflow.js';
 import type { Hose, Line, Outlet, Reel } from '../../rig/schema.js';
+import { placesOf, rootOf } from '../../rig/stand.js';
 import type { Cases } from '../../solve/cases.js';
 import { hoseIn, hosesOf, pressurePath } from '../../solve/paths.js';
 import type { Finding } from '../finding.js';
@@ -68,6 +69,8 @@ export function wind(hoseM: number, coreM: number, wrapsPerLayer: number, outsid
 
 export function reelFindings(cases: Cases, results: readonly ReelResult[]): Finding[] {
   const { reels, lines, site } = cases.rig;
+  const places = placesOf(cases.rig);
+  const together = (a: Reel, b: Reel): boolean => !places.has(a.id) || !places.has(b.id) || rootOf(places, a.id) === rootOf(places, b.id);
   const out: Finding[] = [];
   const tell = (reel: Reel, code: Finding['code'], m: Finding['message']): void =>
     void out.push({ code, verdict: 'tight', station: 'reels', subject: { kind: 'reel', id: reel.id }, message: m });
@@ -92,7 +95,8 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
       );
   }
   reels.forEach((reel, i) => {
-    const stack = reels.filter((x) => x.place === reel.place);
+    // Once they have places of their own, only what stands on one another is a stack.
+    const stack = reels.filter((x) => x.place === reel.place && together(x, reel));
     const above = stack.find((x) => roleOf(reel) === 'fill' && x.row < reel.row && roleOf(x) === 'pressure');
     if (above)
       tell(
@@ -103,7 +107,7 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
           other: above.name,
         }),
       );
-    const beside = reels.slice(0, i).find((x) => x.place === reel.place && x.row === reel.row);
+    const beside = reels.slice(0, i).find((x) => x.place === reel.place && x.row === reel.row && together(x, reel));
     if (beside)
       tell(
         reel,

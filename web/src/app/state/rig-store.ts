@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, type Signal, signal } from '@angular/core';
 import type { Assessment, DocumentPatch, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
-import { say } from '@pozzo/core/page';
+import { dropPlaces, say } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { applyPatches, produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
@@ -44,6 +44,7 @@ export class RigStore {
     if (!now) return;
     const [, patches, inverse] = produceWithPatches(now, (draft) => {
       recipe(draft);
+      dropPlaces(draft);
     });
     this.dispatch(label, patches, inverse, key);
   }

@@ -26,6 +26,8 @@ export const STATION_REGISTRY: Readonly<Record<Station, StationEntry>> = {
   dump: { group: 'Water', load: () => import('./dump/dump.station').then((m) => m.DumpStation) },
   mix: { group: 'Chemicals', load: () => import('./mix/mix.station').then((m) => m.MixStation) },
   liquids: { group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
+  plan: { group: 'Deck', load: () => import('./plan/plan.station').then((m) => m.PlanStation) },
+  weight: { group: 'Deck', load: () => import('./weight/weight.station').then((m) => m.WeightStation) },
   day: { group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
   options: { group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
 };

@@ -1,4 +1,5 @@
 import {
+  arrangeSteps,
   compareOptionsSteps,
   compareWaysSteps,
   type DayModel,
@@ -51,6 +52,8 @@ function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
       return sizingSteps(ask.document, ask.days, ask.seed);
     case 'swings':
       return sensitivitySteps(ask.document, ask.days, ask.seed);
+    case 'arrange':
+      return arrangeSteps(ask.document, ask.way, ask.seed);
     case 'compare':
       return compareOptionsSteps(ask.contenders, ask.days, ask.seed);
   }

@@ -53,6 +53,9 @@ function keysOf(doc: RigDocument, a: Assessment, of: Subject, station: Finding['
     case 'manifold':
       return doc.lines.filter((l) => l.from.at === of.kind && l.from.id === of.id).flatMap((l) => keysOfLine(doc, a, l.id));
     case 'rig':
+    case 'gear':
+    case 'power':
+    case 'sprayer':
       return [];
   }
 }

@@ -1,0 +1,46 @@
+import * as v from 'valibot';
+import { id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+/** What rides on a deck besides tanks, pumps and reels. A shelf carries other things on its top and leaves the floor under it free. */
+export const GEAR_KINDS = [
+  'shelf',
+  'box',
+  'bin',
+  'bucket-rack',
+  'ladder-rack',
+  'pole-tube',
+  'gun-rack',
+  'cleaner-bracket',
+  'spare-hose',
+  'generator',
+  'fuel-can',
+  'extinguisher',
+  'cones',
+  'chocks',
+  'first-aid',
+  'protective',
+  'tools',
+] as const;
+export type GearKind = (typeof GEAR_KINDS)[number];
+
+const side = quantity('length', '1 in', '40 ft');
+
+/** A thing that is carried. Its measures are over all; of a shelf, the height of its top. */
+export const gear = v.strictObject({
+  id,
+  name,
+  kind: v.picklist(GEAR_KINDS),
+  length: side,
+  width: side,
+  height: side,
+  mass: quantity('mass', '0 lb', '5000 lb'),
+  /** Most that may stand on a shelf. */
+  carries: v.optional(quantity('mass', '1 lb', '10000 lb')),
+});
+
+export const GEAR = { list: 'gear', word: 'gear' } as const satisfies ThingKind;
+
+export type Gear = v.InferOutput<typeof gear>;
+export type GearDocument = v.InferInput<typeof gear>;

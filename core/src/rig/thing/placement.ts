@@ -1,0 +1,60 @@
+import * as v from 'valibot';
+import { id } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+
+/** Sides of a deck: towards the front, the rear, the kerb, the street. */
+export const SIDES = ['front', 'rear', 'kerb', 'street'] as const;
+export type Side = (typeof SIDES)[number];
+
+/** Quarter turns, clockwise from above. */
+export const TURNS = ['0', '90', '180', '270'] as const;
+
+/** Parts of the power that stand on the deck and have no id of their own. */
+export const POWER_THINGS = ['power/battery', 'power/compressor', 'power/receiver'] as const;
+export type PowerThing = (typeof POWER_THINGS)[number];
+
+/** What holds a thing down. */
+export const HOLDS = ['hoops', 'straps', 'u-bolts', 'welded', 'bolts'] as const;
+export const BOLT_NAMES = ['5/16-18', '3/8-16', '1/2-13', 'M8', 'M10', 'M12'] as const;
+
+const side = quantity('length', '1 in', '40 ft');
+
+/**
+ * Where a thing stands. Its height is not told here: it is that of what it stands on, and the thing's own heights are above
+ * that.
+ */
+export const placement = v.strictObject({
+  /** Id of the thing, or the part of the power. */
+  thing: v.union([id, v.picklist(POWER_THINGS)], 'A thing’s id, or power/battery, power/compressor, power/receiver.'),
+  /** Of its nearest corner: from the front edge of the deck, and from the kerb side's edge. Less than nothing is beyond. */
+  x: quantity('length', '-20 ft', '60 ft'),
+  y: quantity('length', '-5 ft', '20 ft'),
+  /** The shelf or the reel that it stands on; left out, the deck. */
+  on: v.optional(id),
+  /** How it is turned; left out, its length lies along the deck. */
+  turned: v.optional(v.picklist(TURNS)),
+  /** Sides at which it is served (start, fuel cap, lid, handle, pay-out), blows its exhaust, is filled. */
+  service: v.optional(v.picklist(SIDES)),
+  exhaust: v.optional(v.picklist(SIDES)),
+  filler: v.optional(v.picklist(SIDES)),
+  /** What stands in for the catalogue's size and dry mass. */
+  size: v.optional(v.strictObject({ length: side, width: side, height: side })),
+  mass: v.optional(quantity('mass', '0 lb', '20000 lb')),
+  held: v.optional(
+    v.strictObject({
+      by: v.picklist(HOLDS),
+      count: quantity('number', '1', '40'),
+      /** Of bolts, hoops and U-bolts: what goes through the deck. */
+      bolt: v.optional(v.picklist(BOLT_NAMES)),
+      /** Of a strap: its working load, as its label says. */
+      working: v.optional(quantity('force', '50 lbf', '20000 lbf')),
+      /** Of a strap: in the weather since. */
+      age: v.optional(quantity('time', '0 d', '7300 d')),
+    }),
+  ),
+  /** It stays where it is when the deck is arranged. */
+  pinned: v.optional(v.boolean()),
+});
+
+export type Placement = v.InferOutput<typeof placement>;
+export type PlacementDocument = v.InferInput<typeof placement>;

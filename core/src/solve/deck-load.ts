@@ -1,0 +1,135 @@
+import { equipmentOn, partBill } from '../catalogue/bill.js';
+import { equipmentOf } from '../catalogue/equipment.js';
+import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
+import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
+import { stockOfTank, WATER_KG_M3 } from './loaded.js';
+import type { Line, Platform, Rig, Tank, TankShape } from '../rig/schema.js';
+import { centreOf, type PointMass } from '../structure/statics.js';
+import type { Stocks } from './stock.js';
+
+/** What weighs on a platform, and where. Places in m from the front edge of the deck, from its kerb side, above the ground. */
+export interface DeckLoad {
+  /** The platform, what stands on it dry, its lines and what rides along. */
+  readonly fixed: readonly PointMass[];
+  /** Liquids, tank by tank: where they are and how heavy at a level. Undefined for a tank that has no place. */
+  readonly tanks: readonly (TankLoad | undefined)[];
+  /** Things with a mass that have no place yet, by name, and what they weigh dry together, kg. */
+  readonly unplaced: readonly string[];
+  readonly unplacedKg: number;
+}
+
+export interface TankLoad {
+  readonly tank: Tank;
+  readonly densityKgM3: number;
+  readonly x: number;
+  readonly y: number;
+  /** Of its bottom. */
+  readonly z: number;
+  /** How far it reaches across the deck, and along it. */
+  readonly across: number;
+  readonly along: number;
+}
+
+/** Mass and centre of the platform with nothing on it. */
+export function emptyPlatform(platform: Platform): PointMass {
+  const y = platform.width / 2;
+  const { empty } = platform;
+  if (empty.by === 'centre') return { massKg: empty.mass, x: empty.at, y, z: empty.height };
+  const supports = platform.axles.map((a, i) => ({ massKg: empty.axles[i], x: a.at, y, z: empty.height }));
+  if (platform.coupling && empty.tongue) supports.push({ massKg: empty.tongue, x: -platform.coupling.ahead, y, z: empty.height });
+  return centreOf(supports);
+}
+
+/** Height of the centre of what is in a tank over its bottom, m, at a level inside it: exact for straight walls, else by 40 slices. */
+export function liquidCentre(shape: TankShape, levelM: number): number {
+  if (shape.kind === 'box' || shape.kind === 'upright-cylinder') return levelM / 2;
+  let [volume, moment] = [0, 0];
+  for (let i = 0; i < 40; i++) {
+    const z = (levelM * (i + 0.5)) / 40;
+    const slice = surfaceAt(shape, z);
+    volume += slice;
+    moment += slice * z;
+  }
+  return volume > 0 ? moment / volume : levelM / 2;
+}
+
+/** What a line weighs on the deck with what is in its hoses: what is wound up at its reel, the rest. kg. */
+function lineMass(line: Line): { readonly woundKg: number; readonly laidKg: number } {
+  let [woundKg, laidKg] = [0, 0];
+  for (const part of line.parts) {
+    const hose = part.kind === 'hose';
+    const mass = partBill(part).massKg + (hose ? (Math.PI / 4) * part.bore ** 2 * part.length * WATER_KG_M3 : 0);
+    if (hose && part.use !== 'whip') woundKg += mass;
+    else laidKg += mass;
+  }
+  return { woundKg, laidKg };
+}
+
+/**
+ * What hangs on each thing besides its own mass, kg, by its id: hoses with what is in them at their reel, or where their line
+ * begins; guns at their rack; fuel at the engines that burn it. Under `undefined` what has nowhere to hang.
+ * @param placed whether a thing has a place
+ */
+export function hungOn(rig: Rig, fuelDensity: number, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
+  const out = new Map<string | undefined, number>();
+  const hang = (id: string | undefined, kg: number): void => void out.set(id, (out.get(id) ?? 0) + kg);
+  for (const l of rig.lines) {
+    const reel = rig.reels.find((r) => r.line === l.id && placed(r.id));
+    const { woundKg, laidKg } = lineMass(l);
+    const end = [l.from.id, l.to.id].find((id) => id !== undefined && placed(id)) ?? reel?.id;
+    hang(end, laidKg);
+    hang(reel?.id ?? end, woundKg);
+  }
+  hang(rig.gear.find((g) => g.kind === 'gun-rack' && placed(g.id))?.id, handMass(rig));
+  const fuel = (rig.power?.fuel ?? 0) * fuelDensity;
+  const engines = rig.machines.filter((m) => placed(m.id));
+  if (fuel > 0) for (const m of engines.length ? engines : [undefined]) hang(m?.id, fuel / Math.max(engines.length, 1));
+  return out;
+}
+
+/** Everything that weighs on a rig's platform; undefined for a rig without one. */
+export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] = standingOn(rig)): DeckLoad | undefined {
+  const { platform } = rig;
+  if (!platform) return undefined;
+  const ground = platform.height;
+  const boxes = new Map<string, Box>();
+  for (const t of things) if (t.box) boxes.set(t.id, t.box);
+  const hung = hungOn(rig, stocks.values['fuel-density'], (id) => boxes.has(id));
+  const fixed: PointMass[] = [emptyPlatform(platform)];
+  for (const t of things) {
+    if (!t.box) continue;
+    const p = middleOf(t.box);
+    fixed.push({ massKg: t.dryKg + (hung.get(t.id) ?? 0), x: p.x, y: p.y, z: p.z + ground });
+  }
+  // What has nowhere to hang lies about the middle of the deck.
+  fixed.push({ massKg: hung.get(undefined) ?? 0, x: platform.length / 2, y: platform.width / 2, z: ground + 0.3 });
+  for (const r of platform.riding ?? []) fixed.push({ massKg: r.mass, x: r.at, y: platform.width / 2, z: ground + 0.3 });
+  const unplaced = things.filter((t) => !t.box && (t.dryKg > 0 || t.kind === 'tank'));
+  return {
+    fixed,
+    tanks: rig.tanks.map((tank): TankLoad | undefined => {
+      const box = boxes.get(tank.id);
+      if (!box) return undefined;
+      const p = middleOf(box);
+      return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0 };
+    }),
+    unplaced: unplaced.map((t) => t.name),
+    unplacedKg: unplaced.reduce((s, t) => s + t.dryKg, 0),
+  };
+}
+
+/** Guns, lances and cleaners, kg. */
+const handMass = (rig: Rig): number => equipmentOn(rig).reduce((s, c) => s + (c.thing === undefined ? equipmentOf(c.kind, c.size).massKg : 0), 0);
+
+/** Point mass of what is in a tank at a level inside it, m. */
+export function liquidAt(load: TankLoad, levelM: number): PointMass {
+  const massKg = volumeAt(load.tank.shape, levelM) * load.densityKgM3;
+  return { massKg, x: load.x, y: load.y, z: load.z + liquidCentre(load.tank.shape, levelM) };
+}
+
+/** A liquid's surface that can tilt, for the rollover: none in a tank that is empty or full to the brim. */
+export function freeSurface(load: TankLoad, levelM: number): { readonly densityKgM3: number; readonly secondMomentM4: number } | undefined {
+  const height = shapeHeight(load.tank.shape);
+  if (!(levelM > 0.02 * height) || levelM > 0.98 * height) return undefined;
+  return { densityKgM3: load.densityKgM3, secondMomentM4: (load.along * load.across ** 3) / 12 };
+}

@@ -1,0 +1,107 @@
+import { boxOf, type Standing, standingOn } from '../../deck/index.js';
+import { finely, layLine, moveThing, placeOf, swapThings, turnThing } from '../../edit/place.js';
+import type { Rig, RigDocument } from '../../rig/schema.js';
+import { boltStrength, forwardForce } from '../../structure/restraint.js';
+import { message } from '../../working/figure.js';
+import { shelf } from '../message-parts.js';
+import type { Candidate, Rule } from '../rule.js';
+import { overlapM, TOUCH } from './room.js';
+
+const INCH = 0.0254;
+const WAYS = [
+  ['forward', -1, 0],
+  ['back', 1, 0],
+  ['towards the kerb', 0, -1],
+  ['towards the street', 0, 1],
+] as const;
+
+/** A little aside, a quarter turn, a free spot, another's place; what holds it; a hose cut to the deck. */
+export const planRules: Rule = (finding, rig, doc): Candidate[] => {
+  const { id } = finding.subject;
+  switch (finding.code) {
+    case 'hose-short':
+      return [{ id: 'as-laid', title: 'A hose as long as the deck lies, with a tenth of slack', change: (d) => layLine(d, id) }];
+    case 'not-held':
+    case 'held-weak':
+      return holdRules(id, rig);
+    case 'exhaust-inside':
+      return [];
+    default:
+      return [...(finding.also ?? []).flatMap((s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
+  }
+};
+
+function moves(id: string, rig: Rig, doc: RigDocument, all: boolean): Candidate[] {
+  const things = standingOn(rig);
+  const own = things.find((t) => t.id === id);
+  const place = placeOf(doc, id);
+  if (!own?.box || !place || place.pinned) return [];
+  const out: Candidate[] = [];
+  for (const step of [4, 8, 14])
+    for (const [word, dx, dy] of WAYS)
+      out.push({
+        id: `${id.replace('/', '-')}-${word.replace('towards the ', '')}-${step}`,
+        title: message(`{t} {by} ${word}`, { t: own.name, by: shelf(step * INCH) }),
+        change: (d) => moveThing(d, id, dx * step * INCH, dy * step * INCH),
+      });
+  const free = freeSpot(rig, own, things);
+  if (free)
+    out.push({
+      id: `${id.replace('/', '-')}-free`,
+      title: message('{t} where the deck is free', { t: own.name }),
+      change: (d) => {
+        const p = placeOf(d, id)!;
+        p.x = finely(p.x, free.x);
+        p.y = finely(p.y, free.y);
+      },
+    });
+  if (all) {
+    out.push({ id: 'turn', title: message('{t} turned by a quarter', { t: own.name }), change: (d) => turnThing(d, id) });
+    if (place.exhaust)
+      for (const side of ['front', 'rear', 'kerb', 'street'] as const)
+        if (side !== place.exhaust) out.push({ id: `exhaust-${side}`, title: message(`The exhaust of {t} to the ${side}`, { t: own.name }), change: (d) => void (placeOf(d, id)!.exhaust = side) });
+    for (const side of ['rear', 'kerb', 'street'] as const)
+      if (side !== place.service) out.push({ id: `service-${side}`, title: message(`{t} served from the ${side}`, { t: own.name }), change: (d) => void (placeOf(d, id)!.service = side) });
+    const others = things.filter((t) => t.kind === own.kind && t.id !== id && t.box && !t.place?.pinned && t.place?.on === place.on);
+    for (const o of others.slice(0, 2)) out.push({ id: `swap-${o.id.replace('/', '-')}`, title: message('{a} and {b} change places', { a: own.name, b: o.name }), change: (d) => swapThings(d, id, o.id) });
+  }
+  return out;
+}
+
+/** The free spot of the deck nearest to where a thing stands now. */
+function freeSpot(rig: Rig, own: Standing, things: readonly Standing[]): { readonly x: number; readonly y: number } | undefined {
+  const { platform } = rig;
+  if (!platform || !own.place || !own.box || own.place.on !== undefined) return undefined;
+  const others = things.flatMap((t) => (t.box && t !== own ? [t.box] : []));
+  let [best, least] = [undefined as { x: number; y: number } | undefined, Infinity];
+  const step = 2 * INCH;
+  const [l, w] = [own.box.x1 - own.box.x0, own.box.y1 - own.box.y0];
+  for (let x = 0; x + l <= platform.length + 1e-9; x += step)
+    for (let y = 0; y + w <= platform.width + 1e-9; y += step) {
+      const far = Math.abs(x - own.box.x0) + Math.abs(y - own.box.y0);
+      if (far >= least || far < step) continue;
+      const box = boxOf(own.size, { x, y, turned: own.place.turned }, own.box.z0);
+      if (others.every((o) => overlapM(box, o) <= TOUCH)) [best, least] = [{ x, y }, far];
+    }
+  return best;
+}
+
+/** Bolts enough for a thing when the brakes go on. */
+function holdRules(id: string, rig: Rig): Candidate[] {
+  const own = standingOn(rig).find((t) => t.id === id);
+  const tank = rig.tanks.find((t) => t.id === id);
+  if (!own) return [];
+  return (['3/8-16', '1/2-13'] as const).flatMap((bolt) =>
+    [4, 6, 8, 12].map((count) => ({
+      id: `${tank ? 'hoops' : 'bolts'}-${bolt.replace('/', '-')}-${count}`,
+      title: message(tank ? `{n} bolted hoops, ${bolt}` : `{n} bolts ${bolt} through the deck`, { n: String(tank ? count / 2 : count) }),
+      change: (d: RigDocument) => {
+        const p = placeOf(d, id);
+        if (p) p.held = { by: tank ? 'hoops' : 'bolts', count: String(tank ? count / 2 : count), bolt };
+      },
+    })),
+  );
+}
+
+/** Fewest bolts of a size that hold a mass. */
+export const boltsFor = (massKg: number, bolt: '3/8-16' | '1/2-13', safety: number): number => Math.max(4, 2 * Math.ceil((forwardForce(massKg) * safety) / boltStrength(bolt).shearN / 2));

@@ -1,0 +1,58 @@
+import { type Kinds, places } from '../kind.js';
+import { planRules } from './fixes.js';
+
+export type PlanCode =
+  | 'overlap'
+  | 'overhang'
+  | 'too-wide'
+  | 'too-high'
+  | 'wheel-box'
+  | 'keep-free'
+  | 'no-room'
+  | 'out-of-reach'
+  | 'handle-height'
+  | 'exhaust-near'
+  | 'exhaust-inside'
+  | 'battery-fuel'
+  | 'not-held'
+  | 'held-weak'
+  | 'reel-blocked'
+  | 'reel-low'
+  | 'ladder-high'
+  | 'hose-short';
+
+const told = (code: PlanCode, minor = false) => ({ figure: places(code), rules: planRules, ...(minor ? { minor: true } : {}) });
+
+export const PLAN_KINDS: Kinds<PlanCode> = {
+  overlap: told('overlap'),
+  overhang: told('overhang', true),
+  'too-wide': { ...told('too-wide'), scale: 'rating' },
+  'too-high': told('too-high'),
+  'wheel-box': told('wheel-box'),
+  'keep-free': told('keep-free', true),
+  'no-room': told('no-room'),
+  'out-of-reach': told('out-of-reach', true),
+  'handle-height': told('handle-height', true),
+  'exhaust-near': told('exhaust-near'),
+  'exhaust-inside': told('exhaust-inside'),
+  'battery-fuel': told('battery-fuel', true),
+  'not-held': { ...told('not-held', true), scale: 'practice' },
+  'held-weak': {
+    scale: 'rating',
+    figure: {
+      label: 'held to spare',
+      dimension: 'force',
+      better: 'more',
+      step: 10,
+      of: (a, id) => {
+        const t = a.plan?.things.find((x) => x.id === id);
+        return t?.held ? t.held.value - t.heldWantedN : 0;
+      },
+    },
+    rules: planRules,
+  },
+  'reel-blocked': told('reel-blocked', true),
+  'reel-low': told('reel-low', true),
+  'ladder-high': told('ladder-high', true),
+  'hose-short': { ...told('hose-short', true), scale: 'practice' },
+};

@@ -1,0 +1,66 @@
+import { laidLines, type Standing, standingOn } from '../../deck/index.js';
+import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import type { Platform, Rig } from '../../rig/schema.js';
+import type { Stocks } from '../../solve/stock.js';
+import type { AssumptionValues } from '../../assumption/register.js';
+import { worstOf } from '../verdict.js';
+import { planFindings } from './findings.js';
+import { heldBy, heldWanted } from './held.js';
+import type { Access, PlacedThing, PlanResult } from './result.js';
+import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
+
+/** Kinds that are served: started, opened, wound. */
+const SERVED: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft-pump', 'power', 'reel', 'mix']);
+const SERVED_GEAR: ReadonlySet<string> = new Set(['box', 'bin', 'generator', 'fuel-can', 'extinguisher', 'first-aid']);
+
+export const isShelf = (rig: Rig, id: string): boolean => rig.gear.some((g) => g.id === id && g.kind === 'shelf');
+
+/** Full, kg. */
+function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
+  const tank = rig.tanks.find((x) => x.id === t.id);
+  return t.dryKg + (tank ? volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape))) * 998.2 * stocks.in(tank).gravity : 0);
+}
+
+/** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */
+const HANDLE: Readonly<Partial<Record<Standing['kind'], number>>> = { machine: 0.6, tank: 0.15, reel: 0.5 };
+
+function accessOf(rig: Rig, platform: Platform, t: Standing, things: readonly Standing[], values: AssumptionValues): Access | undefined {
+  const { box } = t;
+  if (!box) return undefined;
+  const gear = rig.gear.find((g) => g.id === t.id);
+  // A tank is filled from above, and got at from a side only where one is said.
+  if (gear ? !SERVED_GEAR.has(gear.kind) : !SERVED.has(t.kind) && !(t.kind === 'tank' && t.place?.service)) return undefined;
+  const others = things.flatMap((o) => (o === t ? [] : (solidOf(o, isShelf(rig, o.id)) ?? [])));
+  const side = t.place?.service ?? roomiestSide(box, platform, others);
+  return {
+    side,
+    stated: t.place?.service !== undefined,
+    freeM: clearBefore(box, side, others),
+    wantedM: values[t.kind === 'machine' ? 'service-machine' : 'service-other'],
+    inFromEdgeM: Math.max(toEdge(box, side, platform), 0),
+    handleM: platform.height + box.z0 + (HANDLE[t.kind] ?? 0.8) * (box.z1 - box.z0),
+  };
+}
+
+/** What stands where, how it is got at and held; undefined without a platform. */
+export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
+  const { platform } = rig;
+  if (!platform) return undefined;
+  const { values } = stocks;
+  const things = standingOn(rig);
+  const placed = things.flatMap((t): Omit<PlacedThing, 'verdict'>[] => {
+    if (!t.box) return [];
+    const massKg = fullKg(rig, stocks, t);
+    const held = t.place?.held && massKg >= values['hold-from'] ? heldBy(t.place.held, values) : undefined;
+    return [{ id: t.id, access: accessOf(rig, platform, t, things, values), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
+  });
+  const boxes = things.flatMap((t) => t.box ?? []);
+  const said = {
+    tray: things.flatMap((t) => (t.box ? [] : [t.id])),
+    lines: laidLines(rig, things),
+    widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
+  };
+  const findings = planFindings(rig, { ...said, things: placed }, values, things);
+  const verdictOf = (id: string) => worstOf(findings.filter((f) => f.subject.id === id || f.also?.some((s) => s.id === id)).map((f) => f.verdict));
+  return { ...said, things: placed.map((t) => ({ ...t, verdict: verdictOf(t.id) })), verdict: worstOf(findings.map((f) => f.verdict)) };
+}

@@ -1,0 +1,44 @@
+import type { LaidLine } from '../../deck/index.js';
+import type { Side } from '../../rig/schema.js';
+import type { Figure } from '../../working/figure.js';
+import type { Verdict } from '../verdict.js';
+
+/** How a thing is got at. */
+export interface Access {
+  /** Side it is served from: as said, else that of the nearest edge. */
+  readonly side: Side;
+  readonly stated: boolean;
+  /** Free in front of it on the deck, m; Infinity where the way to the edge is clear. */
+  readonly freeM: number;
+  readonly wantedM: number;
+  /** From the edge of the deck to it, m. */
+  readonly inFromEdgeM: number;
+  /** Of its handles above the ground, m. */
+  readonly handleM: number;
+}
+
+export interface PlacedThing {
+  readonly id: string;
+  readonly access: Access | undefined;
+  /** Full, kg. */
+  readonly massKg: number;
+  /** What holds it, N, and what it has to be held against; undefined where nothing is said, or it is light. */
+  readonly held: Figure | undefined;
+  readonly heldWantedN: number;
+  readonly verdict: Verdict;
+}
+
+export interface PlanResult {
+  /** Ids of what has no place yet. */
+  readonly tray: readonly string[];
+  readonly things: readonly PlacedThing[];
+  readonly lines: readonly LaidLine[];
+  /** Over all with what hangs over, m. */
+  readonly widthM: number;
+  readonly verdict: Verdict;
+}
+
+export interface PlanAnswers {
+  /** Undefined while the rig has no platform. */
+  readonly plan: PlanResult | undefined;
+}

@@ -1,0 +1,125 @@
+import type { AssumptionValues } from '../../assumption/register.js';
+import type { Platform, Rig } from '../../rig/schema.js';
+import { type Message, message } from '../../working/figure.js';
+import type { Finding } from '../finding.js';
+import { percent } from '../message-parts.js';
+import { type Verdict, worstOf } from '../verdict.js';
+import type { WeightCode } from './kinds.js';
+import type { Limit, WeightResult, WeightState } from './result.js';
+
+const mass = (value: number) => ({ value, dimension: 'mass' as const });
+
+/** The code that a limit's excess is told under. */
+export const codeOf = (limit: Pick<Limit, 'id'>): WeightCode =>
+  limit.id === 'gross' ? 'over-gross' : limit.id === 'coupling' ? 'over-coupling' : limit.id.startsWith('tow-') ? 'over-tow' : 'over-axle';
+
+/** Least and most share of the trailer's weight that its coupling wants. */
+export const tongueBounds = (platform: Platform, values: AssumptionValues): readonly [number, number] =>
+  platform.coupling?.kind === 'fifth-wheel' ? [values['king-least'], values['king-most']] : [values['tongue-least'], values['tongue-most']];
+
+type Said = Omit<WeightResult, 'verdict'>;
+
+/** A state's name put before what it does. */
+const inState = (s: WeightState, text: string, values: Message['values']): Message =>
+  message(`${s.name.template} ${text}`, { ...s.name.values, ...values });
+
+/** States in which the rig goes on the road. */
+const onTheRoad = (r: Pick<WeightResult, 'states'>): readonly WeightState[] => r.states.filter((s) => s.driven);
+
+/** The worst of a list by a measure that is better small. */
+function worst<T>(list: readonly T[], of: (x: T) => number): T | undefined {
+  let out: T | undefined;
+  for (const x of list) if (out === undefined || of(x) > of(out)) out = x;
+  return out;
+}
+
+const RIG = { kind: 'rig', id: 'weight' } as const;
+
+/**
+ * What is overloaded, badly balanced or near it. While something has no place, only what is too heavy already is told.
+ * @param states to judge; the day's worst minutes may be among them
+ */
+export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Finding[] {
+  const { platform } = rig;
+  if (!platform) return [];
+  const out: Finding[] = [];
+  const tell = (code: WeightCode, verdict: Verdict, m: Message, subject: Finding['subject'] = RIG): void =>
+    void out.push({ code, verdict, station: 'weight', subject, message: m });
+  const roads = onTheRoad(r);
+  for (const code of ['over-gross', 'over-axle', 'over-coupling', 'over-tow'] as const) {
+    const loads = roads.flatMap((s) => s.limits.flatMap((l) => (codeOf(l) === code && (r.judged || l.id === 'gross') ? [{ s, l }] : [])));
+    const w = worst(loads, ({ l }) => l.loadKg / l.ratingKg);
+    if (!w) continue;
+    const share = w.l.loadKg / w.l.ratingKg;
+    const said = { what: w.l.name.replace(/^The /, 'the '), load: mass(w.l.loadKg), rating: mass(w.l.ratingKg) };
+    if (share > 1.0005) tell(code, 'stop', inState(w.s, '{what} carries {load} of {rating}: too heavy for the road.', said));
+    else if (share > values['rating-near']) tell(code, 'tight', inState(w.s, '{what} carries {load} of {rating}.', said));
+    if (platform.road === 'day' && share <= 1.0005) {
+      const full = worst(
+        r.states.filter((s) => !s.driven).flatMap((s) => s.limits.flatMap((l) => (codeOf(l) === code && r.judged ? [{ s, l }] : []))),
+        ({ l }) => l.loadKg / l.ratingKg,
+      );
+      if (full && full.l.loadKg > full.l.ratingKg * 1.0005 && share <= values['rating-near'])
+        tell(code, 'tight', inState(full.s, '{what} would carry {load} of {rating}: never drive so.', { what: full.l.name.replace(/^The /, 'the '), load: mass(full.l.loadKg), rating: mass(full.l.ratingKg) }));
+    }
+  }
+  for (const shelf of r.shelves) {
+    if (shelf.ratingKg === undefined || !(shelf.loadKg > shelf.ratingKg * 1.0005)) continue;
+    const name = rig.gear.find((g) => g.id === shelf.gearId)!.name;
+    tell('over-shelf', 'stop', message('{shelf} carries {load}; it is made for {rating}.', { shelf: name, load: mass(shelf.loadKg), rating: mass(shelf.ratingKg) }), { kind: 'gear', id: shelf.gearId });
+  }
+  if (!r.judged) return out;
+
+  const [least, most] = tongueBounds(platform, values);
+  const trailers = roads.filter((s) => s.tongueShare !== undefined);
+  const light = worst(trailers, (s) => -s.tongueShare!);
+  const heavy = worst(trailers, (s) => s.tongueShare!);
+  const share = (s: WeightState) => ({ t: mass(s.tongueKg!), p: percent(s.tongueShare!), least: percent(least), most: percent(most) });
+  if (light && light.tongueShare! < least - 5e-4)
+    tell('tongue-light', light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight', inState(light, 'the coupling carries {t}, {p} of the trailer: it sways. {least} to {most} is wanted.', share(light)));
+  if (heavy && heavy.tongueShare! > most + 5e-4)
+    tell('tongue-heavy', 'tight', inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lifts the steering axle of what tows. {least} to {most} is wanted.', share(heavy)));
+  const steer = worst(
+    roads.filter((s) => s.steerShare !== undefined),
+    (s) => -s.steerShare!,
+  );
+  if (steer && steer.steerShare! < values['steer-least'])
+    tell('steer-light', steer.steerShare! < values['steer-least'] / 2 ? 'stop' : 'tight', inState(steer, 'the steering axle carries {p} of the weight; {least} is wanted to steer and brake.', { p: percent(steer.steerShare!), least: percent(values['steer-least']) }));
+  // Of the load the two sides differ by twice what either is off a half.
+  const side = worst(roads, (s) => Math.abs(s.streetShare - 0.5));
+  if (side && 2 * Math.abs(side.streetShare - 0.5) > values['side-most'])
+    tell(
+      'side-heavy',
+      2 * Math.abs(side.streetShare - 0.5) > 6 * values['side-most'] ? 'stop' : 'tight',
+      inState(side, side.streetShare > 0.5 ? 'the street side carries {p} of the weight, the kerb side the rest.' : 'the kerb side carries {p} of the weight, the street side the rest.', {
+        p: percent(Math.max(side.streetShare, 1 - side.streetShare)),
+      }),
+    );
+  const tips = worst(roads, (s) => -s.rolloverG);
+  if (tips && tips.rolloverG < values['rollover-least'])
+    tell('tips', tips.rolloverG < values['rollover-least'] / 2 ? 'stop' : 'tight', inState(tips, 'it tips at {a} g to the side, its centre {h} above the road: take bends slowly, or bring the weight down.', { a: { value: tips.rolloverG, dimension: 'number', digits: 2 }, h: { value: tips.centre.z, dimension: 'length' } }));
+  const whole = worst(trailers, (s) => s.massKg);
+  if (whole && platform.brakes === 'none' && whole.massKg > values['brakes-from'])
+    tell('no-brakes', 'tight', inState(whole, 'the trailer weighs {m} and has no brakes of its own; from {from} most road rules want them.', { m: mass(whole.massKg), from: mass(values['brakes-from']) }));
+  if (r.slope?.tongueKg !== undefined && r.slope.tongueKg < 0)
+    tell('slope-tips', 'stop', message('Unhitched on the slope of the site it tips back: the coupling is pulled up by {t}. Put stands under the rear, or leave it on the hitch.', { t: mass(-r.slope.tongueKg) }));
+  const off = ticketOff(r);
+  if (off && off.share > values['ticket-near'])
+    tell('ticket-off', 'tight', message('The weighbridge shows {shown} at {where}; the reckoning says {reckoned}. Weigh what is on board, or correct masses and places.', { shown: mass(off.shown), where: off.where, reckoned: mass(off.reckoned) }));
+  return out;
+}
+
+/** Where a weighbridge ticket differs most from the reckoning of the same filling, by its share of the whole. */
+export function ticketOff(r: Pick<WeightResult, 'ticket' | 'states'>): { readonly where: string; readonly shown: number; readonly reckoned: number; readonly share: number } | undefined {
+  const { ticket } = r;
+  const s = ticket && r.states.find((x) => x.id === ticket.state);
+  if (!ticket || !s) return undefined;
+  const rows = [
+    ...ticket.axles.map((shown, i) => ({ where: `axle ${i + 1}`, shown, reckoned: s.axles[i] })),
+    ...(ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [{ where: 'the coupling', shown: ticket.tongueKg, reckoned: s.tongueKg }] : []),
+  ].map((x) => ({ ...x, share: Math.abs(x.shown - x.reckoned) / s.massKg }));
+  return worst(rows, (x) => x.share);
+}
+
+/** Never "fed" while something has no place. */
+export const verdictOf = (rig: Rig, r: Said, values: AssumptionValues): Verdict => worstOf(weightFindings(rig, r, values).map((f) => f.verdict));

@@ -1,0 +1,185 @@
+import { type Box, formatInches, formatQuantity, type LaidLine, laidLines, type LineRole, type PlanResult, type Rig, shapeHeight, type Side, type Standing, standingOn, type UnitSystem, type Verdict } from '@pozzo/core';
+
+/** Drawn units across the whole picture. */
+export const WIDE = 760;
+const MARGIN = 26;
+
+export interface DrawnThing {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Standing['kind'];
+  readonly paint: 'water' | 'chem' | 'machine' | 'plain';
+  readonly verdict: Verdict;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** What of its height is liquid, from below; nothing from above. */
+  readonly fill: number;
+  readonly label: { readonly text: string; readonly size: number; readonly upright: boolean } | undefined;
+  readonly exhaust: string | undefined;
+  readonly service: string | undefined;
+  readonly pinned: boolean;
+  readonly box: Box;
+}
+
+export interface DeckScale {
+  /** Drawn units for a metre. */
+  readonly k: number;
+  readonly x: (metres: number) => number;
+  readonly along: (drawn: number) => number;
+}
+
+const paintOf = (rig: Rig, t: Standing): DrawnThing['paint'] =>
+  t.kind === 'tank' ? (rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical' ? 'chem' : 'water') : t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power' ? 'machine' : 'plain';
+
+/** As wide as a letter, of its height. */
+const LETTER = 0.54;
+
+/** The name where it can be read: along, else upright; undefined where it does not fit. */
+export function labelFor(text: string, width: number, height: number): DrawnThing['label'] {
+  for (const size of [15, 13.5, 12]) {
+    if (text.length * size * LETTER < width - 6 && size * 1.3 < height) return { text, size, upright: false };
+    if (text.length * size * LETTER < height - 6 && size * 1.3 < width) return { text, size, upright: true };
+  }
+  return undefined;
+}
+
+/** A mark on a side of a box: a bar where it is served, a wedge where it blows. */
+function sideMark(b: { x: number; y: number; width: number; height: number }, side: Side, blows: boolean): string {
+  const [cx, cy] = [b.x + b.width / 2, b.y + b.height / 2];
+  // Front is left, rear right; the kerb is below in the plan.
+  const [px, py, dx, dy] =
+    side === 'front' ? [b.x, cy, -1, 0] : side === 'rear' ? [b.x + b.width, cy, 1, 0] : side === 'kerb' ? [cx, b.y + b.height, 0, 1] : [cx, b.y, 0, -1];
+  if (blows) return `M${px - dy * 7} ${py - dx * 7}L${px + dx * 13} ${py + dy * 13}L${px + dy * 7} ${py + dx * 7}Z`;
+  const half = Math.max(Math.min(dx ? b.height : b.width, 46) / 2 - 4, 3);
+  return `M${px - dx * 2 - dy * half} ${py - dy * 2 - dx * half}L${px - dx * 2 + dy * half} ${py - dy * 2 + dx * half}`;
+}
+
+/** The scale at which the whole of a platform fits across. */
+export function scaleOf(rig: Rig): DeckScale {
+  const p = rig.platform!;
+  const left = Math.min(0, ...p.axles.map((a) => a.at - 0.4), -(p.coupling?.ahead ?? 0)) - 0.1;
+  const right = Math.max(p.length, ...p.axles.map((a) => a.at + 0.4)) + 0.1;
+  const k = (WIDE - 2 * MARGIN) / (right - left);
+  return { k, x: (m) => MARGIN + (m - left) * k, along: (d) => d / k };
+}
+
+/** How many drawn units the plan, and the view from the side, are high. */
+export const planHeight = (rig: Rig, s: DeckScale): number => (rig.platform!.width + 0.3) * s.k + 12;
+
+/** The deck from above, its kerb side below. */
+export function planOf(rig: Rig, plan: PlanResult, s: DeckScale): readonly DrawnThing[] {
+  const p = rig.platform!;
+  const top = 6 + 0.15 * s.k;
+  const things = standingOn(rig).filter((t): t is Standing & { box: Box } => t.box !== undefined);
+  return [...things]
+    .sort((a, b) => a.box.z0 - b.box.z0)
+    .map((t): DrawnThing => {
+      const b = { x: s.x(t.box.x0), y: top + (p.width - t.box.y1) * s.k, width: (t.box.x1 - t.box.x0) * s.k, height: (t.box.y1 - t.box.y0) * s.k };
+      const own = plan.things.find((x) => x.id === t.id);
+      const covered = things.some((o) => o.place?.on === t.id);
+      return {
+        id: t.id,
+        name: t.name,
+        kind: t.kind,
+        paint: paintOf(rig, t),
+        verdict: own?.verdict ?? 'fed',
+        ...b,
+        fill: 0,
+        label: covered ? undefined : labelFor(t.name, b.width, b.height),
+        exhaust: t.place?.exhaust && sideMark(b, t.place.exhaust, true),
+        service: t.place?.service && sideMark(b, t.place.service, false),
+        pinned: t.place?.pinned === true,
+        box: t.box,
+      };
+    });
+}
+
+/** From the kerb, or from the rear: the nearer stands before what is behind it. */
+export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonly number[], ground: number): readonly DrawnThing[] {
+  const p = rig.platform!;
+  const things = standingOn(rig).filter((t): t is Standing & { box: Box } => t.box !== undefined);
+  return [...things]
+    .sort((a, b) => b.box.y0 - a.box.y0)
+    .map((t, i, all): DrawnThing => {
+      const height = (t.box.z1 - t.box.z0) * s.k;
+      const b = { x: s.x(t.box.x0), y: ground - (p.height + t.box.z1) * s.k, width: (t.box.x1 - t.box.x0) * s.k, height };
+      const tank = rig.tanks.findIndex((x) => x.id === t.id);
+      const hidden = all
+        .slice(i + 1)
+        .some((o) => Math.min(o.box.x1, t.box.x1) - Math.max(o.box.x0, t.box.x0) > 0.3 * (t.box.x1 - t.box.x0) && Math.min(o.box.z1, t.box.z1) - Math.max(o.box.z0, t.box.z0) > 0.3 * (t.box.z1 - t.box.z0));
+      return {
+        id: t.id,
+        name: t.name,
+        kind: t.kind,
+        paint: paintOf(rig, t),
+        verdict: plan.things.find((x) => x.id === t.id)?.verdict ?? 'fed',
+        ...b,
+        fill: tank >= 0 ? Math.min(levels[tank] / shapeHeight(rig.tanks[tank].shape), 1) * height : 0,
+        label: hidden ? undefined : labelFor(t.name, b.width, b.height),
+        exhaust: undefined,
+        service: undefined,
+        pinned: false,
+        box: t.box,
+      };
+    });
+}
+
+export interface DrawnLine {
+  readonly id: string;
+  readonly role: LineRole;
+  readonly path: string;
+}
+
+/** Lines as they lie, from above. */
+export const linesOf = (rig: Rig, lines: readonly LaidLine[], s: DeckScale): readonly DrawnLine[] => {
+  const top = 6 + 0.15 * s.k;
+  return lines.map((l) => ({
+    id: l.lineId,
+    role: l.role,
+    path: l.points.map((q, i) => `${i ? 'L' : 'M'}${s.x(q.x).toFixed(1)} ${(top + (rig.platform!.width - q.y) * s.k).toFixed(1)}`).join(''),
+  }));
+};
+
+/** Edges and middles that a dragged thing clings to, m. */
+export function snapped(box: Box, others: readonly Box[], deck: { readonly length: number; readonly width: number }, within: number): { readonly dx: number; readonly dy: number } {
+  const of = (low: number, high: number, lows: readonly (readonly [number, number])[], end: number): number => {
+    let best = within;
+    let move = 0;
+    const offer = (to: number, from: number): void => {
+      const by = to - from;
+      if (Math.abs(by) < Math.abs(best)) [best, move] = [by, by];
+    };
+    offer(0, low);
+    offer(end, high);
+    offer(end / 2, (low + high) / 2);
+    for (const [a, b] of lows) {
+      offer(a, low);
+      offer(b, high);
+      offer(b, low);
+      offer(a, high);
+      offer((a + b) / 2, (low + high) / 2);
+    }
+    return move;
+  };
+  return {
+    dx: of(
+      box.x0,
+      box.x1,
+      others.map((o) => [o.x0, o.x1] as const),
+      deck.length,
+    ),
+    dy: of(
+      box.y0,
+      box.y1,
+      others.map((o) => [o.y0, o.y1] as const),
+      deck.width,
+    ),
+  };
+}
+
+/** Lengths on a deck as builders write them. */
+export const deckLength = (m: number, units: UnitSystem): string => (units === 'us' ? formatInches(m) : formatQuantity(m, 'length', 'metric', { unit: 'cm' }));
+
+export const laidOf = (rig: Rig): readonly LaidLine[] => laidLines(rig, standingOn(rig));
