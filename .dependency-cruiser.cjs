@@ -15,6 +15,7 @@ const order = [
   'subject',
   'assess',
   'day',
+  'arrange',
   'advise',
   'exchange',
   'sums',

@@ -10,13 +10,13 @@ buildWeb();
 
 const views = [
   { name: 'yard', path: '/' },
-  { name: 'history', path: '/rig/marina-pontoon/history', before: ['/rig/marina-pontoon/brief', 'Longest job', '75 min', '60 min'] },
   { name: 'feed', path: '/rig/marina-pontoon/feed' },
   { name: 'tanks', path: '/rig/marina-pontoon/tanks', before: ['/rig/marina-pontoon/fill', 'Timed bucket', '2 gpm', '5 gpm'] },
   { name: 'fill', path: '/rig/marina-pontoon/fill' },
   { name: 'guns', path: '/rig/marina-pontoon/guns' },
   { name: 'machines', path: '/rig/stone-mason/machines' },
-  { name: 'tied-tanks', path: '/rig/holiday-park/tanks' },
+  { name: 'plan', path: '/rig/tram-depot/plan?of=water' },
+  { name: 'weight', path: '/rig/park-trailer/weight' },
   { name: 'bypass', path: '/rig/dairy/bypass' },
   { name: 'new', path: '/new' },
   { name: 'reels', path: '/rig/marina-pontoon/reels?of=hose-reel' },

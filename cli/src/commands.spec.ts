@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { parseRig, pontoonRig, usualDayDocument } from '@pozzo/core';
+import { LAYOUTS, parseRig, pontoonRig, usualDayDocument } from '@pozzo/core';
+import DxfParser from 'dxf-parser';
 import { run } from './commands';
 
 const folder = mkdtempSync(join(tmpdir(), 'pozzo-cli-'));
@@ -202,7 +203,7 @@ describe('pozzo layouts, layout and schema', () => {
   });
   test('the schema is the one in the docs, and knows fields, lists and quantities', () => {
     const schema = JSON.parse(run(['schema']).stdout);
-    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 3', type: 'object', additionalProperties: false });
+    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 4', type: 'object', additionalProperties: false });
     expect(schema.required).toEqual(expect.arrayContaining(['tanks', 'lines', 'brief']));
     expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
     expect(schema.properties.tanks.maxItems).toBe(16);
@@ -217,4 +218,67 @@ describe('pozzo layouts, layout and schema', () => {
     const r = run(args);
     expect([r.exit, r.stderr]).toEqual([1, expect.stringMatching(words)]);
   });
+});
+
+describe('pozzo weigh and deck', () => {
+  const trailer = file('trailer.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'big-tank')!.make()));
+  const truck = file('truck.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'tied-tanks')!.make()));
+  test('every filling with its axles, coupling, payload, side and centre; then the day’s worst minutes', () => {
+    const r = run(['weigh', trailer]);
+    expect(r.exit).toBe(0);
+    const w = JSON.parse(r.stdout);
+    expect(w).toMatchObject({ platform: { kind: 'trailer' }, judged: true, unplaced: [], findings: [] });
+    const ids = w.states.map((s: { id: string }) => s.id);
+    expect(ids).toEqual(expect.arrayContaining(['full', 'half', 'empty', 'start', 'end', 'only:water', 'without:drum', 'worst:gross', 'worst:tongue-least', 'worst:axle-1']));
+    for (const s of w.states) {
+      const axles = s.axles.reduce((t: number, a: { loadKg: number }) => t + a.loadKg, 0);
+      expect(axles + s.tongueKg).toBeCloseTo(s.massKg, 6);
+      expect(s.tongueShare).toBeCloseTo(s.tongueKg / s.massKg, 9);
+      expect(s).toMatchObject({ payloadLeftKg: expect.any(Number), leftShare: expect.any(Number), rolloverG: expect.any(Number), centreM: { x: expect.any(Number), y: expect.any(Number), z: expect.any(Number) } });
+      expect(s.axles[0]).toMatchObject({ id: 'axle-1', ratingKg: expect.closeTo(2358.68, 1) });
+    }
+  });
+  test('what drives by itself has no tongue; a rig without a platform has no states', () => {
+    for (const s of JSON.parse(run(['weigh', truck]).stdout).states) expect(s).toMatchObject({ tongueKg: null, tongueShare: null });
+    const bare = { ...pontoonRig() };
+    expect(JSON.parse(run(['weigh', file('bare.json', JSON.stringify(bare))]).stdout)).toMatchObject({ platform: null, states: [] });
+  });
+  test('left is the street where traffic keeps right, the kerb where it keeps left', () => {
+    const d = LAYOUTS.find((l) => l.id === 'big-tank')!.make();
+    d.placements!.find((p) => p.thing === 'tool-box')!.y = '0 in';
+    const share = (traffic: 'left' | 'right'): number => JSON.parse(run(['weigh', file(`${traffic}.json`, JSON.stringify({ ...d, site: { ...d.site, traffic } }))]).stdout).states[0].leftShare;
+    expect(share('left') + share('right')).toBeCloseTo(1, 9);
+  });
+  test('the plan as SVG has the deck to scale', () => {
+    const svg = run(['deck', trailer, '--svg']).stdout;
+    expect(svg).toMatch(/^<svg [^>]*width="[\d.]+mm"/);
+    // 168 in of deck at 1:20.
+    const corners = /<polygon points="([\d., ]+)"/.exec(svg)![1].split(' ').map((p) => Number(p.split(',')[0]));
+    expect(Math.max(...corners) - Math.min(...corners)).toBeCloseTo((168 * 25.4) / 20, 1);
+    expect(svg).toContain('>Water<');
+  });
+  test('names cannot break out of the SVG', () => {
+    const d = LAYOUTS.find((l) => l.id === 'big-tank')!.make();
+    d.tanks[0].name = '<script>"&';
+    const svg = run(['deck', file('odd.json', JSON.stringify(d)), '--svg']).stdout;
+    expect(svg).not.toContain('<script>');
+    expect(svg).toContain('&lt;script&gt;');
+  });
+  test('the plan as DXF opens in another’s reader, at 1:1 in metres, a layer for each kind', () => {
+    const dxf = run(['deck', trailer, '--dxf']).stdout;
+    const read = new DxfParser().parseSync(dxf)!;
+    const layers = new Set(read.entities.map((e) => e.layer));
+    for (const layer of ['platform', 'things', 'labels', 'dimensions']) expect(layers).toContain(layer);
+    const deck = read.entities.find((e) => e.layer === 'platform') as unknown as { vertices: { x: number; y: number }[] };
+    const xs = deck.vertices.map((v) => v.x);
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(168 * 0.0254, 6);
+    expect(read.entities.some((e) => (e as unknown as { text?: string }).text === 'Water')).toBe(true);
+  });
+  test.each([
+    [['deck', trailer], 'deck writes --svg or --dxf'],
+    [['deck', trailer, '--svg', '--dxf'], 'deck writes --svg or --dxf'],
+    [['deck'], 'deck takes one rig file'],
+    [['weigh'], 'weigh takes one rig file'],
+    [['deck', rig, '--svg'], 'has no platform'],
+  ])('%j is told', (args, words) => expect(run(args)).toMatchObject({ exit: 1, stderr: expect.stringContaining(words) }));
 });

@@ -1,17 +1,5 @@
-import { createRequire } from 'node:module';
 import { type Drawing, DRAWING_LAYERS } from '@pozzo/core';
-
-/** What is used of the writer: it comes as CommonJS without a default export that NodeNext sees. */
-interface Writer {
-  setUnits(unit: string): Writer;
-  addLayer(name: string, colour: number, lineType: string): Writer;
-  setActiveLayer(name: string): Writer;
-  drawPolyline(points: readonly (readonly [number, number])[], closed?: boolean): Writer;
-  drawCircle(x: number, y: number, radius: number): Writer;
-  drawText(x: number, y: number, height: number, rotation: number, text: string, horizontal?: string, vertical?: string): Writer;
-  toDxfString(): string;
-}
-const DxfWriter = createRequire(import.meta.url)('dxf-writer') as new () => Writer;
+import DxfWriter from 'dxf-writer';
 
 /** Colours by their number in DXF: 7 is ink. */
 const COLOURS: Readonly<Record<(typeof DRAWING_LAYERS)[number], number>> = { platform: 7, things: 8, liquid: 4, lines: 5, labels: 7, dimensions: 8 };
@@ -23,7 +11,7 @@ export function dxfOf(drawing: Drawing): string {
   for (const layer of DRAWING_LAYERS) d.addLayer(layer, COLOURS[layer], 'CONTINUOUS');
   for (const s of drawing.strokes) {
     d.setActiveLayer(s.layer);
-    if (s.kind === 'line') d.drawPolyline(s.points, s.closed === true);
+    if (s.kind === 'line') d.drawPolyline(s.points.map(([x, y]): [number, number] => [x, y]), s.closed === true);
     else if (s.kind === 'circle') d.drawCircle(s.at[0], s.at[1], s.radius);
     else d.drawText(s.at[0], s.at[1], s.size, 0, s.text, s.anchor === 'middle' ? 'center' : 'left', 'baseline');
   }

@@ -11,6 +11,7 @@ export * from './deck/index.js';
 export * from './edit/index.js';
 export * from './assess/index.js';
 export * from './day/index.js';
+export * from './arrange/index.js';
 export * from './layouts/index.js';
 export * from './advise/index.js';
 export * from './sums/index.js';

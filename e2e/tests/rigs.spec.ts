@@ -9,7 +9,8 @@ test('every starting layout opens with no pump starved, and shows each of its ma
   for (const { id } of builds) {
     await page.goto(`${server.url}/rig/${id}`);
     // The words fit what is told of: none is starved, far off, over or missing.
-    await expect(page.locator('.verdict')).toContainText(/^\s*(Fed|Tight|Off|At its limit|To mend)/);
+    // The two batch tanks weigh too much for their single axle: that is their lesson.
+    await expect(page.locator('.verdict')).toContainText(id === 'park-trailer' ? /^\s*Stop/ : /^\s*(Fed|Tight|Off|At its limit|To mend)/);
     await expect(page.locator('pz-waterway .row').first()).toBeVisible();
     await expect(page.locator('pz-waterway')).not.toContainText('no water');
   }

@@ -11,8 +11,10 @@ import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
 import { gained } from '../subject/kind.js';
+import { layHoses } from '../edit/place.js';
 import { bill } from '../catalogue/bill.js';
 import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
+import { makeRoom } from '../arrange/make-room.js';
 import { loadedMass, weightPrice } from '../solve/loaded.js';
 
 enablePatches();
@@ -72,6 +74,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
   const loaded = loadedMass(rig, values);
   const out: Fix[] = [];
   let tries = 0;
+  let rooms = 0;
   for (const finding of now.findings) {
     if (finding.verdict === 'fed') continue;
     const { figure, rules } = FINDING_KINDS[finding.code];
@@ -79,15 +82,28 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
     for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
       yield;
       if (++tries > MOST_TRIES) return ranked(out, values);
-      const tried = tryCandidate(read, from, candidate.change);
+      let tried = tryCandidate(read, from, candidate.change);
       if (!tried) continue;
+      // What grows may need room: a few times the others are moved aside for it.
+      let roomy = false;
+      if (rooms < MOST_ROOMS && newlyCrowded(now, tried.assessment)) {
+        rooms++;
+        const grown = tried.document;
+        const placements = makeRoom(rig, grown);
+        const again = placements && tryCandidate(read, from, (d) => {
+          candidate.change(d);
+          d.placements = [...placements];
+          layHoses(d);
+        });
+        if (again) [tried, roomy] = [again, true];
+      }
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
       if (!(gained(figure, before, after) >= figure.step)) continue;
       if (bringsWorse(finding, now, tried.assessment)) continue;
       const cost = bill(tried.rig);
       out.push({
         id: `${finding.code}:${finding.subject.id}:${candidate.id}`,
-        title: typeof candidate.title === 'string' ? message(candidate.title) : candidate.title,
+        title: roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title),
         code: finding.code,
         subjectId: finding.subject.id,
         station: finding.station,
@@ -108,6 +124,18 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
   return ranked(out, values);
 }
 
+/** Most changes of one rig for which things are moved aside. */
+const MOST_ROOMS = 4;
+
+const titleOf = (title: string | Message): Message => (typeof title === 'string' ? message(title) : title);
+const withRoom = (title: Message): Message => message(`${title.template}, the others moved to make room`, title.values);
+
+/** Whether a change made things stand in one another. */
+const newlyCrowded = (now: Assessment, then: Assessment): boolean => {
+  const crowd = (a: Assessment): number => a.findings.filter((f) => f.code === 'overlap' || f.code === 'overhang').length;
+  return crowd(then) > crowd(now);
+};
+
 function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {
   return then.findings.some(
     (f) =>
@@ -123,7 +151,7 @@ function tryCandidate(
   before: Read,
   from: Assessed,
   change: (d: RigDocument) => void,
-): { rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
+): { document: RigDocument; rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
   const [next, patches] = produceWithPatches(before.document, (draft) => {
     change(draft);
     dropPlaces(draft);
@@ -132,7 +160,7 @@ function tryCandidate(
   const read = reread(next, before);
   if (!read.ok) return undefined;
   const { rig, assessment } = reassess(read.rig, from);
-  return { rig, assessment, patches };
+  return { document: next, rig, assessment, patches };
 }
 
 /** Cures first, then the most gained for money and for weight on the road. */

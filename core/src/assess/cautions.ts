@@ -38,8 +38,36 @@ export function cautionsOf(rig: Rig): Caution[] {
       station: 'guns',
       text: 'A jet goes through skin and gloves. Never point a gun at anyone, never feel for leaks by hand; an injection wound needs a doctor at once, however small.',
     });
+  if (rig.platform) out.push(...deckCautions(rig));
   if (rig.liquids.length) out.push(...chemicalCautions(rig));
   return out;
+}
+
+/** Warnings where the rig is placed and weighed. */
+function deckCautions(rig: Rig): Caution[] {
+  return [
+    { station: 'plan', text: 'Lift heavy things with a hoist, tanks empty. Stand on the deck only when it is chocked and hitched, or on stands.' },
+    {
+      station: 'plan',
+      text: 'Bolts go through the frame or through backing plates, never through boards alone. Tie-downs are looked at before every drive and replaced when the weather has been at them.',
+    },
+    {
+      station: 'plan',
+      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. Fuel is filled with everything off and cool, and petrol has rules of its own.',
+    },
+    {
+      station: 'weight',
+      text: 'Masses here are the catalogue’s: have the rig weighed, full, before it goes on the road. The plates on trailer, axles, tyres, coupling and vehicle decide, and local road rules.',
+    },
+    ...(rig.platform?.kind === 'trailer'
+      ? [
+          {
+            station: 'weight' as const,
+            text: 'Coupling locked, chains crossed, breakaway cable on, brakes and lights tried before each drive. A trailer that sways is let slow by itself, without the brake pedal.',
+          },
+        ]
+      : []),
+  ];
 }
 
 /** Warnings beside the place where chemicals are set. */

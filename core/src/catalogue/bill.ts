@@ -2,6 +2,7 @@ import type { Part, Reel, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import { type EquipmentKind, equipmentOf } from './equipment.js';
 import { gearPrice } from './gear.js';
+import { platformPrice } from './platform-price.js';
 import { priceAndMass } from './items.js';
 
 export interface Bill {
@@ -60,6 +61,7 @@ export function bill(rig: Rig): Bill {
   };
   for (const line of rig.lines) for (const part of line.parts) add(partBill(part));
   for (const { kind, size } of equipmentOn(rig)) add(equipmentOf(kind, size));
+  if (rig.platform) price += platformPrice(rig.platform);
   for (const g of rig.gear) add({ price: gearPrice(g), massKg: g.mass });
   return { price, massKg };
 }

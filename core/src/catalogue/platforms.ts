@@ -189,9 +189,9 @@ export const PLATFORMS: readonly StockPlatform[] = [
   },
   {
     id: 'long-flatbed',
-    title: 'Long flatbed truck, 18 × 8 ft',
+    title: 'Long flatbed truck, 20 × 8 ft',
     make: () =>
-      truck('truck', 'Long flatbed truck', ['216 in', '96 in', '42 in'], ['-56 in', '140 in', '10000 lb', '17500 lb', '78 in'], { by: 'scale', axles: ['5600 lb', '5200 lb'], height: '40 in' }, '25900 lb', {
+      truck('truck', 'Long flatbed truck', ['240 in', '96 in', '42 in'], ['-56 in', '154 in', '10000 lb', '17500 lb', '78 in'], { by: 'scale', axles: ['5600 lb', '5200 lb'], height: '40 in' }, '25900 lb', {
         rail: '10 in',
       }),
   },

@@ -2,4 +2,3 @@ export { type LineSize, mainVessel, resizeLine, type Sizing, sizingSteps, type T
 export { sensitivitySteps, type Swing } from './sensitivity.js';
 export { type Variant, variantsOf } from './variants.js';
 export { adviceOn, type Comparison, compareOptionsSteps, type Contender, type OptionRow } from './options.js';
-export { ARRANGE_WAYS, type Arrangement, arrangeSteps, type ArrangeWay } from './arrange.js';

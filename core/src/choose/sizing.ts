@@ -101,7 +101,9 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
     if (p && !points.some((x) => Math.abs(x.volumeM3 - p.volumeM3) < 1e-6)) points.push(p);
   }
   points.sort((a, b) => a.volumeM3 - b.volumeM3);
-  const within = (p: Tried): boolean => p.short.chance <= tolerance;
+  // A rig that is refused as it stands is sized all the same; else nothing is recommended that would be.
+  const already = points.find((p) => p.factor === 1)?.refused !== undefined;
+  const within = (p: Tried): boolean => p.short.chance <= tolerance && (already || p.refused === undefined);
   let at = points.findIndex(within);
   if (at > 0) {
     let [low, high] = [points[at - 1], points[at]];

@@ -1,9 +1,13 @@
+import { makeRoom } from '../arrange/make-room.js';
 import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 import { dayModel, type DayModel } from '../day/model.js';
 import { type Chance, chanceOf } from '../day/chance.js';
 import type { DayChunk } from '../day/chunk.js';
 import { sampleSteps, thirstyDays } from '../day/sample.js';
+import { Stocks } from '../solve/stock.js';
+import { assessPlan } from '../subject/plan/plan.js';
+import { assessWeight } from '../subject/weight/weight.js';
 import { loadedMass } from '../solve/loaded.js';
 import { dayOf } from '../day/usual-day.js';
 import type { WorkDay } from '../rig/day-schema.js';
@@ -18,6 +22,8 @@ export interface Tried {
   /** More than the build as it is, $; kg with every tank as it starts the day. */
   readonly price: number;
   readonly massKg: number;
+  /** What carries it is overloaded, or it does not fit its deck. */
+  readonly refused: 'weight' | 'room' | undefined;
 }
 
 /** A change of the rig worth trying over the days. */
@@ -28,6 +34,14 @@ export interface Trial {
 
 /** Mass of the parts that differ and of all liquids on board at the start of the day, kg. */
 export const massOf = (model: DayModel): number => loadedMass(model.rig, model.values);
+
+/** Why a rig is never recommended: an axle, a coupling or the whole over its rating, or things that do not fit the deck. */
+function refusedBy({ rig, values }: DayModel): Tried['refused'] {
+  const stocks = new Stocks(rig, values);
+  if (assessWeight(rig, stocks)?.verdict === 'stop') return 'weight';
+  const plan = assessPlan(rig, stocks)?.verdict;
+  return plan === 'starved' || plan === 'stop' ? 'room' : undefined;
+}
 
 const lostMean = (chunk: DayChunk): number => {
   let sum = 0;
@@ -42,7 +56,10 @@ export function readyOf(
   change: Trial['change'],
   day?: WorkDay,
 ): { readonly doc: RigDocument; readonly rig: Rig; readonly model: DayModel } | undefined {
-  const next = changed(doc, change);
+  const grown = changed(doc, change);
+  const before = readRig(doc);
+  const room = before.ok ? makeRoom(before.rig, grown) : undefined;
+  const next = room ? changed(grown, (d) => void (d.placements = [...room])) : grown;
   const read = readRig(next);
   return read.ok ? { doc: next, rig: read.rig, model: dayModel(read.rig, day ?? dayOf(read.rig)) } : undefined;
 }
@@ -55,6 +72,7 @@ export function* tryModel(model: DayModel, days: number, seed: number, base: { r
     lostS: lostMean(chunk),
     price: bill(model.rig).price - base.price,
     massKg: massOf(model) - base.massKg,
+    refused: refusedBy(model),
   };
 }
 

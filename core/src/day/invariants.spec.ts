@@ -82,7 +82,7 @@ describe('what a builder takes for granted of a day', () => {
         time: [1, 1, 1],
         trigger: [1, 1, 1],
         stock: [1, 1, 1],
-        seasons: [{ season: undefined, dry: 0, water: [water, water, water] }],
+        seasons: [{ season: undefined, dry: 0, store: undefined, water: [water, water, water], aged: new Float64Array(model.soft.length).fill(1) }],
       },
     };
     const s = sampleDays(flat, 20, 5);

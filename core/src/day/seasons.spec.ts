@@ -221,7 +221,7 @@ describe('the stock of a season', () => {
       const d = withDay(crewOfFour(), { season });
       for (const l of d.liquids ?? []) if (l.strength) l.strength = { bought: '12.5 %', as: 'trade', age: '120 d', kept: '68 °F' };
       const model = dayModel(parseRig(d));
-      return Math.min(...simulateModel(model).trace.strength.flatMap((m) => m.filter((x): x is number => x !== null && x > 0)));
+      return Math.min(...simulateModel(model).trace!.strength.flatMap((m) => m.filter((x): x is number => x !== null && x > 0)));
     };
     expect(weakest('summer')).toBeLessThan(0.85 * weakest('spring'));
   });

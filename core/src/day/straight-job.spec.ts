@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { assess } from '../assess/assess.js';
 import { LAYOUTS } from '../layouts/layouts.js';
+import { dropPlaces } from '../rig/drop-places';
 import { parseRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { simulateDay } from './index.js';
@@ -32,6 +33,7 @@ function oneJob(d: RigDocument): RigDocument {
   d.mixes = [];
   d.lines = d.lines.filter((l) => l.role !== 'chemical');
   d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
+  dropPlaces(d);
   return d;
 }
 

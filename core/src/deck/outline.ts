@@ -26,6 +26,8 @@ export interface Standing {
   /** Without what is in it. */
   readonly dryKg: number;
   readonly place: Placement | undefined;
+  /** Its bottom above the deck, m, where it stands or would stand. */
+  readonly bottomM: number;
   /** Undefined while it has no place. */
   readonly box: Box | undefined;
 }
@@ -86,7 +88,8 @@ export function standingOn(rig: Rig): readonly Standing[] {
   const of = (kind: StandingKind, id: string, name: string, usual: readonly [number, number, number], dryKg: number, bottomM?: number): Standing => {
     const place = places.get(id);
     const size = place?.size ? ([place.size.length, place.size.width, place.size.height] as const) : usual;
-    return { id, kind, name, size, dryKg: place?.mass ?? dryKg, place, box: place && boxOf(size, place, bottomM ?? floorOf(rig, places, id)) };
+    const bottom = bottomM ?? floorOf(rig, places, id);
+    return { id, kind, name, size, dryKg: place?.mass ?? dryKg, place, bottomM: bottom, box: place && boxOf(size, place, bottom) };
   };
   return [
     ...rig.tanks.map((t) => of('tank', t.id, t.name, tankSize(t), dry(t.id), Math.max(t.base, 0))),

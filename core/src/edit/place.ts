@@ -168,7 +168,8 @@ export function placeAnywhere(d: RigDocument, thing: string): void {
   const step = 2 * INCH;
   for (let x = 0; x + own.size[0] <= length + 1e-9; x += step)
     for (let y = 0; y + own.size[1] <= width + 1e-9; y += step) {
-      const box = boxOf(own.size, { x, y, turned: undefined }, 0);
+      const box = boxOf(own.size, { x, y, turned: undefined }, own.bottomM);
+      // Nothing is put over or under another unasked.
       if (others.every((o) => box.x1 <= o.x0 + 1e-6 || box.x0 >= o.x1 - 1e-6 || box.y1 <= o.y0 + 1e-6 || box.y0 >= o.y1 - 1e-6)) {
         placeThing(d, { thing, x: inches(x), y: inches(y) });
         return;

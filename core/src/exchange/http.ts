@@ -70,6 +70,8 @@ export const JudgementShape = v.object({
   headline: message,
   chance: v.nullable(chance),
   sampled: v.boolean(),
+  /** Heaviest on the road, and what it may weigh, kg; null where that is not judged. */
+  weight: v.optional(v.nullable(v.object({ heaviestKg: v.number(), ratingKg: v.number() }))),
 });
 export type Judgement = v.InferOutput<typeof JudgementShape>;
 

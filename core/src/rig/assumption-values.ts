@@ -44,6 +44,8 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
   money: ['$0', '$100000'],
   flow: ['0 gpm', '2000 gpm'],
   density: ['0.1 g/L', '3000 g/L'],
+  mass: ['0 kg', '100000 kg'],
+  force: ['0 N', '1000000 N'],
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */

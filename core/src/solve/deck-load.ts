@@ -3,8 +3,9 @@ import { equipmentOf } from '../catalogue/equipment.js';
 import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { stockOfTank, WATER_KG_M3 } from './loaded.js';
-import type { Line, Platform, Rig, Tank, TankShape } from '../rig/schema.js';
-import { centreOf, type PointMass } from '../structure/statics.js';
+import type { Line, Rig, Tank, TankShape } from '../rig/schema.js';
+import type { PointMass } from '../structure/statics.js';
+import { emptyPlatform } from './empty-platform.js';
 import type { Stocks } from './stock.js';
 
 /** What weighs on a platform, and where. Places in m from the front edge of the deck, from its kerb side, above the ground. */
@@ -28,16 +29,6 @@ export interface TankLoad {
   /** How far it reaches across the deck, and along it. */
   readonly across: number;
   readonly along: number;
-}
-
-/** Mass and centre of the platform with nothing on it. */
-export function emptyPlatform(platform: Platform): PointMass {
-  const y = platform.width / 2;
-  const { empty } = platform;
-  if (empty.by === 'centre') return { massKg: empty.mass, x: empty.at, y, z: empty.height };
-  const supports = platform.axles.map((a, i) => ({ massKg: empty.axles[i], x: a.at, y, z: empty.height }));
-  if (platform.coupling && empty.tongue) supports.push({ massKg: empty.tongue, x: -platform.coupling.ahead, y, z: empty.height });
-  return centreOf(supports);
 }
 
 /** Height of the centre of what is in a tank over its bottom, m, at a level inside it: exact for straight walls, else by 40 slices. */

@@ -2,6 +2,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { bill } from '../catalogue/bill.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { Rig, Tank } from '../rig/schema.js';
+import { emptyPlatform } from './empty-platform.js';
 import { Stocks } from './stock.js';
 
 export const WATER_KG_M3 = 998.2;
@@ -10,11 +11,12 @@ const KG_PER_POUND = 0.45359237;
 /** Density of what a tank holds, kg/m³. */
 export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.in(tank).gravity;
 
-/** What a rig weighs on the road as its day starts, kg: the parts and equipment that it is known to carry, and all that is in its tanks. */
+/** What a rig weighs on the road as its day starts, kg: its platform, the parts and equipment that it is known to carry, and all that is in its tanks. */
 export function loadedMass(rig: Rig, values: AssumptionValues): number {
   const stocks = new Stocks(rig, values);
   return (
     bill(rig).massKg +
+    (rig.platform ? emptyPlatform(rig.platform).massKg : 0) +
     rig.tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))) * stockOfTank(stocks, t), 0)
   );
 }

@@ -83,6 +83,7 @@ interface LineRow extends Omit<Line, 'judged' | 'damaged'> {
   readonly headline: string | null;
   readonly sampled: number | null;
   readonly chance: string | null;
+  readonly weight: string | null;
 }
 
 const escaped = (word: string): string => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
@@ -109,7 +110,7 @@ export class BuildStore {
       const rows = h
         .prepare(
           `SELECT b.id, b.version, b.updated_at AS updatedAt, b.deleted_at AS deletedAt, b.name, b.customer, b.machines, b.tanks, json_valid(b.document) AS sound,
-             j.verdict, j.scale, j.headline, j.sampled, j.chance
+             j.verdict, j.scale, j.headline, j.sampled, j.chance, j.weight
            FROM (SELECT id FROM build b WHERE ${where} ORDER BY ${deleted ? 'b.deleted_at DESC' : 'b.created_at'}, b.id LIMIT ? OFFSET ?) AS p
            JOIN build b ON b.id = p.id
            LEFT JOIN judgement j ON j.build_id = b.id AND j.version = b.version AND j.engine = ?
@@ -215,7 +216,7 @@ export class BuildStore {
 }
 
 function line(row: LineRow): Line {
-  const { sound, verdict, scale, headline, sampled, chance, ...rest } = row;
+  const { sound, verdict, scale, headline, sampled, chance, weight, ...rest } = row;
   const judged =
     verdict === null || headline === null
       ? null
@@ -225,6 +226,7 @@ function line(row: LineRow): Line {
           headline: JSON.parse(headline) as unknown,
           sampled: sampled === 1,
           chance: chance === null ? null : (JSON.parse(chance) as unknown),
+          weight: weight === null ? null : (JSON.parse(weight) as unknown),
         } as Judgement);
   return { ...rest, damaged: sound !== 1, judged };
 }

@@ -40,6 +40,7 @@ export interface JudgementRow {
   sampled: number;
   /** Chance of a short day as JSON; null where none could be worked. */
   chance: string | null;
+  weight: string | null;
 }
 
 export const BuildEntity = new EntitySchema<BuildRow>({
@@ -85,6 +86,7 @@ export const JudgementEntity = new EntitySchema<JudgementRow>({
     headline: { type: 'text' },
     sampled: { type: 'integer' },
     chance: { type: 'text', nullable: true },
+    weight: { type: 'text', nullable: true },
   },
 });
 

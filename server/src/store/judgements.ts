@@ -73,8 +73,9 @@ export class JudgementStore {
               headline: JSON.stringify(j.headline),
               sampled: j.sampled ? 1 : 0,
               chance: j.chance ? JSON.stringify(j.chance) : null,
+              weight: j.weight ? JSON.stringify(j.weight) : null,
             })
-            .orUpdate(['version', 'engine', 'verdict', 'scale', 'headline', 'sampled', 'chance'], ['build_id']),
+            .orUpdate(['version', 'engine', 'verdict', 'scale', 'headline', 'sampled', 'chance', 'weight'], ['build_id']),
         );
     });
   }

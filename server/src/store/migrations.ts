@@ -56,6 +56,19 @@ export class Judgements1700000000002 implements MigrationInterface {
   }
 }
 
-export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002];
+/** What a build weighs on the road stands beside its verdict. */
+export class Weights1700000000003 implements MigrationInterface {
+  name = 'Weights1700000000003';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE "judgement" ADD COLUMN "weight" text`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE "judgement" DROP COLUMN "weight"`);
+  }
+}
+
+export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002, Weights1700000000003];
 /** Names as they are written into a database, oldest first. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((M) => new M().name);

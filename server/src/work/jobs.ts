@@ -1,5 +1,6 @@
 import {
   assess,
+  type Assessment,
   type ChangeLine,
   changeLines,
   dayModel,
@@ -38,6 +39,13 @@ export type JobName = keyof Jobs;
 
 type Worked = { readonly [K in JobName]: (ask: Jobs[K]['ask']) => Jobs[K]['gives'] | Promise<Jobs[K]['gives']> };
 
+/** The filling that weighs most on the road, and what may be weighed; null while something has no place. */
+function heaviest({ weight }: Pick<Assessment, 'weight'>): NonNullable<Judgement['weight']> | null {
+  if (!weight?.judged) return null;
+  const gross = weight.states.find((s) => s.id === weight.heaviest)?.limits.find((l) => l.id === 'gross');
+  return gross ? { heaviestKg: gross.loadKg, ratingKg: gross.ratingKg } : null;
+}
+
 function judge(text: string, sampled: boolean): Judgement {
   const stop = (template: string): Judgement => ({ verdict: 'stop', scale: 'feeding', headline: message(template), chance: null, sampled: true });
   let document: unknown;
@@ -52,15 +60,16 @@ function judge(text: string, sampled: boolean): Judgement {
   const rig = parseRig(withoutOptions(read.document));
   const assessment = assess(rig);
   const { verdict, scale, headline } = assessment;
-  if (!sampled) return { verdict, scale, headline, chance: null, sampled: false };
-  if (!hasDays(assessment)) return { verdict, scale, headline, chance: null, sampled: true };
+  const weight = heaviest(assessment);
+  if (!sampled) return { verdict, scale, headline, weight, chance: null, sampled: false };
+  if (!hasDays(assessment)) return { verdict, scale, headline, weight, chance: null, sampled: true };
   const sample = sampleUntilEnough(dayModel(rig));
   const { short, tolerance } = sample;
   // A build whose days go short too often is not fed.
   const days = daysVerdict(sample);
   const said =
     worse(verdict, days) === verdict ? { verdict, scale, headline } : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
-  return { ...said, chance: { short, tolerance }, sampled: true };
+  return { ...said, weight, chance: { short, tolerance }, sampled: true };
 }
 
 export const JOBS: Worked = {

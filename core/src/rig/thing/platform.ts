@@ -88,8 +88,8 @@ export const platform = v.strictObject({
   brakes: v.picklist(BRAKES),
   deck: v.picklist(DECK_MATERIALS),
   coat: v.optional(v.picklist(DECK_COATS)),
-  /** Which fillings go on the road: tanks full, or as the day fills them. Left out, full. */
-  road: v.optional(v.picklist(['full', 'day'])),
+  /** Only what the day puts on the road is judged; left out, every filling is, as if it went on the road. */
+  road: v.optional(v.picklist(['day'])),
   tow: v.optional(tow),
   /** What else rides along, with no place of its own: crew in the cab, tools behind the seats. */
   riding: v.optional(list(v.strictObject({ id, name, mass, at: along }), 8)),

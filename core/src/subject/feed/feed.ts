@@ -12,6 +12,9 @@ import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
 
+/** Heads that differ by less are the same, m. */
+const NOISE_M = 1e-7;
+
 /** Judges the feed of one machine over all cases. Undefined when no open line reaches it. */
 export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefined {
   const { rig, net, values } = cases;
@@ -34,7 +37,8 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
-  const worst = judged.reduce((a, b) => (b.marginM < a.marginM ? b : a));
+  // Cases that the solver tells apart by its noise alone are one: the first of them is told.
+  const worst = judged.reduce((a, b) => (b.marginM < a.marginM - NOISE_M ? b : a));
   const solved = cases.at(stateOf(worst));
   const { terms, pulse } = inletTerms(solved, machine, path, altitude);
   const { rigidM, capM } = pulse;

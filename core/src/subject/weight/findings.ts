@@ -23,6 +23,9 @@ type Said = Omit<WeightResult, 'verdict'>;
 const inState = (s: WeightState, text: string, values: Message['values']): Message =>
   message(`${s.name.template} ${text}`, { ...s.name.values, ...values });
 
+/** What carries, in the middle of a sentence: a vehicle keeps its name. */
+const inSentence = ({ id, name }: Limit): string => (id === 'tow-gross' || id === 'tow-combined' ? name : name[0].toLowerCase() + name.slice(1));
+
 /** States in which the rig goes on the road. */
 const onTheRoad = (r: Pick<WeightResult, 'states'>): readonly WeightState[] => r.states.filter((s) => s.driven);
 
@@ -51,7 +54,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     const w = worst(loads, ({ l }) => l.loadKg / l.ratingKg);
     if (!w) continue;
     const share = w.l.loadKg / w.l.ratingKg;
-    const said = { what: w.l.name.replace(/^The /, 'the '), load: mass(w.l.loadKg), rating: mass(w.l.ratingKg) };
+    const said = { what: inSentence(w.l), load: mass(w.l.loadKg), rating: mass(w.l.ratingKg) };
     if (share > 1.0005) tell(code, 'stop', inState(w.s, '{what} carries {load} of {rating}: too heavy for the road.', said));
     else if (share > values['rating-near']) tell(code, 'tight', inState(w.s, '{what} carries {load} of {rating}.', said));
     if (platform.road === 'day' && share <= 1.0005) {
@@ -60,7 +63,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
         ({ l }) => l.loadKg / l.ratingKg,
       );
       if (full && full.l.loadKg > full.l.ratingKg * 1.0005 && share <= values['rating-near'])
-        tell(code, 'tight', inState(full.s, '{what} would carry {load} of {rating}: never drive so.', { what: full.l.name.replace(/^The /, 'the '), load: mass(full.l.loadKg), rating: mass(full.l.ratingKg) }));
+        tell(code, 'tight', inState(full.s, '{what} would carry {load} of {rating}: never drive so.', { what: inSentence(full.l), load: mass(full.l.loadKg), rating: mass(full.l.ratingKg) }));
     }
   }
   for (const shelf of r.shelves) {

@@ -32,7 +32,7 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
           change: (d) => moveThing(d, tank.id, dx * step * INCH, dy * step * INCH),
         });
   if (platform.kind === 'trailer' && (finding.code === 'tongue-light' || finding.code === 'tongue-heavy'))
-    for (const step of [6, 12, 18]) {
+    for (const step of [2, 4, 8, 12, 18]) {
       const by = (finding.code === 'tongue-light' ? 1 : -1) * step * INCH;
       out.push({
         id: `axle-${by > 0 ? 'back' : 'forward'}-${step}`,

@@ -6,6 +6,7 @@ import {
   type DayResult,
   type DaySample,
   dayModel,
+  dropPlaces,
   type Fix,
   momentAt,
   parseRig,
@@ -46,6 +47,7 @@ export class FakeRig {
     this.document.update((d) =>
       produce(d, (draft) => {
         recipe(draft);
+        dropPlaces(draft);
       }),
     );
     this.assessment.set(assess(parseRig(this.document())));

@@ -78,6 +78,13 @@ export class YardPage implements OnDestroy {
     const n = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
     return `${n(b.machines, 'machine')}, ${n(b.tanks, 'tank')}`;
   }
+  /** Heaviest on the road, against what it may weigh; empty while that is not judged. */
+  protected weight(b: BuildSummary): { readonly words: string; readonly over: boolean } | undefined {
+    const w = b.judged?.weight;
+    if (!w) return undefined;
+    const q = (kg: number): string => formatQuantity(kg, 'mass', this.units(), { digits: 4 });
+    return { words: `${q(w.heaviestKg)} of ${q(w.ratingKg)}`, over: w.heaviestKg > w.ratingKg * 1.0005 };
+  }
   protected day(b: BuildSummary): string {
     return new Date(b.updatedAt).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' });
   }

@@ -1,13 +1,19 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, assess, formatQuantity, layHoses, readRig, type RigDocument } from '@pozzo/core';
+import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, assess, formatQuantity, layHoses, type PlacementDocument, readRig, type RigDocument } from '@pozzo/core';
 import { type Subscription, toArray, forkJoin, map, tap } from 'rxjs';
 import { RigStore } from '../../state/rig-store';
 import { HeavyClient } from '../../workers/heavy-client';
 
 const WAY_WORDS: Readonly<Record<ArrangeWay, string>> = { kerb: 'Reels at the kerb', rear: 'Reels at the rear', near: 'As near to today’s as it gets' };
 const SEED = 11;
+
+const sameStand = (now: readonly PlacementDocument[], then: readonly PlacementDocument[]): boolean =>
+  then.every((p) => {
+    const was = now.find((x) => x.thing === p.thing);
+    return was?.x === p.x && was.y === p.y && (was.turned ?? '0') === (p.turned ?? '0') && was.service === p.service;
+  });
 
 interface Offered extends Arrangement {
   readonly document: RigDocument;
@@ -129,6 +135,8 @@ export class ArrangePanel {
   private offered(document: RigDocument, a: Arrangement): Offered | undefined {
     const next = JSON.parse(JSON.stringify(document)) as RigDocument;
     next.placements = [...a.placements];
+    // What stands there already is no offer.
+    if (sameStand(document.placements ?? [], a.placements)) return undefined;
     layHoses(next);
     const read = readRig(next);
     if (!read.ok) return undefined;

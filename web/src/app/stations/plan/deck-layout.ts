@@ -56,22 +56,35 @@ function sideMark(b: { x: number; y: number; width: number; height: number }, si
   return `M${px - dx * 2 - dy * half} ${py - dy * 2 - dx * half}L${px - dx * 2 + dy * half} ${py - dy * 2 + dx * half}`;
 }
 
-/** The scale at which the whole of a platform fits across. */
-export function scaleOf(rig: Rig): DeckScale {
+/** Height of the tallest thing above the deck, m. */
+export const tallestOf = (rig: Rig): number => Math.max(0.5, rig.platform && !rig.platform.coupling ? 2.05 - rig.platform.height : 0, rig.platform?.rail ?? 0, rig.platform?.headroom ?? 0, ...standingOn(rig).flatMap((t) => (t.box ? [t.box.z1] : [])));
+
+/** Most drawn units that the views may be high together, so that the loads under them are seen without scrolling. */
+const TALL = 476;
+/** Of those what words and gaps take. */
+const WORDS = 136;
+
+/** The scale at which the whole of a platform fits across, and both views under one another. */
+export function scaleOf(rig: Rig, show: 'both' | 'above' | 'side' = 'both'): DeckScale {
   const p = rig.platform!;
-  const left = Math.min(0, ...p.axles.map((a) => a.at - 0.4), -(p.coupling?.ahead ?? 0)) - 0.1;
-  const right = Math.max(p.length, ...p.axles.map((a) => a.at + 0.4)) + 0.1;
-  const k = (WIDE - 2 * MARGIN) / (right - left);
-  return { k, x: (m) => MARGIN + (m - left) * k, along: (d) => d / k };
+  const left = Math.min(0, ...p.axles.map((a) => a.at - (p.coupling ? 0.4 : 0.95)), -(p.coupling?.ahead ?? 0)) - 0.1;
+  const right = Math.max(p.length, ...p.axles.map((a) => a.at + 0.4)) + 0.35;
+  const high = (show === 'side' ? 0 : p.width + 0.3) + (show === 'above' ? 0 : p.height + tallestOf(rig));
+  const k = Math.min((WIDE - 2 * MARGIN) / (right - left), (TALL - (show === 'both' ? WORDS : WORDS / 2)) / high);
+  const start = (WIDE - (right - left) * k) / 2;
+  return { k, x: (m) => start + (m - left) * k, along: (d) => d / k };
 }
 
 /** How many drawn units the plan, and the view from the side, are high. */
-export const planHeight = (rig: Rig, s: DeckScale): number => (rig.platform!.width + 0.3) * s.k + 12;
+export const planHeight = (rig: Rig, s: DeckScale): number => TOP + (rig.platform!.width + 0.15) * s.k + 6;
+
+/** Drawn units over the deck, where its measures stand. */
+export const TOP = 26;
 
 /** The deck from above, its kerb side below. */
 export function planOf(rig: Rig, plan: PlanResult, s: DeckScale): readonly DrawnThing[] {
   const p = rig.platform!;
-  const top = 6 + 0.15 * s.k;
+  const top = TOP;
   const things = standingOn(rig).filter((t): t is Standing & { box: Box } => t.box !== undefined);
   return [...things]
     .sort((a, b) => a.box.z0 - b.box.z0)
@@ -134,7 +147,7 @@ export interface DrawnLine {
 
 /** Lines as they lie, from above. */
 export const linesOf = (rig: Rig, lines: readonly LaidLine[], s: DeckScale): readonly DrawnLine[] => {
-  const top = 6 + 0.15 * s.k;
+  const top = TOP;
   return lines.map((l) => ({
     id: l.lineId,
     role: l.role,

@@ -1,7 +1,7 @@
 import { Component, computed, type ElementRef, inject, input, output, viewChild } from '@angular/core';
 import { formatQuantity, moveThing, layHoses, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
-import { deckLength, type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, WIDE } from './deck-layout';
+import { deckLength, type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
 
 const STEP_M = 0.0254;
 const CLING_M = 0.035;
@@ -72,6 +72,9 @@ const GROUND_ROOM = 66;
           @for (l of p.lines; track l.id) {
             <path class="line" [class]="l.role" [attr.d]="l.path" />
           }
+          @if (p.named; as n) {
+            <text class="figure" [attr.x]="n.x" [attr.y]="n.y">{{ n.text }}</text>
+          }
           @for (m of p.measures; track $index) {
             <path class="measure" [attr.d]="m.path" />
             <text class="figure" [attr.x]="m.x" [attr.y]="m.y">{{ m.text }}</text>
@@ -86,6 +89,9 @@ const GROUND_ROOM = 66;
           <rect class="bed" [attr.x]="e.bed.x" [attr.y]="e.bed.y" [attr.width]="e.bed.width" [attr.height]="e.bed.height" />
           @if (e.tongue) {
             <path class="frame" [attr.d]="e.tongue" />
+          }
+          @if (e.cab) {
+            <path class="cab" [attr.d]="e.cab" />
           }
           @for (t of e.things; track t.id) {
             <g class="thing still" [class]="t.paint + ' ' + t.verdict" [class.chosen]="t.id === chosen()" aria-hidden="true">
@@ -140,20 +146,19 @@ export class DeckView {
     const rig = this.rig();
     const p = rig.platform;
     if (!p) return null;
-    const s = scaleOf(rig);
+    const s = scaleOf(rig, this.show());
     const above = this.show() !== 'side';
     const side = this.show() !== 'above';
     const planTall = above ? planHeight(rig, s) + 14 : 0;
     const plan = above ? this.planPart(rig, s) : undefined;
-    const things = standingOn(rig);
-    const tall = Math.max(0.5, p.rail ?? 0, p.headroom ?? 0, ...things.flatMap((t) => (t.box ? [t.box.z1] : [])));
+    const tall = tallestOf(rig);
     const ground = planTall + (p.height + tall) * s.k + 34;
     return { height: side ? ground + GROUND_ROOM : planTall + 4, plan, side: side ? this.sidePart(rig, s, planTall + 16, ground) : undefined };
   });
 
   private planPart(rig: Rig, s: ReturnType<typeof scaleOf>) {
     const p = rig.platform!;
-    const top = 6 + 0.15 * s.k;
+    const top = TOP;
     const rect = (x: number, y: number, length: number, width: number) => ({ x: s.x(x), y: top + (p.width - y - width) * s.k, width: length * s.k, height: width * s.k });
     const things = planOf(rig, this.plan(), s);
     return {
@@ -166,23 +171,32 @@ export class DeckView {
         : '',
       // What is held in hand is drawn last, over the rest.
       things: [...things.filter((t) => t.id !== this.chosen()), ...things.filter((t) => t.id === this.chosen())],
+      named: this.nameOf(things.find((t) => t.id === this.chosen())),
       lines: linesOf(rig, this.plan().lines, s),
       measures: this.measuresOf(rig, s, things.find((t) => t.id === this.chosen())),
     };
+  }
+
+  /** The chosen thing's name over it, where it does not fit inside. */
+  private nameOf(t: DrawnThing | undefined) {
+    return t && !t.label ? { x: Math.min(Math.max(t.x + t.width / 2, 60), WIDE - 60), y: t.y > 18 ? t.y - 6 : t.y + t.height + 15, text: t.name } : undefined;
   }
 
   /** How far the chosen thing stands from the front and from the kerb side. */
   private measuresOf(rig: Rig, s: ReturnType<typeof scaleOf>, t: DrawnThing | undefined) {
     if (!t) return [];
     const p = rig.platform!;
-    const top = 6 + 0.15 * s.k;
+    const top = TOP;
     const units = this.store.units();
     const out: { path: string; x: number; y: number; text: string }[] = [];
-    const mid = t.y + t.height / 2;
-    if (t.box.x0 * s.k > 16) out.push({ path: `M${s.x(0)} ${mid}H${t.x}M${s.x(0)} ${mid - 4}v8M${t.x} ${mid - 4}v8`, x: (s.x(0) + t.x) / 2, y: mid - 5, text: deckLength(t.box.x0, units) });
+    // Outside the deck, where nothing stands in their way.
+    const y = top - 9;
+    const ends = (a: number, b: number): string => `M${a} ${y}H${b}M${a} ${y - 4}v8M${b} ${y - 4}v8`;
+    if (t.box.x0 > 0.01) out.push({ path: `${ends(s.x(0), t.x)}M${t.x} ${y}V${t.y}`, x: (s.x(0) + t.x) / 2, y: y - 4, text: deckLength(t.box.x0, units) });
     const bottom = top + p.width * s.k;
-    const cx = t.x + t.width / 2;
-    if (t.box.y0 * s.k > 16) out.push({ path: `M${cx} ${t.y + t.height}V${bottom}M${cx - 4} ${bottom}h8M${cx - 4} ${t.y + t.height}h8`, x: cx + 24, y: (t.y + t.height + bottom) / 2 + 5, text: deckLength(t.box.y0, units) });
+    const x = s.x(p.length) + 12;
+    const low = t.y + t.height;
+    if (t.box.y0 > 0.01) out.push({ path: `M${x} ${low}V${bottom}M${x - 4} ${bottom}h8M${x - 4} ${low}h8M${t.x + t.width} ${low}H${x}`, x: x + 26, y: (low + bottom) / 2 + 5, text: deckLength(t.box.y0, units) });
     return out;
   }
 
@@ -190,7 +204,9 @@ export class DeckView {
     const p = rig.platform!;
     const deck = ground - p.height * s.k;
     const state = this.state();
-    const r = Math.min(0.34, p.height * 0.75) * s.k;
+    const r = Math.min(Math.max(0.32, p.height * 0.46), 0.5, p.height * 0.9) * s.k;
+    const drives = !p.coupling;
+    const nose = Math.min(...p.axles.map((a) => a.at)) - 0.85;
     const mass = (kg: number): string => formatQuantity(kg, 'mass', this.store.units(), { digits: 4 });
     const loads: { id: string; x: number; y: number; text: string; verdict: string; anchor: string }[] = [];
     if (state) {
@@ -224,6 +240,8 @@ export class DeckView {
       ground: `M6 ${ground}H${WIDE - 6}`,
       bed: { x: s.x(0), y: deck, width: p.length * s.k, height: 5 },
       body: p.headroom === undefined ? undefined : { x: s.x(0), y: deck - p.headroom * s.k, width: p.length * s.k, height: p.headroom * s.k },
+      // What drives by itself has its cab before the deck.
+      cab: drives ? `M${s.x(-0.08)} ${deck + 5}V${ground - 2.05 * s.k}H${s.x(-0.75)}L${s.x(-1.2)} ${ground - 1.25 * s.k}L${s.x(nose)} ${ground - 1.1 * s.k}V${ground - 0.45 * s.k}H${s.x(-0.08)}` : '',
       tongue: p.coupling ? `M${s.x(0)} ${deck + 3}L${s.x(-p.coupling.ahead)} ${deck + 8}v10` : '',
       things: sideOf(rig, this.plan(), s, this.levels(), ground),
       wheels: p.axles.map((a) => ({ x: s.x(a.at), y: ground - r, r })),
@@ -244,7 +262,7 @@ export class DeckView {
     const matrix = svg?.getScreenCTM();
     if (!svg || !matrix) return undefined;
     const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const s = scaleOf(this.rig());
+    const s = scaleOf(this.rig(), this.show());
     return { x: (at.x - s.x(0)) / s.k, y: -at.y / s.k };
   }
 

@@ -105,8 +105,8 @@ export class PlatformFields {
   protected readonly brakes = words(BRAKES, { vehicle: 'The vehicle’s', surge: 'Overrun (surge)' });
   protected readonly couplings = words(COUPLINGS);
   protected readonly roads = [
-    { value: 'full', name: 'Tanks full' },
-    { value: 'day', name: 'As the day fills them' },
+    { value: '', name: 'Every filling' },
+    { value: 'day', name: 'What the day fills' },
   ];
   protected readonly tellings = [
     { value: 'centre', name: 'Weight and centre' },

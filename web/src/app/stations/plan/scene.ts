@@ -97,13 +97,21 @@ export class DeckScene {
     }
     for (const a of p.axles)
       for (const side of [-1, 1]) {
-        const r = Math.min(0.36, p.height * 0.8);
+        const r = Math.min(Math.max(0.32, p.height * 0.46), 0.5, p.height * 0.9);
         const wheel = new Mesh(new CylinderGeometry(r, r, 0.2, 28), solid(colours.machine));
         wheel.rotation.x = Math.PI / 2;
         wheel.position.set(a.at, r, p.width / 2 + (side * a.track) / 2);
         group.add(wheel);
       }
     if (p.coupling) block({ x0: -p.coupling.ahead, x1: 0, y0: p.width / 2 - 0.05, y1: p.width / 2 + 0.05, z0: -0.14, z1: -0.04 }, colours.machine);
+    if (!p.coupling) {
+      // The cab of what drives by itself, and the frame under its deck.
+      const nose = Math.min(...p.axles.map((a) => a.at)) - 0.8;
+      const up = (z: number): number => z - p.height;
+      block({ x0: nose, x1: -0.1, y0: 0.12, y1: p.width - 0.12, z0: up(0.45), z1: up(1.15) }, colours.card);
+      block({ x0: nose * 0.62, x1: -0.1, y0: 0.18, y1: p.width - 0.18, z0: up(1.15), z1: up(2.0) }, colours.deck);
+      block({ x0: nose * 0.5, x1: p.length, y0: 0.35 * p.width, y1: 0.65 * p.width, z0: -0.28, z1: -0.08 }, colours.machine);
+    }
     const things = standingOn(rig);
     for (const t of things) {
       if (!t.box) continue;

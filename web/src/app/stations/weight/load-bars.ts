@@ -39,7 +39,8 @@ export interface LoadBar {
       grid-template-columns: minmax(130px, 190px) minmax(80px, 1fr) minmax(150px, auto);
       gap: 10px;
       align-items: center;
-      min-height: 26px;
+      min-height: 24px;
+      line-height: 1.15;
     }
     .figures {
       text-align: right;

@@ -41,8 +41,8 @@ export class WeightStation {
   protected readonly weight = computed(() => this.rig.assessment()?.weight);
   protected readonly id = computed(() => this.rig.state().id);
   protected readonly roads = [
-    { value: 'full', name: 'Tanks full' },
-    { value: 'day', name: 'As the day fills them' },
+    { value: '', name: 'Every filling' },
+    { value: 'day', name: 'What the day fills' },
   ];
   protected readonly ticketStates = [
     { value: 'full', name: 'Full' },
@@ -79,11 +79,19 @@ export class WeightStation {
   });
 
   protected readonly bars = computed<LoadBar[]>(() =>
-    (this.shown()?.limits ?? []).map((l) => {
+    (this.shown()?.limits ?? []).filter((l) => !this.saidTwice(l.id)).map((l) => {
       const share = l.loadKg / l.ratingKg;
       return { id: l.id, name: l.name, load: this.mass(l.loadKg), rating: this.mass(l.ratingKg), share, verdict: share > 1.0005 ? 'stop' : share > 0.95 ? 'tight' : 'fed' };
     }),
   );
+  /** Tyres that stand no less than their axle say nothing that it does not. */
+  private saidTwice(id: string): boolean {
+    const limits = this.shown()?.limits ?? [];
+    const own = limits.find((l) => l.id === id);
+    const axle = limits.find((l) => l.id === id.replace('tyres-', 'axle-'));
+    return id.startsWith('tyres-') && !!own && !!axle && own.ratingKg >= axle.ratingKg;
+  }
+
   protected readonly facts = computed<Fact[]>(() => {
     const [w, s] = [this.weight(), this.shown()];
     if (!w || !s) return [];

@@ -6,7 +6,8 @@ import { changed } from '../edit/draft.js';
 import { readRig } from '../rig/read.js';
 import { placesOf } from '../rig/stand.js';
 import { driveOf, type PlacementDocument, type Platform, type Rig, type RigDocument, type Side } from '../rig/schema.js';
-import { emptyPlatform, hungOn } from '../solve/deck-load.js';
+import { hungOn } from '../solve/deck-load.js';
+import { emptyPlatform } from '../solve/empty-platform.js';
 import { stockOfTank } from '../solve/loaded.js';
 import { volumeAt } from '../rig/tank-shape.js';
 import { Stocks } from '../solve/stock.js';
@@ -102,7 +103,7 @@ class Deck {
         served: own.kind === 'machine' || own.kind === 'power' || own.kind === 'soft-pump' || (gear !== undefined && ['box', 'bin', 'extinguisher', 'first-aid', 'fuel-can'].includes(gear.kind)),
         plastic: own.kind === 'tank' || own.kind === 'reel' || own.id === 'power/battery' || gear?.kind === 'fuel-can',
         wanted: values[own.kind === 'machine' ? 'service-machine' : 'service-other'],
-        z0: own.box?.z0 ?? (tank >= 0 ? rig.tanks[tank].base : 0),
+        z0: own.bottomM,
       };
     });
     this.lines = rig.lines.flatMap((l) => {
@@ -130,9 +131,9 @@ class Deck {
     return this.pieces.map((p, i) => boxOf(p.own.size, { x: l.x[i], y: l.y[i], turned: l.across[i] ? '90' : '0' }, p.z0));
   }
 
-  /** The reel's side by the way that is wanted. */
-  private paySide(): Side {
-    return this.way === 'rear' ? 'rear' : 'kerb';
+  /** A side that stays as it is said: where little is to be moved, nothing is turned either. */
+  private kept(i: number, what: 'service' | 'exhaust'): Side | undefined {
+    return this.way === 'near' ? this.pieces[i].own.place?.[what] : undefined;
   }
 
   /** What is bad about a layout: metres of things in one another above all, then loads, then reach, then hose. */
@@ -175,12 +176,13 @@ class Deck {
     const [b, p] = [boxes[i], pieces[i]];
     const others = solid.filter((_, j) => j !== i && pieces[j].on !== i && pieces[i].on !== j);
     if (p.kind === 'reel') {
-      const service = this.paySide();
+      const service = this.kept(i, 'service') ?? (this.way === 'rear' ? 'rear' : 'kerb');
       const clear = clearBefore(b, service, others);
       return { cost: 30 * Math.max(toEdge(b, service, platform), 0) + (Number.isFinite(clear) ? 12 : 0), service, exhaust: undefined };
     }
     let [service, least]: [Side, number] = ['kerb', Infinity];
-    for (const side of openSides(platform)) {
+    const keptService = this.kept(i, 'service');
+    for (const side of keptService ? [keptService] : openSides(platform)) {
       const free = clearBefore(b, side, others);
       const reaches = !Number.isFinite(free);
       const tight = reaches ? 0 : Math.max(p.wanted - free, 0);
@@ -191,8 +193,9 @@ class Deck {
     if (!p.burns) return { cost: least, service, exhaust: undefined };
     let [exhaust, hit]: [Side, number] = ['street', Infinity];
     const closed = platform.headroom !== undefined;
-    for (const side of ['front', 'rear', 'kerb', 'street'] as const) {
-      if (side === service && !closed) continue;
+    const keptExhaust = this.kept(i, 'exhaust');
+    for (const side of keptExhaust ? [keptExhaust] : (['front', 'rear', 'kerb', 'street'] as const)) {
+      if (side === service && !closed && !keptExhaust) continue;
       const cone = before(b, side, values['exhaust-clear'], 0.25);
       let bad = side === 'kerb' ? 1 : 0;
       for (let j = 0; j < boxes.length; j++) if (j !== i && pieces[j].plastic && overlapM(cone, boxes[j]) > 1e-4) bad += 30;
@@ -266,14 +269,14 @@ export function* arrangeSteps(doc: RigDocument, way: ArrangeWay, seed: number, t
   random.start(seed, ARRANGE_WAYS.indexOf(way));
   const start = copyOf(deck.now);
   for (let i = 0; i < n; i++) {
-    if (Number.isFinite(start.x[i])) continue;
+    // Only where little is to be moved does the search begin with what is there: the others are to be other ways.
+    if (Number.isFinite(start.x[i]) && (way === 'near' || deck.pieces[i].pinned)) continue;
     const [l, w] = deck.sizeOf(i, 0);
     start.x[i] = Math.round((Math.max(platform.length - l, 0) * random.next()) / GRID) * GRID;
     start.y[i] = Math.round((Math.max(platform.width - w, 0) * random.next()) / GRID) * GRID;
   }
   for (let i = 0; i < n; i++) follow(deck, start, i);
-  const placedAll = deck.now.x.every(Number.isFinite);
-  const beforeCost = placedAll ? deck.cost(start) : Infinity;
+  const beforeCost = deck.now.x.every(Number.isFinite) ? deck.cost(deck.now) : Infinity;
   let [at, cost] = [start, deck.cost(start)];
   let [best, least] = [at, cost];
   const movable = deck.pieces.flatMap((p, i) => (p.pinned || p.on >= 0 ? [] : [i]));
