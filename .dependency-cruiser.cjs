@@ -5,6 +5,8 @@ const order = [
   'hydraulics',
   'chemistry',
   'structure',
+  'electrics',
+  'fuel',
   'assumption',
   'working',
   'rig',

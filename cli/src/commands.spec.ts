@@ -229,12 +229,19 @@ describe('pozzo weigh and deck', () => {
     const w = JSON.parse(r.stdout);
     expect(w).toMatchObject({ platform: { kind: 'trailer' }, judged: true, unplaced: [], findings: [] });
     const ids = w.states.map((s: { id: string }) => s.id);
-    expect(ids).toEqual(expect.arrayContaining(['full', 'half', 'empty', 'start', 'end', 'only:water', 'without:drum', 'worst:gross', 'worst:tongue-least', 'worst:axle-1']));
+    expect(ids).toEqual(
+      expect.arrayContaining(['full', 'half', 'empty', 'start', 'end', 'only:water', 'without:drum', 'worst:gross', 'worst:tongue-least', 'worst:axle-1']),
+    );
     for (const s of w.states) {
       const axles = s.axles.reduce((t: number, a: { loadKg: number }) => t + a.loadKg, 0);
       expect(axles + s.tongueKg).toBeCloseTo(s.massKg, 6);
       expect(s.tongueShare).toBeCloseTo(s.tongueKg / s.massKg, 9);
-      expect(s).toMatchObject({ payloadLeftKg: expect.any(Number), leftShare: expect.any(Number), rolloverG: expect.any(Number), centreM: { x: expect.any(Number), y: expect.any(Number), z: expect.any(Number) } });
+      expect(s).toMatchObject({
+        payloadLeftKg: expect.any(Number),
+        leftShare: expect.any(Number),
+        rolloverG: expect.any(Number),
+        centreM: { x: expect.any(Number), y: expect.any(Number), z: expect.any(Number) },
+      });
       expect(s.axles[0]).toMatchObject({ id: 'axle-1', ratingKg: expect.closeTo(2358.68, 1) });
     }
   });
@@ -246,14 +253,18 @@ describe('pozzo weigh and deck', () => {
   test('left is the street where traffic keeps right, the kerb where it keeps left', () => {
     const d = LAYOUTS.find((l) => l.id === 'big-tank')!.make();
     d.placements!.find((p) => p.thing === 'tool-box')!.y = '0 in';
-    const share = (traffic: 'left' | 'right'): number => JSON.parse(run(['weigh', file(`${traffic}.json`, JSON.stringify({ ...d, site: { ...d.site, traffic } }))]).stdout).states[0].leftShare;
+    const share = (traffic: 'left' | 'right'): number =>
+      JSON.parse(run(['weigh', file(`${traffic}.json`, JSON.stringify({ ...d, site: { ...d.site, traffic } }))]).stdout).states[0].leftShare;
     expect(share('left') + share('right')).toBeCloseTo(1, 9);
   });
   test('the plan as SVG has the deck to scale', () => {
     const svg = run(['deck', trailer, '--svg']).stdout;
     expect(svg).toMatch(/^<svg [^>]*width="[\d.]+mm"/);
     // 168 in of deck at 1:20.
-    const corners = /<polygon points="([\d., ]+)"/.exec(svg)![1].split(' ').map((p) => Number(p.split(',')[0]));
+    const corners = /<polygon points="([\d., ]+)"/
+      .exec(svg)![1]
+      .split(' ')
+      .map((p) => Number(p.split(',')[0]));
     expect(Math.max(...corners) - Math.min(...corners)).toBeCloseTo((168 * 25.4) / 20, 1);
     expect(svg).toContain('>Water<');
   });
@@ -281,4 +292,20 @@ describe('pozzo weigh and deck', () => {
     [['weigh'], 'weigh takes one rig file'],
     [['deck', rig, '--svg'], 'has no platform'],
   ])('%j is told', (args, words) => expect(run(args)).toMatchObject({ exit: 1, stderr: expect.stringContaining(words) }));
+});
+
+describe('pozzo power', () => {
+  const power = (id: string) => JSON.parse(run(['power', file(`${id}-power.json`, JSON.stringify(LAYOUTS.find((l) => l.id === id)!.make()))]).stdout);
+  test('tells circuits with cable and fuse, the battery through the day, fuel and air', () => {
+    const w = power('tied-tanks');
+    expect(w.circuits[0]).toMatchObject({ loadId: 'soft-pump', cableAwg: expect.any(Number), fuseA: expect.any(Number) });
+    expect(w.circuits[0].dropShare).toBeLessThanOrEqual(0.03);
+    expect(w.circuits[0].fuseA).toBeGreaterThanOrEqual(1.25 * w.circuits[0].currentA);
+    // Common practice: a deep-cycle battery runs one 12 V pump through a day's roofs with most of it left.
+    expect(w.battery[0].lowest).toBeGreaterThan(0.5);
+    expect(w.fuel[0]).toMatchObject({ perDayL: expect.any(Number), engines: [{ id: 'washer-a' }, { id: 'washer-b' }] });
+    expect(power('small-buffer').air[0].givesM3s).toBeGreaterThan(power('small-buffer').air[0].needM3s);
+  });
+  test('nothing stands where nothing is', () => expect(power('buffer-skid')).toMatchObject({ circuits: [], battery: [], air: [] }));
+  test('takes one file', () => expect(run(['power'])).toMatchObject({ exit: 1 }));
 });

@@ -1,5 +1,6 @@
 import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
+import { powerAnswer } from './power-command.js';
 import { deckAnswer, weighAnswer } from './deck-commands.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome } from './failure.js';
@@ -12,6 +13,7 @@ const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a r
 pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
                                                         work its day, and sample many
 pozzo weigh <rig file>                                  axles, coupling and sides in every filling, and in the day's worst minutes
+pozzo power <rig file>                                  fuel, circuits, battery and air through its day
 pozzo deck <rig file> --svg|--dxf [--metric]            plan and elevation to scale
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
@@ -144,6 +146,7 @@ const dayCommand: Command = (args) => {
 };
 
 const weighCommand: Command = (args) => json(weighAnswer(args));
+const powerCommand: Command = (args) => json(powerAnswer(args));
 const deckCommand: Command = (args) => deckAnswer(args);
 
 /** A command that takes so many words and no options. */
@@ -162,6 +165,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   assess: assessCommand,
   day: dayCommand,
   weigh: weighCommand,
+  power: powerCommand,
   deck: deckCommand,
   inp: inpCommand,
   solve: solveCommand,

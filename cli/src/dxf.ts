@@ -11,7 +11,11 @@ export function dxfOf(drawing: Drawing): string {
   for (const layer of DRAWING_LAYERS) d.addLayer(layer, COLOURS[layer], 'CONTINUOUS');
   for (const s of drawing.strokes) {
     d.setActiveLayer(s.layer);
-    if (s.kind === 'line') d.drawPolyline(s.points.map(([x, y]): [number, number] => [x, y]), s.closed === true);
+    if (s.kind === 'line')
+      d.drawPolyline(
+        s.points.map(([x, y]): [number, number] => [x, y]),
+        s.closed === true,
+      );
     else if (s.kind === 'circle') d.drawCircle(s.at[0], s.at[1], s.radius);
     else d.drawText(s.at[0], s.at[1], s.size, 0, s.text, s.anchor === 'middle' ? 'center' : 'left', 'baseline');
   }

@@ -3,6 +3,8 @@ export * from './fluid/index.js';
 export * from './hydraulics/index.js';
 export * from './chemistry/index.js';
 export * from './structure/index.js';
+export * from './electrics/index.js';
+export * from './fuel/index.js';
 export * from './assumption/index.js';
 export * from './working/index.js';
 export * from './rig/index.js';

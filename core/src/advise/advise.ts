@@ -90,11 +90,13 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
         rooms++;
         const grown = tried.document;
         const placements = makeRoom(rig, grown);
-        const again = placements && tryCandidate(read, from, (d) => {
-          candidate.change(d);
-          d.placements = [...placements];
-          layHoses(d);
-        });
+        const again =
+          placements &&
+          tryCandidate(read, from, (d) => {
+            candidate.change(d);
+            d.placements = [...placements];
+            layHoses(d);
+          });
         if (again) [tried, roomy] = [again, true];
       }
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
@@ -132,7 +134,7 @@ const withRoom = (title: Message): Message => message(`${title.template}, the ot
 
 /** Whether a change made things stand in one another. */
 const newlyCrowded = (now: Assessment, then: Assessment): boolean => {
-  const crowd = (a: Assessment): number => a.findings.filter((f) => f.code === 'overlap' || f.code === 'overhang').length;
+  const crowd = (a: Assessment): number => a.findings.filter((f) => FINDING_KINDS[f.code].scale === 'fit' && f.verdict !== 'fed').length;
   return crowd(then) > crowd(now);
 };
 

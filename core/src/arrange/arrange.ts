@@ -97,10 +97,16 @@ class Deck {
         on: on === undefined ? -1 : index.get(on)!,
         turns: own.kind !== 'reel' && own.size[0] !== own.size[1],
         kind: own.kind,
-        burns: machine ? driveOf(machine) === 'petrol' || driveOf(machine) === 'diesel' : rig.softPumps.some((p) => p.id === own.id && p.kind === 'engine') || own.id === 'power/compressor',
+        burns: machine
+          ? driveOf(machine) === 'petrol' || driveOf(machine) === 'diesel'
+          : rig.softPumps.some((p) => p.id === own.id && p.kind === 'engine') || own.id === 'power/compressor',
         slab: gear?.kind === 'shelf',
         massKg: states.map((_, s) => own.dryKg + (hung.get(own.id) ?? 0) + wet(s)),
-        served: own.kind === 'machine' || own.kind === 'power' || own.kind === 'soft-pump' || (gear !== undefined && ['box', 'bin', 'extinguisher', 'first-aid', 'fuel-can'].includes(gear.kind)),
+        served:
+          own.kind === 'machine' ||
+          own.kind === 'power' ||
+          own.kind === 'soft-pump' ||
+          (gear !== undefined && ['box', 'bin', 'extinguisher', 'first-aid', 'fuel-can'].includes(gear.kind)),
         plastic: own.kind === 'tank' || own.kind === 'reel' || own.id === 'power/battery' || gear?.kind === 'fuel-can',
         wanted: values[own.kind === 'machine' ? 'service-machine' : 'service-other'],
         z0: own.bottomM,
@@ -112,7 +118,10 @@ class Deck {
       const end = b ?? (reel && index.get(reel.id));
       return a !== undefined && end !== undefined && a !== end ? [[a, end] as const] : [];
     });
-    this.fixed = [emptyPlatform(platform), ...(platform.riding ?? []).map((r) => ({ massKg: r.mass, x: r.at, y: platform.width / 2, z: platform.height + 0.3 }))];
+    this.fixed = [
+      emptyPlatform(platform),
+      ...(platform.riding ?? []).map((r) => ({ massKg: r.mass, x: r.at, y: platform.width / 2, z: platform.height + 0.3 })),
+    ];
     this.bounds = tongueBounds(platform, values);
     this.driven = states.map((_, i) => i);
     this.now = {
@@ -146,7 +155,10 @@ class Deck {
       const [b, p] = [boxes[i], pieces[i]];
       const allowed = p.kind === 'reel' ? values['overhang-reel'] : 0;
       const out =
-        Math.max(-b.x0 - allowed, 0) + Math.max(b.x1 - platform.length - allowed, 0) + Math.max(-b.y0 - allowed, 0) + Math.max(b.y1 - platform.width - allowed, 0);
+        Math.max(-b.x0 - allowed, 0) +
+        Math.max(b.x1 - platform.length - allowed, 0) +
+        Math.max(-b.y0 - allowed, 0) +
+        Math.max(b.y1 - platform.width - allowed, 0);
       cost += 400 * out;
       if (platform.headroom !== undefined) cost += 400 * Math.max(b.z1 - platform.headroom, 0);
       for (let j = i + 1; j < boxes.length; j++) {
@@ -155,9 +167,9 @@ class Deck {
       }
       const w = platform.wheelBoxes;
       if (w)
-        for (const y0 of [0, platform.width - w.width]) cost += 300 * Math.max(overlapM(b, { x0: w.from, x1: w.from + w.length, y0, y1: y0 + w.width, z0: 0, z1: w.height }), 0);
-      for (const z of platform.free ?? [])
-        cost += 100 * Math.max(overlapM(b, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }), 0);
+        for (const y0 of [0, platform.width - w.width])
+          cost += 300 * Math.max(overlapM(b, { x0: w.from, x1: w.from + w.length, y0, y1: y0 + w.width, z0: 0, z1: w.height }), 0);
+      for (const z of platform.free ?? []) cost += 100 * Math.max(overlapM(b, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }), 0);
       if (p.served || p.burns || p.kind === 'reel') cost += this.reachCost(i, boxes, solid).cost;
     }
     cost += this.weightCost(boxes);
@@ -166,7 +178,8 @@ class Deck {
       cost += 1.2 * (Math.abs(p.x - q.x) + Math.abs(p.y - q.y));
     }
     const far = this.way === 'near' ? 3 : 0.05;
-    for (let i = 0; i < boxes.length; i++) if (Number.isFinite(this.now.x[i])) cost += far * (Math.abs(l.x[i] - this.now.x[i]) + Math.abs(l.y[i] - this.now.y[i]));
+    for (let i = 0; i < boxes.length; i++)
+      if (Number.isFinite(this.now.x[i])) cost += far * (Math.abs(l.x[i] - this.now.x[i]) + Math.abs(l.y[i] - this.now.y[i]));
     return cost;
   }
 
@@ -237,7 +250,7 @@ class Deck {
       const { service, exhaust } = p.served || p.burns || p.kind === 'reel' ? this.reachCost(i, boxes, solid) : { service: undefined, exhaust: undefined };
       const on = p.on >= 0 ? this.pieces[p.on].own.id : undefined;
       return {
-        thing: p.own.id as PlacementDocument['thing'],
+        thing: p.own.id,
         x: inches(l.x[i]),
         y: inches(l.y[i]),
         ...(on !== undefined ? { on } : {}),

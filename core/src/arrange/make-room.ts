@@ -14,7 +14,12 @@ function crowded(rig: Rig): boolean {
   const { platform } = rig;
   if (!platform) return false;
   const things = standingOn(rig).filter((t) => t.box !== undefined);
-  const solid = things.map((t) => solidOf(t, rig.gear.some((g) => g.id === t.id && g.kind === 'shelf'))!);
+  const solid = things.map((t) =>
+    solidOf(
+      t,
+      rig.gear.some((g) => g.id === t.id && g.kind === 'shelf'),
+    )!,
+  );
   return solid.some(
     (a, i) =>
       Math.min(toEdge(a, 'front', platform), toEdge(a, 'rear', platform), toEdge(a, 'kerb', platform), toEdge(a, 'street', platform)) < -OVER ||

@@ -97,7 +97,13 @@ function chemicalCautions(rig: Rig): Caution[] {
       text: 'Air drives the pump at once when its valve opens: blow the line down before you open any coupling. A compressor’s tank wants its relief valve tested.',
     });
   if (rig.softPumps.some((p) => p.kind === 'electric'))
-    out.push({ station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' });
+    out.push(
+      {
+        station: 'power',
+        text: 'A fuse at the battery for every cable, no larger than the cable carries; terminals covered; the battery off before any wire is touched. Mains and vehicle wiring are for licensed hands.',
+      },
+      { station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' },
+    );
   if (rig.tanks.some((t) => t.holds !== undefined))
     out.push({
       station: 'tanks',

@@ -304,7 +304,13 @@ describe('winter and glass', () => {
 test('no layout falls into danger, and every one reads back', () => {
   expect(LAYOUTS).toHaveLength(15);
   // The single axle with two batch tanks is over when both are full: that is its lesson.
-  for (const l of LAYOUTS) expect([l.id, judged(l.make()).findings.filter((f) => f.verdict === 'stop').map((f) => f.code)]).toEqual([l.id, l.id === 'two-batch' ? ['over-gross'] : []]);
+  for (const l of LAYOUTS)
+    expect([
+      l.id,
+      judged(l.make())
+        .findings.filter((f) => f.verdict === 'stop')
+        .map((f) => f.code),
+    ]).toEqual([l.id, l.id === 'two-batch' ? ['over-gross'] : []]);
 });
 
 describe('a change of liquid', () => {

@@ -9,6 +9,7 @@ export type * from '../subject/bypass/result.js';
 export type * from '../subject/drain/result.js';
 export type * from '../subject/reel/result.js';
 export type * from '../subject/weight/result.js';
+export type * from '../subject/circuit/result.js';
 export type * from '../subject/plan/result.js';
 export type * from '../subject/mix/result.js';
 export type * from '../subject/liquid/result.js';

@@ -2,6 +2,7 @@ import { parseQuantity } from '../quantity/parse.js';
 import { BUFFER_ASSUMPTIONS } from './buffer.js';
 import { BYPASS_ASSUMPTIONS } from './bypass.js';
 import { CHOICE_ASSUMPTIONS } from './choice.js';
+import { CIRCUIT_ASSUMPTIONS } from './circuit.js';
 import { DAY_ASSUMPTIONS } from './day.js';
 import { DRAIN_ASSUMPTIONS } from './drain.js';
 import { FEED_ASSUMPTIONS } from './feed.js';
@@ -37,6 +38,7 @@ export const ASSUMPTIONS = [
   ...LIQUID_ASSUMPTIONS,
   ...SOFT_PUMP_ASSUMPTIONS,
   ...WINTER_ASSUMPTIONS,
+  ...CIRCUIT_ASSUMPTIONS,
   ...WEIGHT_ASSUMPTIONS,
   ...PLAN_ASSUMPTIONS,
   ...CHOICE_ASSUMPTIONS,

@@ -180,6 +180,11 @@ function between(kind: EquipmentKind, size: number): { readonly a: Listed; reado
 const OF_KIND: ReadonlyMap<EquipmentKind, readonly Listed[]> = new Map(
   (Object.keys(EQUIPMENT_KINDS) as EquipmentKind[]).map((kind) => [
     kind,
-    EQUIPMENT.filter((e) => e.kind === kind).map((e) => ({ size: si(e.size, EQUIPMENT_KINDS[kind].by), price: e.price, massKg: e.massKg, outsideM: e.outsideM })),
+    EQUIPMENT.filter((e) => e.kind === kind).map((e) => ({
+      size: si(e.size, EQUIPMENT_KINDS[kind].by),
+      price: e.price,
+      massKg: e.massKg,
+      outsideM: e.outsideM,
+    })),
   ]),
 );

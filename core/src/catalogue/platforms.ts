@@ -105,8 +105,7 @@ export const PLATFORMS: readonly StockPlatform[] = [
   {
     id: 'single-10',
     title: 'Open trailer, single axle, 10 × 6 ft',
-    make: () =>
-      trailer('Single-axle trailer', ['120 in', '72 in'], ['74 in'], { axleRating: '5200 lb', empty: known('1150 lb', '56 in'), gvwr: '5200 lb' }),
+    make: () => trailer('Single-axle trailer', ['120 in', '72 in'], ['74 in'], { axleRating: '5200 lb', empty: known('1150 lb', '56 in'), gvwr: '5200 lb' }),
   },
   {
     id: 'single-3m',
@@ -183,62 +182,118 @@ export const PLATFORMS: readonly StockPlatform[] = [
     id: 'flatbed',
     title: 'Flatbed truck, 11 × 7½ ft',
     make: () =>
-      truck('truck', 'Flatbed truck', ['132 in', '90 in', '40 in'], ['-50 in', '88 in', '7000 lb', '13500 lb', '74 in'], { by: 'scale', axles: ['4300 lb', '3600 lb'], height: '36 in' }, '19500 lb', {
-        rail: '12 in',
-      }),
+      truck(
+        'truck',
+        'Flatbed truck',
+        ['132 in', '90 in', '40 in'],
+        ['-50 in', '88 in', '7000 lb', '13500 lb', '74 in'],
+        { by: 'scale', axles: ['4300 lb', '3600 lb'], height: '36 in' },
+        '19500 lb',
+        {
+          rail: '12 in',
+        },
+      ),
   },
   {
     id: 'long-flatbed',
     title: 'Long flatbed truck, 20 × 8 ft',
     make: () =>
-      truck('truck', 'Long flatbed truck', ['240 in', '96 in', '42 in'], ['-56 in', '154 in', '10000 lb', '17500 lb', '78 in'], { by: 'scale', axles: ['5600 lb', '5200 lb'], height: '40 in' }, '25900 lb', {
-        rail: '10 in',
-      }),
+      truck(
+        'truck',
+        'Long flatbed truck',
+        ['240 in', '96 in', '42 in'],
+        ['-56 in', '154 in', '10000 lb', '17500 lb', '78 in'],
+        { by: 'scale', axles: ['5600 lb', '5200 lb'], height: '40 in' },
+        '25900 lb',
+        {
+          rail: '10 in',
+        },
+      ),
   },
   {
     id: 'skid-8',
     title: 'Drop-in skid on an 8 ft bed of a one-ton truck',
     make: () =>
-      truck('skid', 'Drop-in skid, 8 ft bed', ['96 in', '66 in', '36 in'], ['-70 in', '70 in', '6000 lb', '9750 lb', '72 in'], { by: 'scale', axles: ['4100 lb', '3100 lb'], height: '30 in' }, '14000 lb', {
-        rail: '8 in',
-      }),
+      truck(
+        'skid',
+        'Drop-in skid, 8 ft bed',
+        ['96 in', '66 in', '36 in'],
+        ['-70 in', '70 in', '6000 lb', '9750 lb', '72 in'],
+        { by: 'scale', axles: ['4100 lb', '3100 lb'], height: '30 in' },
+        '14000 lb',
+        {
+          rail: '8 in',
+        },
+      ),
   },
   {
     id: 'skid-10',
     title: 'Drop-in skid on a 10 ft flatbed',
     make: () =>
-      truck('skid', 'Drop-in skid, 10 ft bed', ['120 in', '84 in', '32 in'], ['-58 in', '80 in', '7000 lb', '12500 lb', '74 in'], { by: 'scale', axles: ['4400 lb', '3500 lb'], height: '36 in' }, '17500 lb', {
-        rail: '8 in',
-      }),
+      truck(
+        'skid',
+        'Drop-in skid, 10 ft bed',
+        ['120 in', '84 in', '32 in'],
+        ['-58 in', '80 in', '7000 lb', '12500 lb', '74 in'],
+        { by: 'scale', axles: ['4400 lb', '3500 lb'], height: '36 in' },
+        '17500 lb',
+        {
+          rail: '8 in',
+        },
+      ),
   },
   {
     id: 'van',
     title: 'Panel van, 11 ft load floor',
     make: () =>
-      truck('van', 'Panel van', ['130 in', '66 in', '26 in'], ['-64 in', '84 in', '4400 lb', '6000 lb', '68 in'], { by: 'scale', axles: ['2900 lb', '2300 lb'], height: '32 in' }, '9000 lb', {
-        headroom: '74 in',
-        doors: ['rear', 'kerb'],
-        riding: [{ id: 'crew', name: 'Driver', mass: '190 lb', at: '-40 in' }],
-      }),
+      truck(
+        'van',
+        'Panel van',
+        ['130 in', '66 in', '26 in'],
+        ['-64 in', '84 in', '4400 lb', '6000 lb', '68 in'],
+        { by: 'scale', axles: ['2900 lb', '2300 lb'], height: '32 in' },
+        '9000 lb',
+        {
+          headroom: '74 in',
+          doors: ['rear', 'kerb'],
+          riding: [{ id: 'crew', name: 'Driver', mass: '190 lb', at: '-40 in' }],
+        },
+      ),
   },
   {
     id: 'small-van',
     title: 'Small van, 7 ft load floor',
     make: () =>
-      truck('van', 'Small van', ['84 in', '52 in', '22 in'], ['-58 in', '60 in', '2600 lb', '2900 lb', '60 in'], { by: 'scale', axles: ['1900 lb', '1450 lb'], height: '28 in' }, '5100 lb', {
-        headroom: '50 in',
-        doors: ['rear', 'kerb'],
-        riding: [{ id: 'crew', name: 'Driver', mass: '190 lb', at: '-34 in' }],
-      }),
+      truck(
+        'van',
+        'Small van',
+        ['84 in', '52 in', '22 in'],
+        ['-58 in', '60 in', '2600 lb', '2900 lb', '60 in'],
+        { by: 'scale', axles: ['1900 lb', '1450 lb'], height: '28 in' },
+        '5100 lb',
+        {
+          headroom: '50 in',
+          doors: ['rear', 'kerb'],
+          riding: [{ id: 'crew', name: 'Driver', mass: '190 lb', at: '-34 in' }],
+        },
+      ),
   },
   {
     id: 'box-truck',
     title: 'Box truck, 14 × 7½ ft',
     make: () =>
-      truck('box-body', 'Box truck', ['168 in', '88 in', '38 in'], ['-48 in', '112 in', '6000 lb', '9900 lb', '72 in'], { by: 'scale', axles: ['4100 lb', '4300 lb'], height: '44 in' }, '14500 lb', {
-        headroom: '84 in',
-        doors: ['rear', 'kerb'],
-      }),
+      truck(
+        'box-body',
+        'Box truck',
+        ['168 in', '88 in', '38 in'],
+        ['-48 in', '112 in', '6000 lb', '9900 lb', '72 in'],
+        { by: 'scale', axles: ['4100 lb', '4300 lb'], height: '44 in' },
+        '14500 lb',
+        {
+          headroom: '84 in',
+          doors: ['rear', 'kerb'],
+        },
+      ),
   },
 ];
 

@@ -64,6 +64,7 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
     guns: model.rig.outlets.flatMap((o, i) => (Number.isFinite(run.gunLow[i]) ? [{ outletId: o.id, lowestPa: run.gunLow[i] }] : [])),
     hottest: model.rig.machines.map((m, i) => ({ machineId: m.id, temperatureK: run.hottest[i] })),
     batteryLeft: model.battery > 0 ? run.batteryLeft : null,
+    batteryLowest: model.battery > 0 ? Math.max(run.batteryLowest, 0) : null,
     airLowest: model.air.receiver > 0 ? run.airLowest / model.air.receiver : null,
     fuelKg: run.fuelUsed,
     settled: run.settled,

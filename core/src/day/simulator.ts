@@ -369,6 +369,7 @@ export class Simulator extends DayTally {
     for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0) this.sprayed(k, rates.sprayed[k] * dt, rates.strength[k]);
     if (dt > 0) for (let o = 0; o < this.gunLow.length; o++) if (rates.gun[o] > 0 && rates.gun[o] < this.gunLow[o]) this.gunLow[o] = rates.gun[o];
     this.batteryLeft = Math.min(this.batteryLeft - rates.current * dt, model.battery);
+    if (this.batteryLeft < this.batteryLowest) this.batteryLowest = this.batteryLeft;
     this.airLeft = Math.min(this.airLeft - rates.air * dt, model.air.receiver);
     if (this.airLeft < this.airLowest) this.airLowest = Math.max(this.airLeft, 0);
     this.fuelLeft -= rates.fuel * dt;

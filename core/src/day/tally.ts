@@ -28,6 +28,7 @@ export class DayTally {
   carriedMost = 0;
   /** A s; kg. */
   batteryLeft = 0;
+  batteryLowest = 0;
   /** Free air in the receiver above the pumps' pressure, m³. */
   airLeft = 0;
   airLowest = 0;
@@ -57,6 +58,7 @@ export class DayTally {
     this.time = this.waited = this.undone = this.used = this.filled = this.refilled = this.dumped = this.carriedMost = this.fuelUsed = 0;
     this.settled = true;
     this.batteryLeft = model.battery;
+    this.batteryLowest = model.battery;
     this.airLeft = this.airLowest = model.air.receiver;
     this.fuelLeft = model.fuel;
     this.firstAt.fill(Infinity);

@@ -97,6 +97,8 @@ export interface DayResult {
   readonly hottest: readonly { readonly machineId: string; readonly temperatureK: number }[];
   /** Battery charge left of what may be used, A s; null without one. */
   readonly batteryLeft: number | null;
+  /** The least of it in the day, A s. */
+  readonly batteryLowest: number | null;
   /** Least share of the receiver's air in the day; null without a receiver. */
   readonly airLowest: number | null;
   readonly fuelKg: number;

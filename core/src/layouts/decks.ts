@@ -33,10 +33,24 @@ export const DECK_PLANS: Readonly<Record<string, DeckPlan>> = {
   'buffer-skid': { platform: 'skid-8', gear: kept(smallBox), on: { 'hose-reel': 'supply-reel' } },
   'big-tank': { platform: 'tandem-14', gear: kept(box, chocks, cones, can), on: { 'reel-hose-a': 'reel-fill' } },
   'tied-tanks': { platform: 'flatbed', gear: kept(box), on: { 'reel-hose-a': 'reel-fill', 'reel-soft-hose': 'reel-hose-b' } },
-  'gravity-van': { platform: 'small-van', gear: [usualGear('extinguisher', 'extinguisher'), usualGear('first-aid', 'first-aid')], on: { 'reel-hose': 'reel-fill' } },
+  'gravity-van': {
+    platform: 'small-van',
+    gear: [usualGear('extinguisher', 'extinguisher'), usualGear('first-aid', 'first-aid')],
+    on: { 'reel-hose': 'reel-fill' },
+  },
   'boosted-skid': {
     platform: 'skid-10',
-    gear: kept(usualGear('shelf', 'pump-shelf', { name: 'Shelf over the transfer pump', length: '44 in', width: '26 in', height: '24 in', carries: '500 lb', mass: '60 lb' }), smallBox),
+    gear: kept(
+      usualGear('shelf', 'pump-shelf', {
+        name: 'Shelf over the transfer pump',
+        length: '44 in',
+        width: '26 in',
+        height: '24 in',
+        carries: '500 lb',
+        mass: '60 lb',
+      }),
+      smallBox,
+    ),
     on: { 'washer-a': 'pump-shelf', 'reel-hose-a': 'reel-fill', 'reel-batch-hose': 'reel-hose-b' },
     inlets: { 'washer-a': '14 in' },
   },
@@ -55,7 +69,11 @@ export const DECK_PLANS: Readonly<Record<string, DeckPlan>> = {
   },
   'winter-split': { platform: 'tandem-16', gear: kept(box, chocks, cones), on: { 'reel-hose-a': 'reel-fill', 'reel-batch-hose': 'reel-hose-b' } },
   'mix-tank-truck': { platform: 'box-truck', gear: kept(box, cones), on: { 'reel-hose-a': 'reel-fill' } },
-  'two-batch': { platform: 'single-6', gear: [usualGear('extinguisher', 'extinguisher'), usualGear('first-aid', 'first-aid')], on: { 'reel-roofs-hose': 'reel-walls-hose' } },
+  'two-batch': {
+    platform: 'single-6',
+    gear: [usualGear('extinguisher', 'extinguisher'), usualGear('first-aid', 'first-aid')],
+    on: { 'reel-roofs-hose': 'reel-walls-hose' },
+  },
   'two-totes': { platform: 'long-flatbed', gear: kept(box, cones), on: { 'reel-soft-hose': 'reel-hose-a' } },
   'crew-of-four': {
     platform: 'long-flatbed',

@@ -3,6 +3,8 @@ import { compressorPower } from '../chemistry/diaphragm-pump.js';
 import { blendStrength, drawnStrength } from '../chemistry/dilution.js';
 import { chlorineShare, halfLife, handbookHalfLife, hypochloriteGravity, tradeShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
+import { awgDiameter, peukertSeconds, wireResistance } from '../electrics/index.js';
+import { boltStrength, forwardForce, slosh, twoSupports } from '../structure/index.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterAt, waterDensity, waterViscosity } from '../fluid/water.js';
 import { coilFactor, colebrook, fullyTurbulentFactor, runHeadLoss, velocity } from '../hydraulics/friction.js';
@@ -455,6 +457,59 @@ export function outsideChecks(): Check[] {
     ]),
     ...rows('Common practice: recoil of 8 gpm at 3500 psi about 25 lbf', 'lbf', 0.05, [
       ['8 gpm, 3500 psi', 25, sum('recoil', { flow: '8 gpm', pressure: '3500 psi' }, 'force') / 4.4482216],
+    ]),
+    ...rows(
+      'ASTM B258 wire table',
+      'mil',
+      2e-3,
+      table(
+        [
+          [0, 324.9],
+          [4, 204.3],
+          [8, 128.5],
+          [10, 101.9],
+          [12, 80.8],
+          [14, 64.1],
+        ] as const,
+        ([n, mils]) => [`diameter of AWG ${n}`, mils, awgDiameter(n) / 2.54e-5],
+      ),
+    ),
+    ...rows(
+      'ASTM B258 with IACS copper',
+      'Ω/1000 ft',
+      3e-3,
+      table(
+        [
+          [2, 0.1563],
+          [6, 0.3951],
+          [10, 0.9989],
+          [14, 2.525],
+        ] as const,
+        ([n, ohms]) => [`resistance of AWG ${n} at 20 °C`, ohms, wireResistance(n) * 304.8],
+      ),
+    ),
+    ...rows('Worked example', 'V', 5e-3, [
+      ['20 A over 10 ft there and back in AWG 10', 0.4, sum('voltage-drop', { current: '20 A', length: '10 ft', gauge: '10' }, 'drop')],
+    ]),
+    ...rows('Worked example', 'AWG', 1e-9, [['cable for 20 A over 10 ft at 3 %', 8, sum('cable', { current: '20 A', length: '10 ft' }, 'gauge')]]),
+    ...rows('Peukert 1897', 'h', 1e-3, [['100 Ah at 20 h, exponent 1.2, 20 A', 3.79, peukertSeconds(360000, 20, 1.2) / 3600]]),
+    ...rows('First law', 'kW', 3e-3, [['burner: 8 gpm through 60 K', 126.5, sum('burner', { flow: '8 gpm', rise: '60' }, 'heat') / 1000]]),
+    ...rows('Statics, worked by hand', 'kg', 1e-3, [
+      ['tongue: 500 kg at 2.9 m and 1000 kg at 2.6 m, axle at 3.1 m', 193.5, twoSupports(1500, (500 * 2.9 + 1000 * 2.6) / 1500, 0, 3.1)[0]],
+      ['axle of the same', 1306.5, twoSupports(1500, (500 * 2.9 + 1000 * 2.6) / 1500, 0, 3.1)[1]],
+    ]),
+    ...rows('Housner', 'Hz', 0.02, [
+      ['slosh of 1.2 m by 0.5 m deep', 0.75, slosh(1.2, 0.5).frequency],
+      ['slosh of 0.3 m by 0.5 m deep', 1.6, slosh(0.3, 0.5).frequency],
+    ]),
+    ...rows('Housner', '%', 0.03, [
+      ['moving share of 1.2 m by 0.5 m deep', 55, 100 * slosh(1.2, 0.5).share],
+      ['moving share of 0.3 m by 0.5 m deep', 16, 100 * slosh(0.3, 0.5).share],
+    ]),
+    ...rows('49 CFR 393.102, EN 12195-1', 'kN', 3e-3, [['a full 275 gal tote, 1100 kg, 0.8 g forward', 8.63, forwardForce(1100) / 1000]]),
+    ...rows('ASME B1.1, grade 5 of 120 ksi', 'kN', 3e-3, [
+      ['3/8-16 in tension', (0.0775 * 120 * 4448.2) / 1000, boltStrength('3/8-16').tensionN / 1000],
+      ['1/2-13 in tension', (0.1419 * 120 * 4448.2) / 1000, boltStrength('1/2-13').tensionN / 1000],
     ]),
   ];
 }

@@ -33,11 +33,13 @@ export function deckProblems(rig: Rig): Problem[] {
   const seen = new Set<string>();
   rig.placements.forEach((p, i) => {
     const path = `placements.${i}`;
-    if (!known.has(p.thing) && !isPower(p.thing)) out.push(problem('nowhere', `${path}.thing`, 'a thing', `Nothing called "${p.thing}" is on the rig, yet it has a place.`));
+    if (!known.has(p.thing) && !isPower(p.thing))
+      out.push(problem('nowhere', `${path}.thing`, 'a thing', `Nothing called "${p.thing}" is on the rig, yet it has a place.`));
     if (seen.has(p.thing)) out.push(problem('twice', `${path}.thing`, 'unique', `"${p.thing}" has two places.`));
     seen.add(p.thing);
     if (p.on === undefined) return;
-    const shelf = rig.gear.some((g) => g.id === p.on && g.kind === 'shelf') || (rig.reels.some((r) => r.id === p.on) && rig.reels.some((r) => r.id === p.thing));
+    const shelf =
+      rig.gear.some((g) => g.id === p.on && g.kind === 'shelf') || (rig.reels.some((r) => r.id === p.on) && rig.reels.some((r) => r.id === p.thing));
     if (!shelf) out.push(problem('nowhere', `${path}.on`, 'a shelf', `"${p.thing}" stands on "${p.on}", which is no shelf (a reel may carry a reel).`));
     else if (!places.has(p.on)) out.push(problem('nowhere', `${path}.on`, 'a placed shelf', `"${p.thing}" stands on "${p.on}", which has no place itself.`));
     const chain = new Set<string>();
@@ -55,7 +57,8 @@ export function deckProblems(rig: Rig): Problem[] {
   if (platform.kind === 'trailer' && !platform.coupling) out.push(problem('missing', 'platform.coupling', 'a coupling', 'A trailer has a coupling.'));
   if (platform.kind !== 'trailer' && axles < 2) out.push(problem('below', 'platform.axles', '≥ 2', 'What drives by itself has two axles at least.'));
   for (let i = 1; i < axles; i++)
-    if (!(platform.axles[i].at > platform.axles[i - 1].at)) out.push(problem('order', `platform.axles.${i}.at`, '> the axle before', 'Axles are told from front to rear.'));
+    if (!(platform.axles[i].at > platform.axles[i - 1].at))
+      out.push(problem('order', `platform.axles.${i}.at`, '> the axle before', 'Axles are told from front to rear.'));
   if (platform.kind === 'trailer' && platform.coupling && !(platform.axles[0].at + platform.coupling.ahead > 0))
     out.push(problem('order', 'platform.coupling.ahead', 'ahead of the axles', 'The coupling lies ahead of the first axle.'));
   const counted = [
@@ -63,6 +66,7 @@ export function deckProblems(rig: Rig): Problem[] {
     ['ticket.axles', platform.ticket?.axles],
   ] as const;
   for (const [path, list] of counted)
-    if (list && list.length !== axles) out.push(problem('count', `platform.${path}`, `${axles}`, `The scale shows ${list.length} axles; the platform has ${axles}.`));
+    if (list && list.length !== axles)
+      out.push(problem('count', `platform.${path}`, `${axles}`, `The scale shows ${list.length} axles; the platform has ${axles}.`));
   return out;
 }

@@ -10,9 +10,23 @@ export type DrawingLayer = (typeof DRAWING_LAYERS)[number];
 
 /** A stroke of a drawing, m on the paper's own scale of 1:1: x to the right, y up. */
 export type Stroke =
-  | { readonly layer: DrawingLayer; readonly kind: 'line'; readonly points: readonly (readonly [x: number, y: number])[]; readonly closed?: boolean; readonly role?: LineRole; readonly fill?: 'water' | 'chemical' | 'machine' | 'plain' }
+  | {
+      readonly layer: DrawingLayer;
+      readonly kind: 'line';
+      readonly points: readonly (readonly [x: number, y: number])[];
+      readonly closed?: boolean;
+      readonly role?: LineRole;
+      readonly fill?: 'water' | 'chemical' | 'machine' | 'plain';
+    }
   | { readonly layer: DrawingLayer; readonly kind: 'circle'; readonly at: readonly [number, number]; readonly radius: number }
-  | { readonly layer: DrawingLayer; readonly kind: 'text'; readonly at: readonly [number, number]; readonly size: number; readonly text: string; readonly anchor: 'start' | 'middle' };
+  | {
+      readonly layer: DrawingLayer;
+      readonly kind: 'text';
+      readonly at: readonly [number, number];
+      readonly size: number;
+      readonly text: string;
+      readonly anchor: 'start' | 'middle';
+    };
 
 export interface Drawing {
   readonly title: string;
@@ -42,7 +56,11 @@ function fitting(text: string, width: number, height: number, most: number): num
  * the main measures. Undefined for a rig without a platform.
  * @param levels inside level of each tank, m; left out, as the job starts
  */
-export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number[] = rig.tanks.map((t) => Math.min(t.startLevel, t.fullLevel))): Drawing | undefined {
+export function deckDrawing(
+  rig: Rig,
+  units: UnitSystem,
+  levels: readonly number[] = rig.tanks.map((t) => Math.min(t.startLevel, t.fullLevel)),
+): Drawing | undefined {
   const { platform: p } = rig;
   if (!p) return undefined;
   const strokes: Stroke[] = [];
@@ -55,14 +73,30 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
   const text = (at: readonly [number, number], size: number, words: string, layer: DrawingLayer = 'labels', anchor: 'start' | 'middle' = 'middle'): void =>
     void strokes.push({ layer, kind: 'text', at, size, text: words, anchor });
   const fillOf = (t: Standing): 'water' | 'chemical' | 'machine' | 'plain' =>
-    t.kind === 'tank' ? (rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical' ? 'chemical' : 'water') : t.kind === 'machine' || t.kind === 'soft-pump' ? 'machine' : 'plain';
+    t.kind === 'tank'
+      ? rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical'
+        ? 'chemical'
+        : 'water'
+      : t.kind === 'machine' || t.kind === 'soft-pump'
+        ? 'machine'
+        : 'plain';
 
   strokes.push({ layer: 'platform', kind: 'line', points: rectangle(0, lift, p.length, lift + p.width), closed: true });
   if (p.wheelBoxes) {
     const w = p.wheelBoxes;
-    for (const y of [0, p.width - w.width]) strokes.push({ layer: 'platform', kind: 'line', points: rectangle(w.from, lift + y, w.from + w.length, lift + y + w.width), closed: true });
+    for (const y of [0, p.width - w.width])
+      strokes.push({ layer: 'platform', kind: 'line', points: rectangle(w.from, lift + y, w.from + w.length, lift + y + w.width), closed: true });
   }
-  if (p.coupling) strokes.push({ layer: 'platform', kind: 'line', points: [[0, lift + 0.15 * p.width], [-p.coupling.ahead, lift + p.width / 2], [0, lift + 0.85 * p.width]] });
+  if (p.coupling)
+    strokes.push({
+      layer: 'platform',
+      kind: 'line',
+      points: [
+        [0, lift + 0.15 * p.width],
+        [-p.coupling.ahead, lift + p.width / 2],
+        [0, lift + 0.85 * p.width],
+      ],
+    });
   const rising = [...placed].sort((a, b) => a.box.z0 - b.box.z0);
   for (const t of rising) {
     const b = t.box;
@@ -71,7 +105,12 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
   for (const l of laidLines(rig, things)) strokes.push({ layer: 'lines', kind: 'line', role: l.role, points: l.points.map((q) => [q.x, lift + q.y] as const) });
   for (const t of rising) {
     const b = t.box;
-    if (rising.some((o) => o !== t && o.box.z0 >= b.z1 - 1e-6 && o.box.x0 <= b.x0 + 0.05 && o.box.x1 >= b.x1 - 0.05 && o.box.y0 <= b.y0 + 0.05 && o.box.y1 >= b.y1 - 0.05)) continue;
+    if (
+      rising.some(
+        (o) => o !== t && o.box.z0 >= b.z1 - 1e-6 && o.box.x0 <= b.x0 + 0.05 && o.box.x1 >= b.x1 - 0.05 && o.box.y0 <= b.y0 + 0.05 && o.box.y1 >= b.y1 - 0.05,
+      )
+    )
+      continue;
     const size = fitting(t.name, b.x1 - b.x0, b.y1 - b.y0, 0.09);
     if (size) text([(b.x0 + b.x1) / 2, lift + (b.y0 + b.y1) / 2 - size / 3], size, t.name);
   }
@@ -79,21 +118,58 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
 
   // From the kerb.
   strokes.push({ layer: 'platform', kind: 'line', points: rectangle(0, p.height - 0.08, p.length, p.height), closed: true });
-  if (p.rail) strokes.push({ layer: 'platform', kind: 'line', points: [[0, p.height], [0, p.height + p.rail], [p.length, p.height + p.rail], [p.length, p.height]] });
-  if (p.headroom !== undefined) strokes.push({ layer: 'platform', kind: 'line', points: rectangle(0, p.height, p.length, p.height + p.headroom), closed: true });
+  if (p.rail)
+    strokes.push({
+      layer: 'platform',
+      kind: 'line',
+      points: [
+        [0, p.height],
+        [0, p.height + p.rail],
+        [p.length, p.height + p.rail],
+        [p.length, p.height],
+      ],
+    });
+  if (p.headroom !== undefined)
+    strokes.push({ layer: 'platform', kind: 'line', points: rectangle(0, p.height, p.length, p.height + p.headroom), closed: true });
   const ends = [-(p.coupling?.ahead ?? 0), ...p.axles.map((a) => a.at), 0, p.length];
   const [left, right] = [Math.min(...ends) - 0.35, Math.max(...ends) + 0.35];
-  strokes.push({ layer: 'platform', kind: 'line', points: [[left, 0], [right, 0]] });
+  strokes.push({
+    layer: 'platform',
+    kind: 'line',
+    points: [
+      [left, 0],
+      [right, 0],
+    ],
+  });
   for (const a of p.axles) strokes.push({ layer: 'platform', kind: 'circle', at: [a.at, 0.34], radius: 0.34 });
-  if (p.coupling) strokes.push({ layer: 'platform', kind: 'line', points: [[0, p.height - 0.05], [-p.coupling.ahead, p.height - 0.1]] }, { layer: 'platform', kind: 'circle', at: [-p.coupling.ahead, p.height - 0.1], radius: 0.05 });
+  if (p.coupling)
+    strokes.push(
+      {
+        layer: 'platform',
+        kind: 'line',
+        points: [
+          [0, p.height - 0.05],
+          [-p.coupling.ahead, p.height - 0.1],
+        ],
+      },
+      { layer: 'platform', kind: 'circle', at: [-p.coupling.ahead, p.height - 0.1], radius: 0.05 },
+    );
   for (const t of [...placed].sort((a, b) => b.box.y0 - a.box.y0)) {
     const b = t.box;
     const up = (z: number): number => p.height + z;
     strokes.push({ layer: 'things', kind: 'line', points: rectangle(b.x0, up(b.z0), b.x1, up(b.z1)), closed: true, fill: 'plain' });
     const tank = rig.tanks.findIndex((x) => x.id === t.id);
     if (tank >= 0 && levels[tank] > 0)
-      strokes.push({ layer: 'liquid', kind: 'line', points: rectangle(b.x0, up(b.z0), b.x1, up(b.z0 + Math.min(levels[tank], shapeHeight(rig.tanks[tank].shape)))), closed: true, fill: fillOf(t) });
-    const front = !placed.some((o) => o !== t && o.box.y0 < b.y0 - 1e-6 && o.box.x0 < b.x1 - 0.02 && o.box.x1 > b.x0 + 0.02 && o.box.z0 < b.z1 && o.box.z1 > b.z0 + 0.6 * (b.z1 - b.z0));
+      strokes.push({
+        layer: 'liquid',
+        kind: 'line',
+        points: rectangle(b.x0, up(b.z0), b.x1, up(b.z0 + Math.min(levels[tank], shapeHeight(rig.tanks[tank].shape)))),
+        closed: true,
+        fill: fillOf(t),
+      });
+    const front = !placed.some(
+      (o) => o !== t && o.box.y0 < b.y0 - 1e-6 && o.box.x0 < b.x1 - 0.02 && o.box.x1 > b.x0 + 0.02 && o.box.z0 < b.z1 && o.box.z1 > b.z0 + 0.6 * (b.z1 - b.z0),
+    );
     const volume = tank >= 0 ? volumeAt(rig.tanks[tank].shape, levels[tank]) : 0;
     const words = tank >= 0 ? `${t.name} ${formatQuantity(volume, 'volume', units)}` : t.name;
     const size = fitting(words, b.x1 - b.x0, b.z1 - b.z0, 0.08);
@@ -102,8 +178,23 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
   text([0, p.height + tall + 0.14], 0.09, 'from the kerb', 'labels', 'start');
 
   const measure = (x0: number, x1: number, y: number, value: number): void => {
-    strokes.push({ layer: 'dimensions', kind: 'line', points: [[x0, y], [x1, y]] });
-    for (const x of [x0, x1]) strokes.push({ layer: 'dimensions', kind: 'line', points: [[x, y - 0.05], [x, y + 0.05]] });
+    strokes.push({
+      layer: 'dimensions',
+      kind: 'line',
+      points: [
+        [x0, y],
+        [x1, y],
+      ],
+    });
+    for (const x of [x0, x1])
+      strokes.push({
+        layer: 'dimensions',
+        kind: 'line',
+        points: [
+          [x, y - 0.05],
+          [x, y + 0.05],
+        ],
+      });
     text([(x0 + x1) / 2, y + 0.03], 0.075, length(value), 'dimensions');
   };
   measure(0, p.length, -0.22, p.length);
@@ -111,8 +202,23 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
   if (p.coupling) measure(-p.coupling.ahead, heel, -0.42, heel + p.coupling.ahead);
   else measure(p.axles[0].at, p.axles[p.axles.length - 1].at, -0.42, p.axles[p.axles.length - 1].at - p.axles[0].at);
   const x = p.length + 0.16;
-  strokes.push({ layer: 'dimensions', kind: 'line', points: [[x, lift], [x, lift + p.width]] });
-  for (const y of [lift, lift + p.width]) strokes.push({ layer: 'dimensions', kind: 'line', points: [[x - 0.05, y], [x + 0.05, y]] });
+  strokes.push({
+    layer: 'dimensions',
+    kind: 'line',
+    points: [
+      [x, lift],
+      [x, lift + p.width],
+    ],
+  });
+  for (const y of [lift, lift + p.width])
+    strokes.push({
+      layer: 'dimensions',
+      kind: 'line',
+      points: [
+        [x - 0.05, y],
+        [x + 0.05, y],
+      ],
+    });
   text([x + 0.06, lift + p.width / 2], 0.075, length(p.width), 'dimensions', 'start');
   return { title: rig.name, strokes, bounds: { x0: left, y0: -0.55, x1: Math.max(right, p.length + 0.75), y1: lift + p.width + 0.4 } };
 }

@@ -47,10 +47,7 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
     centre: { x: all.x, y: all.y, z: all.z },
     streetShare: leftShare(all.y - platform.width / 2, track),
     rolloverG: rolloverThreshold(track, all.z, freeShift(surfaces, all.massKg)),
-    tow:
-      tow && trailer
-        ? { frontKg: towFront, rearKg: tow.front + tow.rear + onFront - towFront, combinedKg: tow.front + tow.rear + all.massKg }
-        : undefined,
+    tow: tow && trailer ? { frontKg: towFront, rearKg: tow.front + tow.rear + onFront - towFront, combinedKg: tow.front + tow.rear + all.massKg } : undefined,
   };
 }
 

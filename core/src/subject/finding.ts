@@ -2,12 +2,30 @@ import type { FindingCode } from './index.js';
 import type { Verdict } from './verdict.js';
 import type { Message } from '../working/figure.js';
 
-export const STATIONS = ['brief', 'tanks', 'fill', 'feed', 'machines', 'bypass', 'guns', 'reels', 'mix', 'liquids', 'dump', 'plan', 'weight', 'day', 'options'] as const;
+export const STATIONS = [
+  'brief',
+  'tanks',
+  'fill',
+  'feed',
+  'machines',
+  'bypass',
+  'guns',
+  'reels',
+  'mix',
+  'liquids',
+  'dump',
+  'plan',
+  'weight',
+  'power',
+  'day',
+  'options',
+] as const;
 
 export type Station = (typeof STATIONS)[number];
 
 export interface Subject {
-  readonly kind: 'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel' | 'mix' | 'soft-pump' | 'liquid' | 'gear' | 'power' | 'sprayer';
+  readonly kind:
+    'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel' | 'mix' | 'soft-pump' | 'liquid' | 'gear' | 'power' | 'sprayer';
   readonly id: string;
 }
 

@@ -1,5 +1,6 @@
 import { BUFFER } from './buffer/subject.js';
 import { BYPASS } from './bypass/subject.js';
+import { CIRCUIT } from './circuit/subject.js';
 import { DRAIN } from './drain/subject.js';
 import { FEED } from './feed/subject.js';
 import { FILL } from './fill/subject.js';
@@ -38,6 +39,7 @@ export const SUBJECTS = [
   MEETING,
   MIX,
   SOFT_PUMP,
+  CIRCUIT,
   LIQUID,
   WINTER,
   PURE_WATER,

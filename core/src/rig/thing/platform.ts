@@ -66,7 +66,14 @@ export const platform = v.strictObject({
   /** Floor that is to stay free. */
   free: v.optional(
     list(
-      v.strictObject({ id, name, x: along, y: quantity('length', '-5 ft', '20 ft'), length: quantity('length', '1 in', '60 ft'), width: quantity('length', '1 in', '20 ft') }),
+      v.strictObject({
+        id,
+        name,
+        x: along,
+        y: quantity('length', '-5 ft', '20 ft'),
+        length: quantity('length', '1 in', '60 ft'),
+        width: quantity('length', '1 in', '20 ft'),
+      }),
       6,
     ),
   ),

@@ -35,23 +35,50 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
   });
   for (const t of placed) {
     edges(platform, t, values, tell);
-    access(platform, t, said.things.find((x) => x.id === t.id)!, values, tell);
+    access(
+      platform,
+      t,
+      said.things.find((x) => x.id === t.id)!,
+      values,
+      tell,
+    );
     exhaust(rig, platform, t, placed, values, tell);
-    held(t, said.things.find((x) => x.id === t.id)!, values, tell);
+    held(
+      t,
+      said.things.find((x) => x.id === t.id)!,
+      values,
+      tell,
+    );
     reel(rig, platform, t, placed, solid, tell);
     const gear = rig.gear.find((g) => g.id === t.id);
     if (gear?.kind === 'ladder-rack' && platform.height + t.box.z0 > values['ladder-high'])
-      tell('ladder-high', 'tight', t, message('{t} lies {h} above the ground: ladders come off it only with a ladder.', { t: t.name, h: length(platform.height + t.box.z0) }));
+      tell(
+        'ladder-high',
+        'tight',
+        t,
+        message('{t} lies {h} above the ground: ladders come off it only with a ladder.', { t: t.name, h: length(platform.height + t.box.z0) }),
+      );
     if (t.id === 'power/battery')
       for (const can of placed.filter((o) => rig.gear.some((g) => g.id === o.id && g.kind === 'fuel-can'))) {
         const apart = apartM(t.box, can.box);
         if (apart < values['battery-apart'])
-          tell('battery-fuel', 'tight', t, message('The battery stands {d} from {can}: keep them {want} apart.', { d: length(apart), can: can.name, want: length(values['battery-apart']) }), can);
+          tell(
+            'battery-fuel',
+            'tight',
+            t,
+            message('The battery stands {d} from {can}: keep them {want} apart.', { d: length(apart), can: can.name, want: length(values['battery-apart']) }),
+            can,
+          );
       }
   }
   if (said.widthM > values['width-most'] + TOUCH) {
     const widest = placed.reduce((a, b) => (over(b.box, platform) > over(a.box, platform) ? b : a));
-    tell('too-wide', 'stop', widest, message('Over all it is {w} wide; {most} is the most on the road.', { w: length(said.widthM), most: length(values['width-most']) }));
+    tell(
+      'too-wide',
+      'stop',
+      widest,
+      message('Over all it is {w} wide; {most} is the most on the road.', { w: length(said.widthM), most: length(values['width-most']) }),
+    );
   }
   for (const l of said.lines) {
     if (!(l.hoseM > 0) || l.hoseM > l.pathM * 0.995) continue;
@@ -62,7 +89,12 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       verdict: 'tight',
       station: 'plan',
       subject: { kind: 'line', id: l.lineId },
-      message: message('The hose from {a} to {b} is {has}; as the deck lies the way is {path}.', { a: ends[0], b: ends[1], has: { value: l.hoseM, dimension: 'length' }, path: { value: l.pathM, dimension: 'length' } }),
+      message: message('The hose from {a} to {b} is {has}; as the deck lies the way is {path}.', {
+        a: ends[0],
+        b: ends[1],
+        has: { value: l.hoseM, dimension: 'length' },
+        path: { value: l.pathM, dimension: 'length' },
+      }),
     });
   }
   return out;
@@ -76,7 +108,13 @@ function edges(platform: Platform, t: Standing & { box: Box }, values: Assumptio
   const { box } = t;
   const out = Math.max(...(['front', 'rear', 'kerb', 'street'] as const).map((s) => -toEdge(box, s, platform)));
   const allowed = t.kind === 'reel' ? values['overhang-reel'] : 0.0254;
-  if (out > allowed + TOUCH) tell('overhang', out > 4 * allowed && out > 0.3 ? 'starved' : 'tight', t, message('{t} hangs {by} over the edge of the deck.', { t: t.name, by: length(out) }));
+  if (out > allowed + TOUCH)
+    tell(
+      'overhang',
+      out > 4 * allowed && out > 0.3 ? 'starved' : 'tight',
+      t,
+      message('{t} hangs {by} over the edge of the deck.', { t: t.name, by: length(out) }),
+    );
   if (platform.headroom !== undefined && box.z1 > platform.headroom + TOUCH)
     tell('too-high', 'starved', t, message('{t} is {by} too high for the body.', { t: t.name, by: length(box.z1 - platform.headroom) }));
   const w = platform.wheelBoxes;
@@ -87,7 +125,8 @@ function edges(platform: Platform, t: Standing & { box: Box }, values: Assumptio
         break;
       }
   for (const z of platform.free ?? [])
-    if (overlapM(box, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }) > TOUCH) tell('keep-free', 'tight', t, message('{t} stands in {zone}, which is to stay free.', { t: t.name, zone: z.name }));
+    if (overlapM(box, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }) > TOUCH)
+      tell('keep-free', 'tight', t, message('{t} stands in {zone}, which is to stay free.', { t: t.name, zone: z.name }));
 }
 
 function access(platform: Platform, t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
@@ -98,31 +137,85 @@ function access(platform: Platform, t: Standing, own: Said['things'][number], va
   const reaches = !Number.isFinite(a.freeM) && !closed;
   const free = Number.isFinite(a.freeM) ? a.freeM : a.inFromEdgeM;
   if (!reaches && free < a.wantedM - TOUCH)
-    tell('no-room', t.kind === 'machine' ? 'starved' : 'tight', t, message('{t} is served from the {side} and has {free} there; {want} is wanted.', { t: t.name, side, free: length(free), want: length(a.wantedM) }));
+    tell(
+      'no-room',
+      t.kind === 'machine' ? 'starved' : 'tight',
+      t,
+      message('{t} is served from the {side} and has {free} there; {want} is wanted.', { t: t.name, side, free: length(free), want: length(a.wantedM) }),
+    );
   // What stands behind others is reached over them.
   else if ((t.kind === 'machine' || t.kind === 'power') && a.inFromEdgeM > values['reach'] + TOUCH && platform.headroom === undefined)
-    tell('out-of-reach', 'tight', t, message('{t} stands {in} in from the edge: it is started only by climbing on. A hand reaches {reach}.', { t: t.name, in: length(a.inFromEdgeM), reach: length(values['reach']) }));
+    tell(
+      'out-of-reach',
+      'tight',
+      t,
+      message('{t} stands {in} in from the edge: it is started only by climbing on. A hand reaches {reach}.', {
+        t: t.name,
+        in: length(a.inFromEdgeM),
+        reach: length(values['reach']),
+      }),
+    );
   if (t.kind === 'machine' && (a.handleM > values['handle-high'] + TOUCH || a.handleM < values['handle-low'] - TOUCH))
-    tell('handle-height', 'tight', t, message('The handles of {t} are {h} above the ground; {low} to {high} is what a hand reaches.', { t: t.name, h: length(a.handleM), low: length(values['handle-low']), high: length(values['handle-high']) }));
+    tell(
+      'handle-height',
+      'tight',
+      t,
+      message('The handles of {t} are {h} above the ground; {low} to {high} is what a hand reaches.', {
+        t: t.name,
+        h: length(a.handleM),
+        low: length(values['handle-low']),
+        high: length(values['handle-high']),
+      }),
+    );
 }
 
-function exhaust(rig: Rig, platform: Platform, t: Standing & { box: Box }, placed: readonly (Standing & { box: Box })[], values: AssumptionValues, tell: Tell): void {
+function exhaust(
+  rig: Rig,
+  platform: Platform,
+  t: Standing & { box: Box },
+  placed: readonly (Standing & { box: Box })[],
+  values: AssumptionValues,
+  tell: Tell,
+): void {
   const machine = rig.machines.find((m) => m.id === t.id);
   const pump = rig.softPumps.find((p) => p.id === t.id);
-  const burns = machine ? ['petrol', 'diesel'].includes(driveOf(machine)) : pump?.kind === 'engine' || t.id === 'power/compressor' || rig.gear.some((g) => g.id === t.id && g.kind === 'generator');
+  const burns = machine
+    ? ['petrol', 'diesel'].includes(driveOf(machine))
+    : pump?.kind === 'engine' || t.id === 'power/compressor' || rig.gear.some((g) => g.id === t.id && g.kind === 'generator');
   const side = t.place?.exhaust;
   if (!burns) return;
   if (platform.headroom !== undefined && !(side && openSides(platform).includes(side) && toEdge(t.box, side, platform) < 0.3))
-    tell('exhaust-inside', 'stop', t, message('{t} burns fuel in a closed body: its exhaust has to be led out at a door or through the wall, and the body aired. Carbon monoxide kills.', { t: t.name }));
+    tell(
+      'exhaust-inside',
+      'stop',
+      t,
+      message('{t} burns fuel in a closed body: its exhaust has to be led out at a door or through the wall, and the body aired. Carbon monoxide kills.', {
+        t: t.name,
+      }),
+    );
   if (!side) return;
   const depth = values['exhaust-clear'];
   const cone = before(t.box, side, depth, 0.25);
   const hit = placed
-    .filter((o) => o !== t && (o.kind === 'tank' || o.kind === 'reel' || o.id === 'power/battery' || rig.gear.some((g) => g.id === o.id && (g.kind === 'fuel-can' || g.kind === 'spare-hose' || g.kind === 'protective'))) && overlapM(cone, o.box) > TOUCH)
+    .filter(
+      (o) =>
+        o !== t &&
+        (o.kind === 'tank' ||
+          o.kind === 'reel' ||
+          o.id === 'power/battery' ||
+          rig.gear.some((g) => g.id === o.id && (g.kind === 'fuel-can' || g.kind === 'spare-hose' || g.kind === 'protective'))) &&
+        overlapM(cone, o.box) > TOUCH,
+    )
     .map((o) => ({ o, d: clearBefore(t.box, side, [o.box]) }))
     .sort((a, b) => a.d - b.d)[0];
   if (hit)
-    tell('exhaust-near', hit.d < depth / 2 || !Number.isFinite(hit.d) ? 'stop' : 'tight', t, message('{t} blows its exhaust at {o}: it melts. Turn it, or keep {want} clear.', { t: t.name, o: hit.o.name, want: length(depth) }), hit.o);
+    tell(
+      'exhaust-near',
+      hit.d < depth / 2 || !Number.isFinite(hit.d) ? 'stop' : 'tight',
+      t,
+      message('{t} blows its exhaust at {o}: it melts. Turn it, or keep {want} clear.', { t: t.name, o: hit.o.name, want: length(depth) }),
+      hit.o,
+    );
 }
 
 function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
@@ -130,16 +223,39 @@ function held(t: Standing, own: Said['things'][number], values: AssumptionValues
   const mass = { value: own.massKg, dimension: 'mass' as const };
   if (!own.held) tell('not-held', 'tight', t, message('Nothing is said to hold {t} down: {m} full.', { t: t.name, m: mass }));
   else if (own.held.value < own.heldWantedN * 0.999)
-    tell('held-weak', 'stop', t, message('What holds {t} stands {has}; {want} is wanted for its {m} when the brakes go on.', { t: t.name, has: { value: own.held.value, dimension: 'force' }, want: { value: own.heldWantedN, dimension: 'force' }, m: mass }));
+    tell(
+      'held-weak',
+      'stop',
+      t,
+      message('What holds {t} stands {has}; {want} is wanted for its {m} when the brakes go on.', {
+        t: t.name,
+        has: { value: own.held.value, dimension: 'force' },
+        want: { value: own.heldWantedN, dimension: 'force' },
+        m: mass,
+      }),
+    );
 }
 
-function reel(rig: Rig, platform: Platform, t: Standing & { box: Box }, placed: readonly (Standing & { box: Box })[], solid: ReadonlyMap<string, Box>, tell: Tell): void {
+function reel(
+  rig: Rig,
+  platform: Platform,
+  t: Standing & { box: Box },
+  placed: readonly (Standing & { box: Box })[],
+  solid: ReadonlyMap<string, Box>,
+  tell: Tell,
+): void {
   const own = rig.reels.find((r) => r.id === t.id);
   const side = t.place?.service;
   if (!own || !side) return;
   const others = placed.filter((o) => o !== t && t.place?.on !== o.id && o.place?.on !== t.id).map((o) => solid.get(o.id)!);
   const free = clearBefore(t.box, side, others);
-  if (Number.isFinite(free)) tell('reel-blocked', 'tight', t, message('{t} pays out to the {side} and something stands in the way, {free} off.', { t: t.name, side: SIDE_WORDS[side], free: length(free) }));
+  if (Number.isFinite(free))
+    tell(
+      'reel-blocked',
+      'tight',
+      t,
+      message('{t} pays out to the {side} and something stands in the way, {free} off.', { t: t.name, side: SIDE_WORDS[side], free: length(free) }),
+    );
   const rail = platform.rail ?? 0;
   if (side !== 'rear' && side !== 'front' && rail > 0 && t.box.z0 + 0.75 * (t.box.z1 - t.box.z0) < rail)
     tell('reel-low', 'tight', t, message('{t} pays out below the rail: lift it until the hose runs over.', { t: t.name }));

@@ -59,11 +59,26 @@ function moves(id: string, rig: Rig, doc: RigDocument, all: boolean): Candidate[
     out.push({ id: 'turn', title: message('{t} turned by a quarter', { t: own.name }), change: (d) => turnThing(d, id) });
     if (place.exhaust)
       for (const side of ['front', 'rear', 'kerb', 'street'] as const)
-        if (side !== place.exhaust) out.push({ id: `exhaust-${side}`, title: message(`The exhaust of {t} to the ${side}`, { t: own.name }), change: (d) => void (placeOf(d, id)!.exhaust = side) });
+        if (side !== place.exhaust)
+          out.push({
+            id: `exhaust-${side}`,
+            title: message(`The exhaust of {t} to the ${side}`, { t: own.name }),
+            change: (d) => void (placeOf(d, id)!.exhaust = side),
+          });
     for (const side of ['rear', 'kerb', 'street'] as const)
-      if (side !== place.service) out.push({ id: `service-${side}`, title: message(`{t} served from the ${side}`, { t: own.name }), change: (d) => void (placeOf(d, id)!.service = side) });
+      if (side !== place.service)
+        out.push({
+          id: `service-${side}`,
+          title: message(`{t} served from the ${side}`, { t: own.name }),
+          change: (d) => void (placeOf(d, id)!.service = side),
+        });
     const others = things.filter((t) => t.kind === own.kind && t.id !== id && t.box && !t.place?.pinned && t.place?.on === place.on);
-    for (const o of others.slice(0, 2)) out.push({ id: `swap-${o.id.replace('/', '-')}`, title: message('{a} and {b} change places', { a: own.name, b: o.name }), change: (d) => swapThings(d, id, o.id) });
+    for (const o of others.slice(0, 2))
+      out.push({
+        id: `swap-${o.id.replace('/', '-')}`,
+        title: message('{a} and {b} change places', { a: own.name, b: o.name }),
+        change: (d) => swapThings(d, id, o.id),
+      });
   }
   return out;
 }
@@ -104,4 +119,5 @@ function holdRules(id: string, rig: Rig): Candidate[] {
 }
 
 /** Fewest bolts of a size that hold a mass. */
-export const boltsFor = (massKg: number, bolt: '3/8-16' | '1/2-13', safety: number): number => Math.max(4, 2 * Math.ceil((forwardForce(massKg) * safety) / boltStrength(bolt).shearN / 2));
+export const boltsFor = (massKg: number, bolt: '3/8-16' | '1/2-13', safety: number): number =>
+  Math.max(4, 2 * Math.ceil((forwardForce(massKg) * safety) / boltStrength(bolt).shearN / 2));

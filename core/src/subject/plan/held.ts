@@ -15,7 +15,13 @@ export function heldBy(held: NonNullable<Placement['held']>, values: AssumptionV
     case 'straps': {
       const aged = Math.max(1 - (values['strap-year'] * (held.age ?? 0)) / YEAR, 0);
       const working = held.working ?? 0;
-      return figure(held.count * working * aged, 'force', 'restraint', [n, input('F', 'working load of one', working, 'force'), input('', 'left of it', aged, 'ratio')], ['strap-year']);
+      return figure(
+        held.count * working * aged,
+        'force',
+        'restraint',
+        [n, input('F', 'working load of one', working, 'force'), input('', 'left of it', aged, 'ratio')],
+        ['strap-year'],
+      );
     }
     case 'welded':
       return figure(held.count * values['hold-bar'], 'force', 'restraint', [n, input('F', 'one bar', values['hold-bar'], 'force')], ['hold-bar']);
@@ -26,7 +32,12 @@ export function heldBy(held: NonNullable<Placement['held']>, values: AssumptionV
         (held.count * legs * shearN) / values['hold-safety'],
         'force',
         'restraint',
-        [n, input('', 'legs through the deck of each', legs, 'number'), input('F', 'shear of one', shearN, 'force'), input('S', 'safety', values['hold-safety'], 'number')],
+        [
+          n,
+          input('', 'legs through the deck of each', legs, 'number'),
+          input('F', 'shear of one', shearN, 'force'),
+          input('S', 'safety', values['hold-safety'], 'number'),
+        ],
         ['hold-safety'],
       );
     }
@@ -34,4 +45,5 @@ export function heldBy(held: NonNullable<Placement['held']>, values: AssumptionV
 }
 
 /** What a thing has to be held against, N: straps by the aggregate of their working loads, the rest forwards. */
-export const heldWanted = (massKg: number, by: NonNullable<Placement['held']>['by'] | undefined): number => (by === 'straps' ? tieDownWanted(massKg) : forwardForce(massKg));
+export const heldWanted = (massKg: number, by: NonNullable<Placement['held']>['by'] | undefined): number =>
+  by === 'straps' ? tieDownWanted(massKg) : forwardForce(massKg);

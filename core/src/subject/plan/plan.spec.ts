@@ -28,8 +28,20 @@ function bare(places: readonly PlacementDocument[], changes: (d: RigDocument) =>
   changes(d);
   return d;
 }
-const washer = (x: string, y: string, more: Partial<PlacementDocument> = {}): PlacementDocument => ({ thing: 'washer-a', x, y, held: { by: 'bolts', count: '4', bolt: '3/8-16' }, ...more });
-const water = (x: string, y: string, more: Partial<PlacementDocument> = {}): PlacementDocument => ({ thing: 'water', x, y, held: { by: 'hoops', count: '4', bolt: '1/2-13' }, ...more });
+const washer = (x: string, y: string, more: Partial<PlacementDocument> = {}): PlacementDocument => ({
+  thing: 'washer-a',
+  x,
+  y,
+  held: { by: 'bolts', count: '4', bolt: '3/8-16' },
+  ...more,
+});
+const water = (x: string, y: string, more: Partial<PlacementDocument> = {}): PlacementDocument => ({
+  thing: 'water',
+  x,
+  y,
+  held: { by: 'hoops', count: '4', bolt: '1/2-13' },
+  ...more,
+});
 
 describe('every layout', () => {
   test.each(LAYOUTS.map((l) => l.id))('%s: everything has a place, nothing overlaps, all is reached and held', (id) => {
@@ -69,7 +81,10 @@ describe('room', () => {
     expect(told(d)).toContain('stop too-wide water');
   });
   test('a washer shut in between tanks is not got at; one far in is started only by climbing on', () => {
-    const d = bare([washer('60 in', '30 in', { service: 'kerb' }), water('50 in', '0 in')], (x) => void (x.tanks[0].shape = { kind: 'box', length: '60 in', width: '24 in', height: '32 in' }));
+    const d = bare(
+      [washer('60 in', '30 in', { service: 'kerb' }), water('50 in', '0 in')],
+      (x) => void (x.tanks[0].shape = { kind: 'box', length: '60 in', width: '24 in', height: '32 in' }),
+    );
     expect(told(d)).toContain('starved no-room washer-a');
     expect(told(bare([washer('60 in', '40 in', { service: 'kerb' })]))).toContain('tight out-of-reach washer-a');
     expect(told(bare([washer('60 in', '10 in', { service: 'kerb' })]))).toEqual([]);
@@ -114,7 +129,11 @@ describe('holding down', () => {
   // 4 bolts 3/8-16: 0.0775 in² each, 120 ksi, shear 0.6, safety 3; from memory.
   test('four bolts, two hoops and straps hold what the hand says', () => {
     near(heldBy({ by: 'bolts', count: 4, bolt: '3/8-16' } as never, values).value, (4 * 0.0775 * 645.16 * 827 * 0.6) / 3, 1e-3);
-    near(heldBy({ by: 'hoops', count: 2, bolt: '3/8-16' } as never, values).value, heldBy({ by: 'bolts', count: 4, bolt: '3/8-16' } as never, values).value, 1e-12);
+    near(
+      heldBy({ by: 'hoops', count: 2, bolt: '3/8-16' } as never, values).value,
+      heldBy({ by: 'bolts', count: 4, bolt: '3/8-16' } as never, values).value,
+      1e-12,
+    );
     near(heldBy({ by: 'straps', count: 4, working: 4448 } as never, values).value, 17792, 1e-9);
     // Two years in the weather: 30 % gone.
     near(heldBy({ by: 'straps', count: 4, working: 4448, age: 2 * 365.25 * 86400 } as never, values).value, 0.7 * 17792, 1e-9);

@@ -72,4 +72,5 @@ export function roomiestSide(box: Box, p: Platform, others: readonly Box[]): Sid
 }
 
 /** Between two boxes in plan, m. */
-export const apartM = (a: Box, b: Box): number => Math.hypot(Math.max(-cut(a.x0, a.x1, b.x0, b.x1), 0), Math.max(-cut(a.y0, a.y1, b.y0, b.y1), 0), Math.max(-cut(a.z0, a.z1, b.z0, b.z1), 0));
+export const apartM = (a: Box, b: Box): number =>
+  Math.hypot(Math.max(-cut(a.x0, a.x1, b.x0, b.x1), 0), Math.max(-cut(a.y0, a.y1, b.y0, b.y1), 0), Math.max(-cut(a.z0, a.z1, b.z0, b.z1), 0));

@@ -89,6 +89,6 @@ function putAtBottom(d: RigDocument, id: string): void {
   const names: Readonly<Record<string, string>> = { [own.thing]: root.thing, [root.thing]: own.thing };
   for (const p of d.placements ?? []) {
     if (p.on !== undefined && p.on in names) p.on = names[p.on];
-    if (p.thing in names) p.thing = names[p.thing] as typeof p.thing;
+    if (p.thing in names) p.thing = names[p.thing];
   }
 }

@@ -20,8 +20,7 @@ export const tongueBounds = (platform: Platform, values: AssumptionValues): read
 type Said = Omit<WeightResult, 'verdict'>;
 
 /** A state's name put before what it does. */
-const inState = (s: WeightState, text: string, values: Message['values']): Message =>
-  message(`${s.name.template} ${text}`, { ...s.name.values, ...values });
+const inState = (s: WeightState, text: string, values: Message['values']): Message => message(`${s.name.template} ${text}`, { ...s.name.values, ...values });
 
 /** What carries, in the middle of a sentence: a vehicle keeps its name. */
 const inSentence = ({ id, name }: Limit): string => (id === 'tow-gross' || id === 'tow-combined' ? name : name[0].toLowerCase() + name.slice(1));
@@ -63,13 +62,26 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
         ({ l }) => l.loadKg / l.ratingKg,
       );
       if (full && full.l.loadKg > full.l.ratingKg * 1.0005 && share <= values['rating-near'])
-        tell(code, 'tight', inState(full.s, '{what} would carry {load} of {rating}: never drive so.', { what: inSentence(full.l), load: mass(full.l.loadKg), rating: mass(full.l.ratingKg) }));
+        tell(
+          code,
+          'tight',
+          inState(full.s, '{what} would carry {load} of {rating}: never drive so.', {
+            what: inSentence(full.l),
+            load: mass(full.l.loadKg),
+            rating: mass(full.l.ratingKg),
+          }),
+        );
     }
   }
   for (const shelf of r.shelves) {
     if (shelf.ratingKg === undefined || !(shelf.loadKg > shelf.ratingKg * 1.0005)) continue;
     const name = rig.gear.find((g) => g.id === shelf.gearId)!.name;
-    tell('over-shelf', 'stop', message('{shelf} carries {load}; it is made for {rating}.', { shelf: name, load: mass(shelf.loadKg), rating: mass(shelf.ratingKg) }), { kind: 'gear', id: shelf.gearId });
+    tell(
+      'over-shelf',
+      'stop',
+      message('{shelf} carries {load}; it is made for {rating}.', { shelf: name, load: mass(shelf.loadKg), rating: mass(shelf.ratingKg) }),
+      { kind: 'gear', id: shelf.gearId },
+    );
   }
   if (!r.judged) return out;
 
@@ -79,41 +91,92 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
   const heavy = worst(trailers, (s) => s.tongueShare!);
   const share = (s: WeightState) => ({ t: mass(s.tongueKg!), p: percent(s.tongueShare!), least: percent(least), most: percent(most) });
   if (light && light.tongueShare! < least - 5e-4)
-    tell('tongue-light', light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight', inState(light, 'the coupling carries {t}, {p} of the trailer: it sways. {least} to {most} is wanted.', share(light)));
+    tell(
+      'tongue-light',
+      light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight',
+      inState(light, 'the coupling carries {t}, {p} of the trailer: it sways. {least} to {most} is wanted.', share(light)),
+    );
   if (heavy && heavy.tongueShare! > most + 5e-4)
-    tell('tongue-heavy', 'tight', inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lifts the steering axle of what tows. {least} to {most} is wanted.', share(heavy)));
+    tell(
+      'tongue-heavy',
+      'tight',
+      inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lifts the steering axle of what tows. {least} to {most} is wanted.', share(heavy)),
+    );
   const steer = worst(
     roads.filter((s) => s.steerShare !== undefined),
     (s) => -s.steerShare!,
   );
   if (steer && steer.steerShare! < values['steer-least'])
-    tell('steer-light', steer.steerShare! < values['steer-least'] / 2 ? 'stop' : 'tight', inState(steer, 'the steering axle carries {p} of the weight; {least} is wanted to steer and brake.', { p: percent(steer.steerShare!), least: percent(values['steer-least']) }));
+    tell(
+      'steer-light',
+      steer.steerShare! < values['steer-least'] / 2 ? 'stop' : 'tight',
+      inState(steer, 'the steering axle carries {p} of the weight; {least} is wanted to steer and brake.', {
+        p: percent(steer.steerShare!),
+        least: percent(values['steer-least']),
+      }),
+    );
   // Of the load the two sides differ by twice what either is off a half.
   const side = worst(roads, (s) => Math.abs(s.streetShare - 0.5));
   if (side && 2 * Math.abs(side.streetShare - 0.5) > values['side-most'])
     tell(
       'side-heavy',
       2 * Math.abs(side.streetShare - 0.5) > 6 * values['side-most'] ? 'stop' : 'tight',
-      inState(side, side.streetShare > 0.5 ? 'the street side carries {p} of the weight, the kerb side the rest.' : 'the kerb side carries {p} of the weight, the street side the rest.', {
-        p: percent(Math.max(side.streetShare, 1 - side.streetShare)),
-      }),
+      inState(
+        side,
+        side.streetShare > 0.5
+          ? 'the street side carries {p} of the weight, the kerb side the rest.'
+          : 'the kerb side carries {p} of the weight, the street side the rest.',
+        {
+          p: percent(Math.max(side.streetShare, 1 - side.streetShare)),
+        },
+      ),
     );
   const tips = worst(roads, (s) => -s.rolloverG);
   if (tips && tips.rolloverG < values['rollover-least'])
-    tell('tips', tips.rolloverG < values['rollover-least'] / 2 ? 'stop' : 'tight', inState(tips, 'it tips at {a} g to the side, its centre {h} above the road: take bends slowly, or bring the weight down.', { a: { value: tips.rolloverG, dimension: 'number', digits: 2 }, h: { value: tips.centre.z, dimension: 'length' } }));
+    tell(
+      'tips',
+      tips.rolloverG < values['rollover-least'] / 2 ? 'stop' : 'tight',
+      inState(tips, 'it tips at {a} g to the side, its centre {h} above the road: take bends slowly, or bring the weight down.', {
+        a: { value: tips.rolloverG, dimension: 'number', digits: 2 },
+        h: { value: tips.centre.z, dimension: 'length' },
+      }),
+    );
   const whole = worst(trailers, (s) => s.massKg);
   if (whole && platform.brakes === 'none' && whole.massKg > values['brakes-from'])
-    tell('no-brakes', 'tight', inState(whole, 'the trailer weighs {m} and has no brakes of its own; from {from} most road rules want them.', { m: mass(whole.massKg), from: mass(values['brakes-from']) }));
+    tell(
+      'no-brakes',
+      'tight',
+      inState(whole, 'the trailer weighs {m} and has no brakes of its own; from {from} most road rules want them.', {
+        m: mass(whole.massKg),
+        from: mass(values['brakes-from']),
+      }),
+    );
   if (r.slope?.tongueKg !== undefined && r.slope.tongueKg < 0)
-    tell('slope-tips', 'stop', message('Unhitched on the slope of the site it tips back: the coupling is pulled up by {t}. Put stands under the rear, or leave it on the hitch.', { t: mass(-r.slope.tongueKg) }));
+    tell(
+      'slope-tips',
+      'stop',
+      message('Unhitched on the slope of the site it tips back: the coupling is pulled up by {t}. Put stands under the rear, or leave it on the hitch.', {
+        t: mass(-r.slope.tongueKg),
+      }),
+    );
   const off = ticketOff(r);
   if (off && off.share > values['ticket-near'])
-    tell('ticket-off', 'tight', message('The weighbridge shows {shown} at {where}; the reckoning says {reckoned}. Weigh what is on board, or correct masses and places.', { shown: mass(off.shown), where: off.where, reckoned: mass(off.reckoned) }));
+    tell(
+      'ticket-off',
+      'tight',
+      message('The weighbridge shows {shown} at {where}; the reckoning says {reckoned}. Weigh what is on board, or correct masses and places.', {
+        shown: mass(off.shown),
+        where: off.where,
+        reckoned: mass(off.reckoned),
+      }),
+    );
   return out;
 }
 
 /** Where a weighbridge ticket differs most from the reckoning of the same filling, by its share of the whole. */
-export function ticketOff(r: Pick<WeightResult, 'ticket' | 'states'>): { readonly where: string; readonly shown: number; readonly reckoned: number; readonly share: number } | undefined {
+export function ticketOff(
+  r: Pick<WeightResult, 'ticket' | 'states'>,
+): { readonly where: string; readonly shown: number; readonly reckoned: number; readonly share: number } | undefined {
   const { ticket } = r;
   const s = ticket && r.states.find((x) => x.id === ticket.state);
   if (!ticket || !s) return undefined;

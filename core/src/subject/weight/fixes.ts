@@ -51,9 +51,15 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
           change: (d) => carry(d, main, volume),
         });
       }
-    const larger = PLATFORMS.map((p) => ({ p, made: p.make() })).filter(({ made }) => made.kind === platform.kind && si(made.gvwr, 'mass') > platform.gvwr * 1.02);
+    const larger = PLATFORMS.map((p) => ({ p, made: p.make() })).filter(
+      ({ made }) => made.kind === platform.kind && si(made.gvwr, 'mass') > platform.gvwr * 1.02,
+    );
     for (const { p, made } of larger.slice(0, 3))
-      out.push({ id: `platform-${p.id}`, title: message(`On another platform: ${p.title.toLowerCase()}`), change: (d) => setPlatform(d, { ...made, ...(d.platform?.road ? { road: d.platform.road } : {}) }) });
+      out.push({
+        id: `platform-${p.id}`,
+        title: message(`On another platform: ${p.title.toLowerCase()}`),
+        change: (d) => setPlatform(d, { ...made, ...(d.platform?.road ? { road: d.platform.road } : {}) }),
+      });
   }
   return out;
 };

@@ -27,7 +27,11 @@ const spare = (...ids: readonly string[]): FindingFigure => ({
   dimension: 'mass',
   better: 'more',
   step: 1,
-  of: (a) => least(driven(a).flatMap((s) => s.limits.flatMap((l) => (ids.some((id) => l.id.startsWith(id)) ? [l.ratingKg - l.loadKg] : []))), 0),
+  of: (a) =>
+    least(
+      driven(a).flatMap((s) => s.limits.flatMap((l) => (ids.some((id) => l.id.startsWith(id)) ? [l.ratingKg - l.loadKg] : []))),
+      0,
+    ),
 });
 
 export const WEIGHT_KINDS: Kinds<WeightCode> = {
@@ -49,15 +53,41 @@ export const WEIGHT_KINDS: Kinds<WeightCode> = {
     rules: weightRules,
   },
   'tongue-light': {
-    figure: { label: 'least on the coupling', dimension: 'ratio', better: 'more', step: 0.002, of: (a) => least(driven(a).map((s) => s.tongueShare ?? 1), 1) },
+    figure: {
+      label: 'least on the coupling',
+      dimension: 'ratio',
+      better: 'more',
+      step: 0.002,
+      of: (a) =>
+        least(
+          driven(a).map((s) => s.tongueShare ?? 1),
+          1,
+        ),
+    },
     rules: weightRules,
   },
   'tongue-heavy': {
-    figure: { label: 'most on the coupling', dimension: 'ratio', better: 'less', step: 0.002, of: (a) => Math.max(0, ...driven(a).map((s) => s.tongueShare ?? 0)) },
+    figure: {
+      label: 'most on the coupling',
+      dimension: 'ratio',
+      better: 'less',
+      step: 0.002,
+      of: (a) => Math.max(0, ...driven(a).map((s) => s.tongueShare ?? 0)),
+    },
     rules: weightRules,
   },
   'steer-light': {
-    figure: { label: 'on the steering axle', dimension: 'ratio', better: 'more', step: 0.002, of: (a) => least(driven(a).map((s) => s.steerShare ?? 1), 1) },
+    figure: {
+      label: 'on the steering axle',
+      dimension: 'ratio',
+      better: 'more',
+      step: 0.002,
+      of: (a) =>
+        least(
+          driven(a).map((s) => s.steerShare ?? 1),
+          1,
+        ),
+    },
     rules: weightRules,
   },
   'side-heavy': {
@@ -71,7 +101,17 @@ export const WEIGHT_KINDS: Kinds<WeightCode> = {
     rules: weightRules,
   },
   tips: {
-    figure: { label: 'before it tips, share of g', dimension: 'number', better: 'more', step: 0.005, of: (a) => least(driven(a).map((s) => s.rolloverG), 9) },
+    figure: {
+      label: 'before it tips, share of g',
+      dimension: 'number',
+      better: 'more',
+      step: 0.005,
+      of: (a) =>
+        least(
+          driven(a).map((s) => s.rolloverG),
+          9,
+        ),
+    },
     rules: weightRules,
   },
   'no-brakes': {

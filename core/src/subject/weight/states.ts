@@ -41,7 +41,9 @@ export function limitsOf(platform: Platform, w: Weighed): Limit[] {
   return [
     { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', loadKg: w.massKg, ratingKg: platform.gvwr },
     ...platform.axles.map((a, i) => ({ id: `axle-${i + 1}`, name: axle(i), loadKg: w.axles[i], ratingKg: a.rating })),
-    ...platform.axles.flatMap((a, i) => (a.tyres !== undefined ? [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, loadKg: w.axles[i], ratingKg: a.tyres }] : [])),
+    ...platform.axles.flatMap((a, i) =>
+      a.tyres !== undefined ? [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, loadKg: w.axles[i], ratingKg: a.tyres }] : [],
+    ),
     ...(coupling && trailer ? [{ id: 'coupling', name: 'The coupling', loadKg: w.tongueKg, ratingKg: coupling.rating }] : []),
     ...(tow && w.tow && trailer
       ? [

@@ -35,5 +35,18 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
   assess: ({ rig, stocks }) => ({ weight: assessWeight(rig, stocks) }),
   findings: ({ rig, values }, { weight }) => (weight ? weightFindings(rig, weight, values) : []),
   rests: (_rig, { weight }) =>
-    weight ? ['rating-near', 'tongue-least', 'tongue-most', 'tongue-sway', 'steer-least', 'side-most', 'rollover-least', 'brakes-from', 'ticket-near', 'fuel-density'] : [],
+    weight
+      ? [
+          'rating-near',
+          'tongue-least',
+          'tongue-most',
+          'tongue-sway',
+          'steer-least',
+          'side-most',
+          'rollover-least',
+          'brakes-from',
+          'ticket-near',
+          'fuel-density',
+        ]
+      : [],
 };

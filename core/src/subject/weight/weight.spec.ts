@@ -14,7 +14,10 @@ import { near, seeded } from '../../testing/near';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
 const weightOf = (d: RigDocument) => assess(parseRig(d)).weight!;
-const codes = (d: RigDocument): string[] => assess(parseRig(d)).findings.filter((f) => f.station === 'weight' && f.verdict !== 'fed').map((f) => `${f.verdict} ${f.code}`);
+const codes = (d: RigDocument): string[] =>
+  assess(parseRig(d))
+    .findings.filter((f) => f.station === 'weight' && f.verdict !== 'fed')
+    .map((f) => `${f.verdict} ${f.code}`);
 
 /** A trailer with one box tank on it and nothing else: to be reckoned by hand. */
 function plain(): RigDocument {
@@ -42,7 +45,17 @@ function plain(): RigDocument {
     mixes: [],
     liquids: [],
     tanks: [
-      { id: 'water', name: 'Water', liquid: 'water', shape: { kind: 'box', length: '1 m', width: '1 m', height: '1.001803 m' }, base: '0 cm', fullLevel: '1.001803 m', startLevel: '50 cm', lid: 'closed', ventBore: '2 in' },
+      {
+        id: 'water',
+        name: 'Water',
+        liquid: 'water',
+        shape: { kind: 'box', length: '1 m', width: '1 m', height: '1.001803 m' },
+        base: '0 cm',
+        fullLevel: '1.001803 m',
+        startLevel: '50 cm',
+        lid: 'closed',
+        ventBore: '2 in',
+      },
     ],
     placements: [{ thing: 'water', x: '1.1 m', y: '0.5 m', mass: '0 lb' }],
   };
@@ -155,7 +168,17 @@ describe('ratings', () => {
   });
   test('a tongue on a truck’s hitch is one more mass behind its rear axle', () => {
     const d = sound();
-    d.platform!.tow = { name: 'Van', wheelbase: '3 m', overhang: '1 m', front: '1200 kg', rear: '1000 kg', rearRating: '1200 kg', gvwr: '3000 kg', hitch: '250 kg', combined: '4500 kg' };
+    d.platform!.tow = {
+      name: 'Van',
+      wheelbase: '3 m',
+      overhang: '1 m',
+      front: '1200 kg',
+      rear: '1000 kg',
+      rearRating: '1200 kg',
+      gvwr: '3000 kg',
+      hitch: '250 kg',
+      combined: '4500 kg',
+    };
     const s = weightOf(d).states.find((x) => x.id === 'full')!;
     near(s.tow!.rearKg, 1000 + (s.tongueKg! * 4) / 3, 1e-9);
     near(s.tow!.frontKg, 1200 - s.tongueKg! / 3, 1e-9);
@@ -250,7 +273,12 @@ describe('through the day', () => {
     const of = (x: string) => [...weight.states, ...day.states].find((s) => s.id === x)!;
     expect(of('worst:gross').massKg).toBeLessThanOrEqual(of('full').massKg * (1 + 1e-9));
     expect(of('worst:gross').massKg).toBeGreaterThanOrEqual(of('empty').massKg);
-    for (const s of day.states) near(s.axles.reduce((a, b) => a + b, s.tongueKg ?? 0), s.massKg, 1e-9);
+    for (const s of day.states)
+      near(
+        s.axles.reduce((a, b) => a + b, s.tongueKg ?? 0),
+        s.massKg,
+        1e-9,
+      );
     // The way to the first job is driven with what the day starts with.
     expect(of('worst:gross').massKg).toBeGreaterThanOrEqual(of('start').massKg * (1 - 1e-9));
     expect(day.track.timeS).toHaveLength(day.track.axles[0].length);

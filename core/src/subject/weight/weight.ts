@@ -109,7 +109,9 @@ function slopeOf(rig: Rig, platform: Platform, load: DeckLoad, states: readonly 
   const { front, rear } = supportsOf(platform);
   // Unhitched, nose up is what takes weight off the coupling: the worse of how it may stand.
   const least = Math.min(
-    ...states.flatMap((s) => (s.tongueKg === undefined ? [] : [-1, 1].map((way) => s.tongueKg! - (way * Math.abs(slope.nose) * s.centre.z * s.massKg) / (rear - front)))),
+    ...states.flatMap((s) =>
+      s.tongueKg === undefined ? [] : [-1, 1].map((way) => s.tongueKg! - (way * Math.abs(slope.nose) * s.centre.z * s.massKg) / (rear - front)),
+    ),
   );
   return {
     tongueKg: Number.isFinite(least) ? least : undefined,

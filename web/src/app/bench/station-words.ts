@@ -34,7 +34,13 @@ export const STATION_WORDS: Readonly<Record<Station, StationWords>> = {
   liquids: { name: 'Liquids', about: 'practice', judged: (a) => a.chemical.liquids.length > 0, words: 'No liquid on board: nothing here to judge.' },
   dump: { name: 'Dump and vent', about: 'rating', judged: (a) => a.drains.length > 0, words: 'No tank yet: nothing to dump or to vent.' },
   plan: { name: 'Plan', about: 'fit', judged: (a) => (a.plan?.things.length ?? 0) > 0, words: 'Nothing stands on a platform yet: nothing here to judge.' },
-  weight: { name: 'Weight', about: 'rating', judged: (a) => a.weight?.judged === true, words: 'Not everything has its place on a platform yet: nothing here to judge.' },
+  weight: {
+    name: 'Weight',
+    about: 'rating',
+    judged: (a) => a.weight?.judged === true,
+    words: 'Not everything has its place on a platform yet: nothing here to judge.',
+  },
+  power: { name: 'Fuel, wires and air', about: 'rating', judged: (a) => a.circuits.length > 0, words: 'Nothing runs on 12 V: nothing here to judge.' },
   day: { name: 'Work day', about: 'feeding', judged: () => true, words: '' },
   options: { name: 'Options', about: 'feeding', judged: () => true, words: '' },
 };

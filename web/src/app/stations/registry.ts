@@ -28,6 +28,7 @@ export const STATION_REGISTRY: Readonly<Record<Station, StationEntry>> = {
   liquids: { group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
   plan: { group: 'Deck', load: () => import('./plan/plan.station').then((m) => m.PlanStation) },
   weight: { group: 'Deck', load: () => import('./weight/weight.station').then((m) => m.WeightStation) },
+  power: { group: 'Deck', load: () => import('./power/power.station').then((m) => m.PowerStation) },
   day: { group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
   options: { group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
 };

@@ -5,5 +5,9 @@ export const SUM_GROUPS: readonly { readonly name: string; readonly sums: readon
   { name: 'Tank and spigot', sums: ['tank-holds', 'bucket-test', 'spigot-curve', 'time-to-empty', 'drain-time', 'gravity-fill', 'vent-vacuum', 'submergence'] },
   { name: 'Pump', sums: ['engine-power', 'npsh', 'acceleration-head', 'bypass-heat'] },
   { name: 'Mix and stock', sums: ['dilution', 'batch', 'proportioner', 'downstream', 'coverage', 'sh-age', 'trade-to-weight'] },
+  {
+    name: 'Wire, fuel and heat',
+    sums: ['cable', 'voltage-drop', 'cable-reach', 'fuse', 'starter', 'reel-motor', 'generator', 'fuel-day', 'gravity-fuel', 'burner'],
+  },
   { name: 'Soft wash, glass and frost', sums: ['flush', 'battery-day', 'air-need', 'receiver', 'resin-life', 'antifreeze'] },
 ];

@@ -14,14 +14,27 @@ export interface HeavyWork {
   readonly gather: { readonly ask: { readonly document: RigDocument; readonly seed: number; readonly part: DayChunk }; readonly gives: DaySample };
   readonly sizing: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: Sizing | undefined };
   readonly swings: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: readonly Swing[] };
-  readonly arrange: { readonly ask: { readonly document: RigDocument; readonly way: ArrangeWay; readonly seed: number }; readonly gives: Arrangement | undefined };
+  readonly arrange: {
+    readonly ask: { readonly document: RigDocument; readonly way: ArrangeWay; readonly seed: number };
+    readonly gives: Arrangement | undefined;
+  };
   readonly compare: { readonly ask: { readonly contenders: readonly Contender[]; readonly days: number; readonly seed: number }; readonly gives: Comparison };
 }
 export type HeavyKind = keyof HeavyWork;
 export type HeavyAsk = { [K in HeavyKind]: { readonly kind: K } & HeavyWork[K]['ask'] }[HeavyKind];
 
 const id = v.pipe(v.number(), v.integer(), v.minValue(1));
-const KINDS: Readonly<Record<HeavyKind, true>> = { read: true, ways: true, day: true, sample: true, gather: true, sizing: true, swings: true, arrange: true, compare: true };
+const KINDS: Readonly<Record<HeavyKind, true>> = {
+  read: true,
+  ways: true,
+  day: true,
+  sample: true,
+  gather: true,
+  sizing: true,
+  swings: true,
+  arrange: true,
+  compare: true,
+};
 const ask = v.custom<HeavyAsk>((x) => typeof x === 'object' && x !== null && 'kind' in x && typeof x.kind === 'string' && x.kind in KINDS, 'a kind of work');
 
 /** What the page asks of a worker for long work. */

@@ -1,7 +1,17 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, assess, formatQuantity, layHoses, type PlacementDocument, readRig, type RigDocument } from '@pozzo/core';
+import {
+  ARRANGE_WAYS,
+  type Arrangement,
+  type ArrangeWay,
+  assess,
+  formatQuantity,
+  layHoses,
+  type PlacementDocument,
+  readRig,
+  type RigDocument,
+} from '@pozzo/core';
 import { type Subscription, toArray, forkJoin, map, tap } from 'rxjs';
 import { RigStore } from '../../state/rig-store';
 import { HeavyClient } from '../../workers/heavy-client';
@@ -146,7 +156,9 @@ export class ArrangePanel {
     const wrong = findings.filter((f) => (f.station === 'plan' || f.station === 'weight') && f.verdict !== 'fed').length;
     const parts = [
       ...(full?.tongueShare !== undefined ? [`${formatQuantity(full.tongueShare, 'ratio', units)} on the tongue, full`] : []),
-      ...(full && full.tongueShare === undefined ? [`front ${formatQuantity(full.axles[0], 'mass', units)}, rear ${formatQuantity(full.axles[1], 'mass', units)}`] : []),
+      ...(full && full.tongueShare === undefined
+        ? [`front ${formatQuantity(full.axles[0], 'mass', units)}, rear ${formatQuantity(full.axles[1], 'mass', units)}`]
+        : []),
       `${formatQuantity(a.hoseM, 'length', units)} of hose between things`,
       wrong ? `${wrong} ${wrong === 1 ? 'thing' : 'things'} still told` : 'nothing told at plan and weight',
     ];

@@ -1,4 +1,19 @@
-import { type Box, formatInches, formatQuantity, type LaidLine, laidLines, type LineRole, type PlanResult, type Rig, shapeHeight, type Side, type Standing, standingOn, type UnitSystem, type Verdict } from '@pozzo/core';
+import {
+  type Box,
+  formatInches,
+  formatQuantity,
+  type LaidLine,
+  laidLines,
+  type LineRole,
+  type PlanResult,
+  type Rig,
+  shapeHeight,
+  type Side,
+  type Standing,
+  standingOn,
+  type UnitSystem,
+  type Verdict,
+} from '@pozzo/core';
 
 /** Drawn units across the whole picture. */
 export const WIDE = 760;
@@ -31,7 +46,13 @@ export interface DeckScale {
 }
 
 const paintOf = (rig: Rig, t: Standing): DrawnThing['paint'] =>
-  t.kind === 'tank' ? (rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical' ? 'chem' : 'water') : t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power' ? 'machine' : 'plain';
+  t.kind === 'tank'
+    ? rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical'
+      ? 'chem'
+      : 'water'
+    : t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power'
+      ? 'machine'
+      : 'plain';
 
 /** As wide as a letter, of its height. */
 const LETTER = 0.54;
@@ -57,7 +78,14 @@ function sideMark(b: { x: number; y: number; width: number; height: number }, si
 }
 
 /** Height of the tallest thing above the deck, m. */
-export const tallestOf = (rig: Rig): number => Math.max(0.5, rig.platform && !rig.platform.coupling ? 2.05 - rig.platform.height : 0, rig.platform?.rail ?? 0, rig.platform?.headroom ?? 0, ...standingOn(rig).flatMap((t) => (t.box ? [t.box.z1] : [])));
+export const tallestOf = (rig: Rig): number =>
+  Math.max(
+    0.5,
+    rig.platform && !rig.platform.coupling ? 2.05 - rig.platform.height : 0,
+    rig.platform?.rail ?? 0,
+    rig.platform?.headroom ?? 0,
+    ...standingOn(rig).flatMap((t) => (t.box ? [t.box.z1] : [])),
+  );
 
 /** Most drawn units that the views may be high together, so that the loads under them are seen without scrolling. */
 const TALL = 476;
@@ -121,7 +149,11 @@ export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonl
       const tank = rig.tanks.findIndex((x) => x.id === t.id);
       const hidden = all
         .slice(i + 1)
-        .some((o) => Math.min(o.box.x1, t.box.x1) - Math.max(o.box.x0, t.box.x0) > 0.3 * (t.box.x1 - t.box.x0) && Math.min(o.box.z1, t.box.z1) - Math.max(o.box.z0, t.box.z0) > 0.3 * (t.box.z1 - t.box.z0));
+        .some(
+          (o) =>
+            Math.min(o.box.x1, t.box.x1) - Math.max(o.box.x0, t.box.x0) > 0.3 * (t.box.x1 - t.box.x0) &&
+            Math.min(o.box.z1, t.box.z1) - Math.max(o.box.z0, t.box.z0) > 0.3 * (t.box.z1 - t.box.z0),
+        );
       return {
         id: t.id,
         name: t.name,
@@ -156,7 +188,12 @@ export const linesOf = (rig: Rig, lines: readonly LaidLine[], s: DeckScale): rea
 };
 
 /** Edges and middles that a dragged thing clings to, m. */
-export function snapped(box: Box, others: readonly Box[], deck: { readonly length: number; readonly width: number }, within: number): { readonly dx: number; readonly dy: number } {
+export function snapped(
+  box: Box,
+  others: readonly Box[],
+  deck: { readonly length: number; readonly width: number },
+  within: number,
+): { readonly dx: number; readonly dy: number } {
   const of = (low: number, high: number, lows: readonly (readonly [number, number])[], end: number): number => {
     let best = within;
     let move = 0;

@@ -28,7 +28,9 @@ const GROUND_ROOM = 66;
             <rect class="wheelbox" [attr.x]="w.x" [attr.y]="w.y" [attr.width]="w.width" [attr.height]="w.height" />
           }
           @for (z of p.free; track z.id) {
-            <rect class="free" [attr.x]="z.x" [attr.y]="z.y" [attr.width]="z.width" [attr.height]="z.height"><title>{{ z.name }}: stays free</title></rect>
+            <rect class="free" [attr.x]="z.x" [attr.y]="z.y" [attr.width]="z.width" [attr.height]="z.height">
+              <title>{{ z.name }}: stays free</title>
+            </rect>
           }
           @for (t of p.things; track t.id) {
             <g
@@ -159,7 +161,12 @@ export class DeckView {
   private planPart(rig: Rig, s: ReturnType<typeof scaleOf>) {
     const p = rig.platform!;
     const top = TOP;
-    const rect = (x: number, y: number, length: number, width: number) => ({ x: s.x(x), y: top + (p.width - y - width) * s.k, width: length * s.k, height: width * s.k });
+    const rect = (x: number, y: number, length: number, width: number) => ({
+      x: s.x(x),
+      y: top + (p.width - y - width) * s.k,
+      width: length * s.k,
+      height: width * s.k,
+    });
     const things = planOf(rig, this.plan(), s);
     return {
       ...rect(0, 0, p.length, p.width),
@@ -173,7 +180,11 @@ export class DeckView {
       things: [...things.filter((t) => t.id !== this.chosen()), ...things.filter((t) => t.id === this.chosen())],
       named: this.nameOf(things.find((t) => t.id === this.chosen())),
       lines: linesOf(rig, this.plan().lines, s),
-      measures: this.measuresOf(rig, s, things.find((t) => t.id === this.chosen())),
+      measures: this.measuresOf(
+        rig,
+        s,
+        things.find((t) => t.id === this.chosen()),
+      ),
     };
   }
 
@@ -196,7 +207,13 @@ export class DeckView {
     const bottom = top + p.width * s.k;
     const x = s.x(p.length) + 12;
     const low = t.y + t.height;
-    if (t.box.y0 > 0.01) out.push({ path: `M${x} ${low}V${bottom}M${x - 4} ${bottom}h8M${x - 4} ${low}h8M${t.x + t.width} ${low}H${x}`, x: x + 26, y: (low + bottom) / 2 + 5, text: deckLength(t.box.y0, units) });
+    if (t.box.y0 > 0.01)
+      out.push({
+        path: `M${x} ${low}V${bottom}M${x - 4} ${bottom}h8M${x - 4} ${low}h8M${t.x + t.width} ${low}H${x}`,
+        x: x + 26,
+        y: (low + bottom) / 2 + 5,
+        text: deckLength(t.box.y0, units),
+      });
     return out;
   }
 
@@ -218,14 +235,23 @@ export class DeckView {
       if (state.tongueKg !== undefined)
         loads.push(
           { id: 'tongue', x: s.x(-p.coupling!.ahead) - 14, y: ground + 24, text: `tongue ${mass(state.tongueKg)}`, verdict: over('coupling'), anchor: 'start' },
-          { id: 'share', x: s.x(-p.coupling!.ahead) - 14, y: ground + 42, text: `${formatQuantity(share!, 'ratio', this.store.units())} of the trailer`, verdict: 'quiet', anchor: 'start' },
+          {
+            id: 'share',
+            x: s.x(-p.coupling!.ahead) - 14,
+            y: ground + 42,
+            text: `${formatQuantity(share!, 'ratio', this.store.units())} of the trailer`,
+            verdict: 'quiet',
+            anchor: 'start',
+          },
         );
       const groups = state.tongueKg !== undefined ? [p.axles.map((_, i) => i)] : [[0], p.axles.slice(1).map((_, i) => i + 1)];
       for (const g of groups) {
         const x = g.reduce((t, i) => t + s.x(p.axles[i].at), 0) / g.length;
         const load = g.reduce((t, i) => t + state.axles[i], 0);
         const rating = g.reduce((t, i) => t + p.axles[i].rating, 0);
-        const verdict = g.map((i) => over(`axle-${i + 1}`)).reduce((a, b) => (a === 'stop' || b === 'stop' ? 'stop' : a === 'tight' || b === 'tight' ? 'tight' : 'fed'));
+        const verdict = g
+          .map((i) => over(`axle-${i + 1}`))
+          .reduce((a, b) => (a === 'stop' || b === 'stop' ? 'stop' : a === 'tight' || b === 'tight' ? 'tight' : 'fed'));
         const anchor = x > WIDE - 120 ? 'end' : x < 130 ? 'start' : 'middle';
         const at = anchor === 'end' ? WIDE - 8 : anchor === 'start' ? 8 : x;
         loads.push(
@@ -241,7 +267,9 @@ export class DeckView {
       bed: { x: s.x(0), y: deck, width: p.length * s.k, height: 5 },
       body: p.headroom === undefined ? undefined : { x: s.x(0), y: deck - p.headroom * s.k, width: p.length * s.k, height: p.headroom * s.k },
       // What drives by itself has its cab before the deck.
-      cab: drives ? `M${s.x(-0.08)} ${deck + 5}V${ground - 2.05 * s.k}H${s.x(-0.75)}L${s.x(-1.2)} ${ground - 1.25 * s.k}L${s.x(nose)} ${ground - 1.1 * s.k}V${ground - 0.45 * s.k}H${s.x(-0.08)}` : '',
+      cab: drives
+        ? `M${s.x(-0.08)} ${deck + 5}V${ground - 2.05 * s.k}H${s.x(-0.75)}L${s.x(-1.2)} ${ground - 1.25 * s.k}L${s.x(nose)} ${ground - 1.1 * s.k}V${ground - 0.45 * s.k}H${s.x(-0.08)}`
+        : '',
       tongue: p.coupling ? `M${s.x(0)} ${deck + 3}L${s.x(-p.coupling.ahead)} ${deck + 8}v10` : '',
       things: sideOf(rig, this.plan(), s, this.levels(), ground),
       wheels: p.axles.map((a) => ({ x: s.x(a.at), y: ground - r, r })),

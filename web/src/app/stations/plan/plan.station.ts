@@ -47,7 +47,13 @@ const SIDE_OPTIONS = [
   { value: 'street', name: 'Street side' },
 ] as const;
 
-const HOLD_WORDS: Readonly<Record<(typeof HOLDS)[number], string>> = { hoops: 'Bolted hoops', straps: 'Straps', 'u-bolts': 'U-bolts', welded: 'Welded bars', bolts: 'Bolts through the deck' };
+const HOLD_WORDS: Readonly<Record<(typeof HOLDS)[number], string>> = {
+  hoops: 'Bolted hoops',
+  straps: 'Straps',
+  'u-bolts': 'U-bolts',
+  welded: 'Welded bars',
+  bolts: 'Bolts through the deck',
+};
 
 /** The deck: what stands where, whether it fits, is got at and is held. */
 @Component({
@@ -128,7 +134,12 @@ export class PlanStation {
   });
   protected readonly burns = computed(() => {
     const t = this.chosen();
-    return t?.kind === 'machine' || t?.kind === 'soft-pump' || t?.id === 'power/compressor' || this.store.document()?.gear?.find((g) => g.id === t?.id)?.kind === 'generator';
+    return (
+      t?.kind === 'machine' ||
+      t?.kind === 'soft-pump' ||
+      t?.id === 'power/compressor' ||
+      this.store.document()?.gear?.find((g) => g.id === t?.id)?.kind === 'generator'
+    );
   });
   protected readonly isShelf = computed(() => this.store.document()?.gear?.find((g) => g.id === this.chosen()?.id)?.kind === 'shelf');
   protected readonly heldBy = computed(() => this.own()?.held?.by ?? '');
@@ -181,11 +192,11 @@ export class PlanStation {
     this.store.edit('Place all of it', (d) => ids.forEach((id) => placeAnywhere(d, id)));
   }
   protected turn(): void {
-    const { id, name } = this.chosen()!;
+    const { id, name } = this.chosen();
     this.store.edit(`Turn ${name}`, (d) => turnThing(d, id));
   }
   protected pin(): void {
-    const { id, name } = this.chosen()!;
+    const { id, name } = this.chosen();
     this.store.edit(this.pinned() ? `Let ${name} move` : `Pin ${name}`, (d) => {
       const p = placeOf(d, id)!;
       if (p.pinned) delete p.pinned;
@@ -193,11 +204,11 @@ export class PlanStation {
     });
   }
   protected toTray(): void {
-    const { id, name } = this.chosen()!;
+    const { id, name } = this.chosen();
     this.store.edit(`${name} into the tray`, (d) => unplace(d, id));
   }
   protected removeIt(): void {
-    const { id, name } = this.chosen()!;
+    const { id, name } = this.chosen();
     this.store.edit(`Remove ${name}`, (d) => removeGear(d, id));
   }
   protected addGear(kind: string): void {
@@ -211,9 +222,14 @@ export class PlanStation {
   }
   protected hold(by: string): void {
     this.store.edit('What holds it', (d) => {
-      const p = placeOf(d, this.chosen()!.id)!;
+      const p = placeOf(d, this.chosen().id)!;
       if (!by) delete p.held;
-      else p.held = { by: by as (typeof HOLDS)[number], count: p.held?.count ?? '4', ...(by === 'straps' ? { working: p.held?.working ?? '1000 lbf' } : by === 'welded' ? {} : { bolt: p.held?.bolt ?? '3/8-16' }) };
+      else
+        p.held = {
+          by: by as (typeof HOLDS)[number],
+          count: p.held?.count ?? '4',
+          ...(by === 'straps' ? { working: p.held?.working ?? '1000 lbf' } : by === 'welded' ? {} : { bolt: p.held?.bolt ?? '3/8-16' }),
+        };
     });
   }
   protected print(): void {

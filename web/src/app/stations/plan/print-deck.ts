@@ -13,7 +13,9 @@ export function deckSheet(rig: Rig, weight: WeightResult | undefined, levels: re
       `<tr>${cell(say(s.name, units))}${cell(mass(s.massKg))}${s.axles.map((a) => cell(mass(a))).join('')}${trailer ? cell(`${mass(s.tongueKg ?? 0)}, ${formatQuantity(s.tongueShare ?? 0, 'ratio', units)}`) : ''}${cell(mass(s.payloadLeftKg))}</tr>`,
   );
   const heads = ['Filling', 'Whole', ...(rig.platform?.axles ?? []).map((_, i) => `Axle ${i + 1}`), ...(trailer ? ['Coupling'] : []), 'Payload left'];
-  const ratings = rig.platform ? `<tr>${cell('Made for')}${cell(mass(rig.platform.gvwr))}${rig.platform.axles.map((a) => cell(mass(a.rating))).join('')}${trailer ? cell(rig.platform.coupling ? mass(rig.platform.coupling.rating) : '') : ''}${cell('')}</tr>` : '';
+  const ratings = rig.platform
+    ? `<tr>${cell('Made for')}${cell(mass(rig.platform.gvwr))}${rig.platform.axles.map((a) => cell(mass(a.rating))).join('')}${trailer ? cell(rig.platform.coupling ? mass(rig.platform.coupling.rating) : '') : ''}${cell('')}</tr>`
+    : '';
   return `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
     weight
       ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${weight.judged ? '' : cell(`Not placed, and not counted: ${weight.unplaced.join(', ')}.`, 'p')}`

@@ -88,10 +88,12 @@ export class DeckScene {
       group.add(mesh, edges);
     };
     block({ x0: 0, x1: p.length, y0: 0, y1: p.width, z0: -0.08, z1: 0 }, colours.deck);
-    if (p.rail)
-      for (const y of [-0.02, p.width]) block({ x0: 0, x1: p.length, y0: y, y1: y + 0.02, z0: p.rail - 0.05, z1: p.rail }, colours.machine);
+    if (p.rail) for (const y of [-0.02, p.width]) block({ x0: 0, x1: p.length, y0: y, y1: y + 0.02, z0: p.rail - 0.05, z1: p.rail }, colours.machine);
     if (p.headroom !== undefined) {
-      const frame = new LineSegments(new EdgesGeometry(new BoxGeometry(p.length, p.headroom, p.width)), new LineBasicMaterial({ color: new Color(colours.machine) }));
+      const frame = new LineSegments(
+        new EdgesGeometry(new BoxGeometry(p.length, p.headroom, p.width)),
+        new LineBasicMaterial({ color: new Color(colours.machine) }),
+      );
       frame.position.set(p.length / 2, p.height + p.headroom / 2, p.width / 2);
       group.add(frame);
     }
@@ -120,7 +122,15 @@ export class DeckScene {
       if (tank >= 0) {
         const own = rig.tanks[tank];
         const share = Math.min(levels[tank] / shapeHeight(own.shape), 1);
-        if (share > 0.005) this.tank(rig, tank, { ...t.box, z1: t.box.z0 + (t.box.z1 - t.box.z0) * share }, own.liquid === 'chemical' ? colours.chem : colours.water, 0.9, 0.985);
+        if (share > 0.005)
+          this.tank(
+            rig,
+            tank,
+            { ...t.box, z1: t.box.z0 + (t.box.z1 - t.box.z0) * share },
+            own.liquid === 'chemical' ? colours.chem : colours.water,
+            0.9,
+            0.985,
+          );
         this.tank(rig, tank, t.box, colours.card, 0.35, 1);
       } else if (t.kind === 'reel') this.reel(t.box, p.width, p.height, colours);
       else if (shelf) {
@@ -135,9 +145,16 @@ export class DeckScene {
       } else block(t.box, t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power' ? colours.machine : colours.deck);
     }
     for (const l of laidLines(rig, things)) {
-      const points = l.points.map((q) => new Vector3(q.x, p.height + Math.max(q.z, 0.03), p.width - q.y)).filter((v, i, all) => i === 0 || v.distanceTo(all[i - 1]) > 0.01);
+      const points = l.points
+        .map((q) => new Vector3(q.x, p.height + Math.max(q.z, 0.03), p.width - q.y))
+        .filter((v, i, all) => i === 0 || v.distanceTo(all[i - 1]) > 0.01);
       if (points.length < 2) continue;
-      group.add(new Mesh(new TubeGeometry(new CatmullRomCurve3(points, false, 'catmullrom', 0.05), 40, 0.014, 6), solid(l.role === 'chemical' ? colours.chem : l.role === 'pressure' ? colours.ink : colours.water)));
+      group.add(
+        new Mesh(
+          new TubeGeometry(new CatmullRomCurve3(points, false, 'catmullrom', 0.05), 40, 0.014, 6),
+          solid(l.role === 'chemical' ? colours.chem : l.role === 'pressure' ? colours.ink : colours.water),
+        ),
+      );
     }
     const grid = new GridHelper(16, 16, new Color(colours.line), new Color(colours.line));
     grid.position.set(p.length / 2, 0, p.width / 2);
@@ -179,7 +196,11 @@ export class DeckScene {
     const reach = along ? l : w;
     at(cx, cy, new Mesh(new CylinderGeometry(r * 0.75, r * 0.75, reach * 0.85, 28), new MeshLambertMaterial({ color: new Color(colours.ink) })));
     for (const side of [-0.44, 0.44])
-      at(along ? cx + side * reach : cx, along ? cy : cy + side * reach, new Mesh(new CylinderGeometry(r, r, 0.02, 32), new MeshLambertMaterial({ color: new Color(colours.machine) })));
+      at(
+        along ? cx + side * reach : cx,
+        along ? cy : cy + side * reach,
+        new Mesh(new CylinderGeometry(r, r, 0.02, 32), new MeshLambertMaterial({ color: new Color(colours.machine) })),
+      );
   }
 
   /** Turns about the upright by `round`, lifts by `up`, rad; nearer below 1, farther above. */

@@ -96,7 +96,16 @@ export class WalkRound {
   private colours(): SceneColours {
     const style = getComputedStyle(this.box().nativeElement);
     const of = (name: string): string => style.getPropertyValue(name).trim() || '#888888';
-    return { ink: of('--ink'), ground: of('--ground-2'), deck: of('--track'), card: of('--card'), water: of('--water-mid'), chem: of('--chem'), machine: of('--ink-quiet'), line: of('--line') };
+    return {
+      ink: of('--ink'),
+      ground: of('--ground-2'),
+      deck: of('--track'),
+      card: of('--card'),
+      water: of('--water-mid'),
+      chem: of('--chem'),
+      machine: of('--ink-quiet'),
+      line: of('--line'),
+    };
   }
 
   protected turn(angle: number): void {
@@ -105,7 +114,9 @@ export class WalkRound {
   protected key(event: KeyboardEvent): void {
     const scene = this.scene();
     if (!scene) return;
-    const by = { ArrowLeft: [-0.12, 0, 1], ArrowRight: [0.12, 0, 1], ArrowUp: [0, 0.08, 1], ArrowDown: [0, -0.08, 1], '+': [0, 0, 0.9], '-': [0, 0, 1.11] }[event.key];
+    const by = { ArrowLeft: [-0.12, 0, 1], ArrowRight: [0.12, 0, 1], ArrowUp: [0, 0.08, 1], ArrowDown: [0, -0.08, 1], '+': [0, 0, 0.9], '-': [0, 0, 1.11] }[
+      event.key
+    ];
     if (!by) return;
     event.preventDefault();
     scene.turn(by[0], by[1], by[2]);
@@ -115,7 +126,9 @@ export class WalkRound {
     if (!picture) return;
     const link = document.createElement('a');
     link.href = picture;
-    link.download = `${this.rig().name.replace(/[^\w-]+/g, '-').toLowerCase()}.png`;
+    link.download = `${this.rig()
+      .name.replace(/[^\w-]+/g, '-')
+      .toLowerCase()}.png`;
     link.click();
   }
 }

@@ -67,7 +67,9 @@ export class WeightStation {
     const w = this.weight();
     if (!w) return '';
     const s = w.states.find((x) => x.id === w.heaviest);
-    return s ? `${say(s.name, this.rig.units())}: ${this.mass(s.massKg)}${s.tongueShare === undefined ? '' : `, ${this.share(s.tongueShare)} on the coupling`}` : '';
+    return s
+      ? `${say(s.name, this.rig.units())}: ${this.mass(s.massKg)}${s.tongueShare === undefined ? '' : `, ${this.share(s.tongueShare)} on the coupling`}`
+      : '';
   });
   protected readonly calm = computed(() => {
     const w = this.weight();
@@ -79,10 +81,19 @@ export class WeightStation {
   });
 
   protected readonly bars = computed<LoadBar[]>(() =>
-    (this.shown()?.limits ?? []).filter((l) => !this.saidTwice(l.id)).map((l) => {
-      const share = l.loadKg / l.ratingKg;
-      return { id: l.id, name: l.name, load: this.mass(l.loadKg), rating: this.mass(l.ratingKg), share, verdict: share > 1.0005 ? 'stop' : share > 0.95 ? 'tight' : 'fed' };
-    }),
+    (this.shown()?.limits ?? [])
+      .filter((l) => !this.saidTwice(l.id))
+      .map((l) => {
+        const share = l.loadKg / l.ratingKg;
+        return {
+          id: l.id,
+          name: l.name,
+          load: this.mass(l.loadKg),
+          rating: this.mass(l.ratingKg),
+          share,
+          verdict: share > 1.0005 ? 'stop' : share > 0.95 ? 'tight' : 'fed',
+        };
+      }),
   );
   /** Tyres that stand no less than their axle say nothing that it does not. */
   private saidTwice(id: string): boolean {
@@ -102,7 +113,10 @@ export class WeightStation {
       own ? { label: 'Weighs in all', at: 'weight.gross' } : { label: 'Weighs in all', text: this.mass(s.massKg) },
       ...(s.tongueKg === undefined
         ? []
-        : [own ? { label: 'On the coupling', at: 'weight.tongue' } : { label: 'On the coupling', text: this.mass(s.tongueKg) }, { label: 'of the trailer', text: this.share(s.tongueShare!) }]),
+        : [
+            own ? { label: 'On the coupling', at: 'weight.tongue' } : { label: 'On the coupling', text: this.mass(s.tongueKg) },
+            { label: 'of the trailer', text: this.share(s.tongueShare!) },
+          ]),
       ...(s.steerShare === undefined ? [] : [{ label: 'On the steering axle', text: this.share(s.steerShare) }]),
       own ? { label: 'Payload left', at: 'weight.payload' } : { label: 'Payload left', text: this.mass(s.payloadLeftKg) },
       { label: s.streetShare >= 0.5 ? 'Street side carries' : 'Kerb side carries', text: this.share(street) },
@@ -116,7 +130,12 @@ export class WeightStation {
     return [
       { id: 'state', name: 'Filling', sorts: true },
       { id: 'mass', name: 'In all', number: true, sorts: true },
-      ...(this.platform()?.axles ?? []).map((_, i) => ({ id: `axle-${i}`, name: trailer ? `Axle ${i + 1}` : i === 0 ? 'Front' : 'Rear', number: true, sorts: true })),
+      ...(this.platform()?.axles ?? []).map((_, i) => ({
+        id: `axle-${i}`,
+        name: trailer ? `Axle ${i + 1}` : i === 0 ? 'Front' : 'Rear',
+        number: true,
+        sorts: true,
+      })),
       ...(trailer ? [{ id: 'tongue', name: 'Coupling', number: true, sorts: true }] : []),
       { id: 'left', name: 'Payload left', number: true, sorts: true },
       { id: 'tips', name: 'Tips at, g', number: true, sorts: true },
@@ -147,7 +166,10 @@ export class WeightStation {
   protected readonly sloshRows = computed<TableRow[]>(() =>
     (this.weight()?.slosh ?? []).map((s) => {
       const of = (x: { frequency: number; share: number }) => ({ text: `${x.frequency.toFixed(2)} Hz, ${this.share(x.share)}`, by: x.share });
-      return { id: s.tankId, cells: { tank: this.rig.document()?.tanks.find((t) => t.id === s.tankId)?.name ?? '', along: of(s.along), across: of(s.across), halved: of(s.halved) } };
+      return {
+        id: s.tankId,
+        cells: { tank: this.rig.document()?.tanks.find((t) => t.id === s.tankId)?.name ?? '', along: of(s.along), across: of(s.across), halved: of(s.halved) },
+      };
     }),
   );
 
@@ -162,10 +184,22 @@ export class WeightStation {
       legend: { top: 0, right: 8, textStyle: { color: c.ink } },
       series: [
         ...w.curve.axles.map((a, i) => ({
-          ...curve(trailer ? `axle ${i + 1}` : i === 0 ? 'front axle' : 'rear axle', w.curve.share.map((s, k) => [100 * s, kg(a[k])] as [number, number]), [c.water, c.waterMid, c.chem, c.quiet][i % 4]),
+          ...curve(
+            trailer ? `axle ${i + 1}` : i === 0 ? 'front axle' : 'rear axle',
+            w.curve.share.map((s, k) => [100 * s, kg(a[k])] as [number, number]),
+            [c.water, c.waterMid, c.chem, c.quiet][i % 4],
+          ),
           ...(i === 0 && trailer ? { markLine: level(kg(rating), 'an axle is made for', c.attention) } : {}),
         })),
-        ...(trailer ? [curve('coupling', w.curve.share.map((s, k) => [100 * s, kg(w.curve.tongue[k])] as [number, number]), c.ink)] : []),
+        ...(trailer
+          ? [
+              curve(
+                'coupling',
+                w.curve.share.map((s, k) => [100 * s, kg(w.curve.tongue[k])] as [number, number]),
+                c.ink,
+              ),
+            ]
+          : []),
       ],
     });
   });
@@ -183,14 +217,30 @@ export class WeightStation {
       ...axes(c, { name: 'hours into the day' }, { name: `load, ${units === 'us' ? 'lb' : 'kg'}`, min: 0 }),
       legend: { top: 0, right: 8, textStyle: { color: c.ink } },
       series: [
-        ...d.track.axles.map((a, i) => curve(trailer ? `axle ${i + 1}` : i === 0 ? 'front axle' : 'rear axle', d.track.timeS.map((t, k) => [round3(t / 3600), kg(a[k])] as [number, number]), [c.water, c.waterMid, c.chem, c.quiet][i % 4])),
-        ...(trailer ? [curve('coupling', d.track.timeS.map((t, k) => [round3(t / 3600), kg(d.track.tongue[k])] as [number, number]), c.ink)] : []),
+        ...d.track.axles.map((a, i) =>
+          curve(
+            trailer ? `axle ${i + 1}` : i === 0 ? 'front axle' : 'rear axle',
+            d.track.timeS.map((t, k) => [round3(t / 3600), kg(a[k])] as [number, number]),
+            [c.water, c.waterMid, c.chem, c.quiet][i % 4],
+          ),
+        ),
+        ...(trailer
+          ? [
+              curve(
+                'coupling',
+                d.track.timeS.map((t, k) => [round3(t / 3600), kg(d.track.tongue[k])] as [number, number]),
+                c.ink,
+              ),
+            ]
+          : []),
       ],
     });
   });
   protected readonly overWords = computed(() => {
     const worst = this.dayWeight()!.states.find((s) => s.id === 'worst:gross');
-    return worst ? `Heaviest on the road: ${this.mass(worst.massKg)} after ${formatQuantity(worst.atS, 'time', this.rig.units())}.` : 'The day has no drive in it.';
+    return worst
+      ? `Heaviest on the road: ${this.mass(worst.massKg)} after ${formatQuantity(worst.atS, 'time', this.rig.units())}.`
+      : 'The day has no drive in it.';
   });
 
   protected readonly slopeWords = computed(() => {
@@ -215,9 +265,17 @@ export class WeightStation {
     if (!w?.ticket || !s) return [];
     const row = (id: string, what: string, shown: number, reckoned: number): TableRow => ({
       id,
-      cells: { what, shown: this.mass(shown), reckoned: this.mass(reckoned), off: { text: `${shown >= reckoned ? '+' : '−'}${this.mass(Math.abs(shown - reckoned))}`, shout: Math.abs(shown - reckoned) > 0.05 * s.massKg } },
+      cells: {
+        what,
+        shown: this.mass(shown),
+        reckoned: this.mass(reckoned),
+        off: { text: `${shown >= reckoned ? '+' : '−'}${this.mass(Math.abs(shown - reckoned))}`, shout: Math.abs(shown - reckoned) > 0.05 * s.massKg },
+      },
     });
-    return [...w.ticket.axles.map((a, i) => row(`axle-${i}`, `Axle ${i + 1}`, a, s.axles[i])), ...(w.ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [row('tongue', 'Coupling', w.ticket.tongueKg, s.tongueKg)] : [])];
+    return [
+      ...w.ticket.axles.map((a, i) => row(`axle-${i}`, `Axle ${i + 1}`, a, s.axles[i])),
+      ...(w.ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [row('tongue', 'Coupling', w.ticket.tongueKg, s.tongueKg)] : []),
+    ];
   });
 
   constructor() {

@@ -1,0 +1,3 @@
+export { awgArea, awgDiameter, CABLES, type Chosen, chooseCable, COPPER_OHM_M, FUSE_OVER, fuseFor, FUSES, voltageDrop, wireResistance } from './cable.js';
+export { peukertCurrent, peukertSeconds } from './battery.js';
+export { type Branch, type Load, nodeVoltages } from './circuit.js';

@@ -1,0 +1,21 @@
+import { type Run, runHeadLoss } from '../hydraulics/friction.js';
+import { POUND_HP_HOUR } from '../quantity/dimension.js';
+
+/** Fuels: density, kg/m³, and kinematic viscosity at 20 °C, m²/s, heat of a litre, J. From memory. */
+export const FUELS = {
+  petrol: { densityKgM3: 740, viscosityM2S: 0.6e-6, heatJM3: 32.2e9 },
+  diesel: { densityKgM3: 840, viscosityM2S: 3.5e-6, heatJM3: 35.8e9 },
+} as const;
+export type FuelKind = keyof typeof FUELS;
+
+/** Fuel of an engine, kg/s, by its shaft power, W. @param lbHpHour pounds for a horsepower and hour: 0.60 for small petrol engines (estimate) */
+export const fuelRate = (shaftW: number, lbHpHour: number): number => shaftW * lbHpHour * POUND_HP_HOUR;
+
+/** Head that fuel loses in its hose on the way to an engine, m. */
+export const fuelHeadLoss = (hose: Run, flowM3s: number, kind: FuelKind): number => runHeadLoss(hose, flowM3s, FUELS[kind].viscosityM2S);
+
+/** Heat that a burner puts into water, W: ρ Q c ΔT. */
+export const burnerHeat = (flowM3s: number, riseK: number, densityKgM3 = 998.2, specificHeat = 4182): number => densityKgM3 * flowM3s * specificHeat * riseK;
+
+/** Fuel of a burner, m³/s. */
+export const burnerFuel = (heatW: number, efficiency: number, kind: FuelKind): number => heatW / (efficiency * FUELS[kind].heatJM3);

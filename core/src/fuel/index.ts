@@ -1,0 +1,1 @@
+export { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from './fuel.js';

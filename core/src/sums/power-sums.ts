@@ -1,0 +1,184 @@
+import { chooseCable, fuseFor, voltageDrop, wireResistance } from '../electrics/index.js';
+import { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from '../fuel/index.js';
+import { bore, flow, length } from './inputs.js';
+import { choiceInput, type Sum, sumInput } from './sum.js';
+
+const current = sumInput('current', 'Current', 'current', '0.1 A', '1000 A');
+const voltage = sumInput('voltage', 'Voltage', 'voltage', '1 V', '1000 V', '12 V');
+const oneWay = sumInput('length', 'One way, battery to load', 'length', '1 in', '500 ft');
+const gauge = sumInput('gauge', 'Cable, AWG (0 is 1/0, −1 is 2/0)', 'number', '-1', '20');
+const fuelKind = choiceInput('fuel', 'Fuel', ['petrol', 'diesel']);
+const KINDS: readonly FuelKind[] = ['petrol', 'diesel'];
+
+/** Sums of what drives the pumps: cables and fuses, fuel, burner, generator, reels, starter. */
+export const POWER_SUMS: readonly Sum[] = [
+  {
+    name: 'voltage-drop',
+    title: 'Voltage lost in a cable',
+    equation: 'voltage-drop',
+    inputs: [current, oneWay, gauge, voltage],
+    outputs: [
+      { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
+      { name: 'share', label: 'Of the voltage', dimension: 'ratio' },
+      { name: 'left', label: 'Left at the load', dimension: 'voltage' },
+    ],
+    run: (x) => {
+      const drop = voltageDrop(x['gauge'], x['length'], x['current']);
+      return { drop, share: drop / x['voltage'], left: x['voltage'] - drop };
+    },
+  },
+  {
+    name: 'cable',
+    title: 'Cable and fuse for a load',
+    equation: 'cable',
+    inputs: [current, oneWay, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %')],
+    outputs: [
+      { name: 'gauge', label: 'AWG (0 is 1/0, −1 is 2/0)', dimension: 'number' },
+      { name: 'area', label: 'Copper', dimension: 'area' },
+      { name: 'fuse', label: 'Fuse at the battery', dimension: 'current' },
+      { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
+    ],
+    run: (x) => {
+      const c = chooseCable(x['current'], x['length'], x['voltage'], x['most']);
+      return c ? { gauge: c.gauge, area: 1.7241e-8 / wireResistance(c.gauge), fuse: c.fuseA, drop: c.dropV } : { gauge: NaN, area: NaN, fuse: NaN, drop: NaN };
+    },
+  },
+  {
+    name: 'cable-reach',
+    title: 'How far a cable reaches',
+    equation: 'voltage-drop',
+    inputs: [current, gauge, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %')],
+    outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
+    run: (x) => ({ length: (x['most'] * x['voltage']) / (2 * wireResistance(x['gauge']) * x['current']) }),
+  },
+  {
+    name: 'fuse',
+    title: 'Fuse for a load',
+    equation: 'fuse',
+    inputs: [sumInput('current', 'Current', 'current', '0.1 A', '240 A')],
+    outputs: [{ name: 'fuse', label: 'Fuse', dimension: 'current' }],
+    run: (x) => ({ fuse: fuseFor(x['current']) ?? NaN }),
+  },
+  {
+    name: 'gravity-fuel',
+    title: 'Fuel by gravity to an engine',
+    equation: 'gravity-fuel',
+    inputs: [
+      sumInput('flow', 'The engine burns at most', 'flow', '0.1 L/h', '500 L/h'),
+      length,
+      bore,
+      sumInput('lift', 'Tank bottom above the carburettor', 'length', '-10 ft', '20 ft'),
+      fuelKind,
+    ],
+    outputs: [
+      { name: 'loss', label: 'The hose takes', dimension: 'length' },
+      { name: 'spare', label: 'To spare', dimension: 'length' },
+    ],
+    run: (x) => {
+      const kind = KINDS[x['fuel']];
+      const loss = fuelHeadLoss({ boreM: x['bore'], lengthM: x['length'], roughnessM: 1.5e-6 }, x['flow'], kind);
+      return { loss, spare: x['lift'] - loss };
+    },
+  },
+  {
+    name: 'fuel-day',
+    title: 'Days that a fuel tank lasts',
+    equation: 'fuel-day',
+    inputs: [
+      sumInput('power', 'Engine power at work', 'power', '0.1 hp', '200 hp'),
+      sumInput('hours', 'Running in a day', 'time', '1 min', '24 h'),
+      sumInput('share', 'Of full power on average', 'ratio', '1 %', '100 %', '60 %'),
+      sumInput('volume', 'Tank', 'volume', '0.1 gal', '500 gal'),
+      sumInput('rate', 'Pounds for a horsepower and hour', 'number', '0.3', '1.2', '0.60'),
+      fuelKind,
+    ],
+    outputs: [
+      { name: 'day', label: 'In a day', dimension: 'volume' },
+      { name: 'days', label: 'Days', dimension: 'number' },
+    ],
+    run: (x) => {
+      const day = (fuelRate(x['power'] * x['share'], x['rate']) * x['hours']) / FUELS[KINDS[x['fuel']]].densityKgM3;
+      return { day, days: x['volume'] / day };
+    },
+  },
+  {
+    name: 'generator',
+    title: 'Generator for an electric washer',
+    equation: 'generator',
+    inputs: [
+      sumInput('power', 'Motor', 'power', '0.1 kW', '50 kW'),
+      sumInput('efficiency', 'Motor efficiency', 'ratio', '30 %', '99 %', '80 %'),
+      sumInput('start', 'Start over running', 'number', '1', '8', '3'),
+      sumInput('hours', 'Running in a day', 'time', '1 min', '24 h', '4 h'),
+    ],
+    outputs: [
+      { name: 'running', label: 'Running', dimension: 'power' },
+      { name: 'starting', label: 'Starting', dimension: 'power' },
+      { name: 'fuel', label: 'Petrol in a day', dimension: 'volume' },
+    ],
+    run: (x) => {
+      const running = x['power'] / x['efficiency'];
+      // The generator's own efficiency, 0.8, between its shaft and its sockets.
+      return { running, starting: running * x['start'], fuel: (fuelRate(running / 0.8, 0.6) * x['hours']) / FUELS.petrol.densityKgM3 };
+    },
+  },
+  {
+    name: 'burner',
+    title: 'Burner for hot water',
+    equation: 'burner',
+    inputs: [
+      flow,
+      sumInput('rise', 'Rise above the tap', 'number', '1', '120'),
+      sumInput('efficiency', 'Burner efficiency', 'ratio', '30 %', '99 %', '85 %'),
+      { ...fuelKind, fallback: 'diesel' },
+    ],
+    outputs: [
+      { name: 'heat', label: 'Heat into the water', dimension: 'power' },
+      { name: 'fuel', label: 'Fuel', dimension: 'flow' },
+    ],
+    run: (x) => {
+      const heat = burnerHeat(x['flow'], x['rise']);
+      return { heat, fuel: burnerFuel(heat, x['efficiency'], KINDS[x['fuel']]) };
+    },
+  },
+  {
+    name: 'reel-motor',
+    title: 'Motor of an electric reel',
+    equation: 'reel-motor',
+    inputs: [
+      sumInput('pull', 'Pull of the hose', 'force', '1 lbf', '500 lbf'),
+      sumInput('speed', 'Hose wound', 'velocity', '0.1 ft/s', '10 ft/s', '2 ft/s'),
+      sumInput('length', 'Hose', 'length', '1 ft', '1000 ft', '200 ft'),
+      sumInput('efficiency', 'Motor and gear', 'ratio', '10 %', '95 %', '50 %'),
+      voltage,
+    ],
+    outputs: [
+      { name: 'power', label: 'Power', dimension: 'power' },
+      { name: 'current', label: 'Current', dimension: 'current' },
+      { name: 'charge', label: 'Charge for one winding', dimension: 'charge' },
+    ],
+    run: (x) => {
+      const power = (x['pull'] * x['speed']) / x['efficiency'];
+      return { power, current: power / x['voltage'], charge: ((power / x['voltage']) * x['length']) / x['speed'] };
+    },
+  },
+  {
+    name: 'starter',
+    title: 'Voltage at a starter',
+    equation: 'starter',
+    inputs: [
+      sumInput('current', 'Starter draws', 'current', '20 A', '1000 A', '150 A'),
+      oneWay,
+      gauge,
+      sumInput('voltage', 'Battery while it cranks', 'voltage', '4 V', '30 V', '11 V'),
+    ],
+    outputs: [
+      { name: 'left', label: 'At the starter', dimension: 'voltage' },
+      { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
+    ],
+    run: (x) => {
+      const drop = voltageDrop(x['gauge'], x['length'], x['current']);
+      return { drop, left: x['voltage'] - drop };
+    },
+  },
+];
