@@ -14,7 +14,7 @@ export interface DeckLoad {
   readonly fixed: readonly PointMass[];
   /** Liquids, tank by tank: where they are and how heavy at a level. Undefined for a tank that has no place. */
   readonly tanks: readonly (TankLoad | undefined)[];
-  /** Things with a mass that have no place yet, by name, and what they weigh dry together, kg. */
+  /** Things with a mass that have no place yet, by id, and what they weigh dry together, kg. */
   readonly unplaced: readonly string[];
   readonly unplacedKg: number;
 }
@@ -104,7 +104,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
       const p = middleOf(box);
       return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0 };
     }),
-    unplaced: unplaced.map((t) => t.name),
+    unplaced: unplaced.map((t) => t.id),
     unplacedKg: unplaced.reduce((s, t) => s + t.dryKg, 0),
   };
 }

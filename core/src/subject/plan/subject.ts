@@ -9,23 +9,22 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
   name: 'plan',
   scale: 'fit',
   kinds: PLAN_KINDS,
-  // Its findings are told by name.
-  reads: ({ rig }) => [
+  reads: ({ rig, bare }) => [
     rig.assumptions,
     rig.platform,
     rig.power,
     ...(rig.platform
       ? [
           ...rig.placements,
-          ...rig.gear,
-          ...rig.tanks,
-          ...rig.machines,
-          ...rig.softPumps,
-          ...rig.boosters,
-          ...rig.manifolds,
-          ...rig.mixes,
-          ...rig.reels,
-          ...rig.liquids,
+          ...bare(rig.gear),
+          ...bare(rig.tanks),
+          ...bare(rig.machines),
+          ...bare(rig.softPumps),
+          ...bare(rig.boosters),
+          ...bare(rig.manifolds),
+          ...bare(rig.mixes),
+          ...bare(rig.reels),
+          ...bare(rig.liquids),
           ...rig.lines,
         ]
       : []),

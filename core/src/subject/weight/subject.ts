@@ -9,25 +9,25 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
   name: 'weight',
   scale: 'rating',
   kinds: WEIGHT_KINDS,
-  // Its states and limits are told by name.
-  reads: ({ rig }) => [
+  // Its fillings are told by the names of their tanks.
+  reads: ({ rig, bare }) => [
     rig.assumptions,
     rig.platform,
     rig.power,
     ...(rig.platform
       ? [
           ...rig.placements,
-          ...rig.gear,
+          ...bare(rig.gear),
           ...rig.tanks,
-          ...rig.machines,
-          ...rig.softPumps,
-          ...rig.boosters,
-          ...rig.manifolds,
-          ...rig.mixes,
-          ...rig.reels,
-          ...rig.liquids,
-          ...rig.outlets,
-          ...rig.sprayers,
+          ...bare(rig.machines),
+          ...bare(rig.softPumps),
+          ...bare(rig.boosters),
+          ...bare(rig.manifolds),
+          ...bare(rig.mixes),
+          ...bare(rig.reels),
+          ...bare(rig.liquids),
+          ...bare(rig.outlets),
+          ...bare(rig.sprayers),
           ...rig.lines,
         ]
       : []),

@@ -213,7 +213,7 @@ describe('what is not placed', () => {
     d.placements = d.placements!.filter((p) => p.thing !== 'water');
     const a = assess(parseRig(d));
     expect(a.weight!.judged).toBe(false);
-    expect(a.weight!.unplaced).toEqual(['Water']);
+    expect(a.weight!.unplaced).toEqual(['water']);
     expect(a.findings.filter((f) => f.station === 'weight')).toEqual([]);
   });
   test('but a platform that is too weak already is told', () => {

@@ -14,7 +14,7 @@ describe('the list of stations', () => {
   test('a group without stations is not shown; the open station’s group stands open', () => {
     const s = open(STATION_LIST, 'feed');
     const names = [...s.root.querySelectorAll('mat-panel-title')].map((x) => x.textContent.trim());
-    expect(names).toEqual(['Ask', 'Water', 'Chemicals', 'Days']);
+    expect(names).toEqual(['Ask', 'Water', 'Chemicals', 'Deck', 'Days']);
     expect([...s.root.querySelectorAll('.mat-expanded mat-panel-title')].map((x) => x.textContent.trim())).toEqual(['Water']);
     expect(s.root.querySelector('a[aria-current="page"]')!.textContent).toContain('Feed');
   });

@@ -1,4 +1,4 @@
-import { deckDrawing, formatQuantity, type Rig, say, svgOf, type UnitSystem, type WeightResult } from '@pozzo/core';
+import { deckDrawing, formatQuantity, type Rig, say, standingOn, svgOf, type UnitSystem, type WeightResult } from '@pozzo/core';
 
 const cell = (text: string, tag = 'td'): string => `<${tag}>${text.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</${tag}>`;
 
@@ -18,7 +18,17 @@ export function deckSheet(rig: Rig, weight: WeightResult | undefined, levels: re
     : '';
   return `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
     weight
-      ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${weight.judged ? '' : cell(`Not placed, and not counted: ${weight.unplaced.join(', ')}.`, 'p')}`
+      ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${
+          weight.judged
+            ? ''
+            : cell(
+                `Not placed, and not counted: ${standingOn(rig)
+                  .filter((t) => weight.unplaced.includes(t.id))
+                  .map((t) => t.name)
+                  .join(', ')}.`,
+                'p',
+              )
+        }`
       : ''
   }<p>Reckoned from catalogue masses, which are estimates: weigh it before it goes on the road. Local road rules decide.</p></section>`;
 }

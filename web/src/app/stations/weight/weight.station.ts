@@ -2,7 +2,7 @@ import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { formatQuantity, say, weighDay, type WeightState } from '@pozzo/core';
+import { formatQuantity, say, standingOn, weighDay, type WeightState } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { type Fact, Facts } from '../../bench/facts';
 import { QuantityField } from '../../bench/quantity-field';
@@ -76,7 +76,9 @@ export class WeightStation {
     return w?.judged ? 'In every filling that goes on the road all loads lie within their ratings.' : '';
   });
   protected readonly short = computed(() => {
-    const list = this.weight()?.unplaced ?? [];
+    const rig = this.rig.rig();
+    const names = new Map(rig ? standingOn(rig).map((t) => [t.id, t.name]) : []);
+    const list = (this.weight()?.unplaced ?? []).map((id) => names.get(id) ?? id);
     return list.length > 4 ? `${list.slice(0, 3).join(', ')} and ${list.length - 3} more` : list.join(', ');
   });
 
