@@ -3,7 +3,7 @@ import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
-import { feedPath, inletMargin } from './inlet.js';
+import { feedPath, inletMargin, piecesOf } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 import { Sites } from './sites.js';
@@ -200,9 +200,9 @@ export class Cases {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
       const from = path[0]?.from.at;
-      return from === 'tank' || from === 'spigot' ? [{ m, i, path }] : [];
+      return from === 'tank' || from === 'spigot' ? [{ m, i, path, laid: piecesOf(path, this.values, rig.brief.altitude) }] : [];
     });
-    if (!fed.some(({ m, path }) => inletMargin(wanted, m, path).marginM < 0)) return undefined;
+    if (!fed.some(({ m, path, laid }) => inletMargin(wanted, m, path, laid).marginM < 0)) return undefined;
     const full = (flows: readonly number[]): number[] => {
       const all = [...own];
       fed.forEach(({ i }, k) => (all[i] = flows[k]));
@@ -212,7 +212,7 @@ export class Cases {
       fed.map(({ m }) => m.flow),
       (flows) => {
         const solved = this.at({ ...settings, flows: full(flows) });
-        return fed.map(({ m, path }) => (solved.settled ? inletMargin(solved, m, path).marginM : -1e3));
+        return fed.map(({ m, path, laid }) => (solved.settled ? inletMargin(solved, m, path, laid).marginM : -1e3));
       },
     );
     return full(gets);

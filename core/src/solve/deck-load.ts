@@ -4,7 +4,7 @@ import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js'
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { stockOfTank, WATER_KG_M3 } from './loaded.js';
 import type { Line, Rig, Tank, TankShape } from '../rig/schema.js';
-import type { PointMass } from '../structure/statics.js';
+import { centreOf, type PointMass } from '../structure/statics.js';
 import { emptyPlatform } from './empty-platform.js';
 import type { Stocks } from './stock.js';
 
@@ -12,6 +12,8 @@ import type { Stocks } from './stock.js';
 export interface DeckLoad {
   /** The platform, what stands on it dry, its lines and what rides along. */
   readonly fixed: readonly PointMass[];
+  /** All of that as one mass. */
+  readonly together: PointMass;
   /** Liquids, tank by tank: where they are and how heavy at a level. Undefined for a tank that has no place. */
   readonly tanks: readonly (TankLoad | undefined)[];
   /** Things with a mass that have no place yet, by id, and what they weigh dry together, kg. */
@@ -98,6 +100,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
   const unplaced = things.filter((t) => !t.box && (t.dryKg > 0 || t.kind === 'tank'));
   return {
     fixed,
+    together: centreOf(fixed),
     tanks: rig.tanks.map((tank): TankLoad | undefined => {
       const box = boxes.get(tank.id);
       if (!box) return undefined;

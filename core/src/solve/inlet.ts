@@ -32,7 +32,13 @@ export function feedPath(solved: Solved, machine: Machine): Line[] {
 }
 
 /** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
-export function inletTerms(solved: Solved, machine: Machine, path: readonly Line[], altitudeM: number): { terms: InletTerm[]; pulse: Pulse } {
+export function inletTerms(
+  solved: Solved,
+  machine: Machine,
+  path: readonly Line[],
+  altitudeM: number,
+  laid: readonly LaidPiece[] = piecesOf(path, solved.values, altitudeM),
+): { terms: InletTerm[]; pulse: Pulse } {
   const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
@@ -45,7 +51,7 @@ export function inletTerms(solved: Solved, machine: Machine, path: readonly Line
   }
   const inletHead = solved.headOf('machineIn', machine.id);
   const flow = solved.machineFlow(machine);
-  const pulse = pulses(solved, machine, path, flow);
+  const pulse = pulses(solved, machine, laid, flow);
   const direct = first.from.at === 'spigot';
   return {
     pulse,
@@ -74,22 +80,36 @@ export interface Pulse extends PulseHead {
 /** How a suction accumulator gives way, m³ for each metre of head: its gas at the air's pressure, V·ρg/(n·p), n 1.2 between slow and sudden. */
 const accumulatorYields = (values: AssumptionValues, airPa: number): number => (values['accumulator-gas'] * 998.2 * GRAVITY) / (1.2 * airPa);
 
-function pulses(solved: Solved, machine: Machine, path: readonly Line[], flowM3s: number): Pulse {
-  const { values, rig } = solved;
+/** What of a path bears on the pulses, from source to pump, and the line that it lies in. */
+export interface LaidPiece {
+  readonly lineId: string;
+  readonly boreM: number;
+  readonly lengthM: number;
+  readonly waveMs: number;
+  readonly yieldsM2: number | undefined;
+}
+
+/** Hoses and accumulators of a path. */
+export const piecesOf = (path: readonly Line[], values: AssumptionValues, altitudeM: number): LaidPiece[] =>
+  path.flatMap((l) =>
+    l.parts.flatMap((p): LaidPiece[] => {
+      const piece = { lineId: l.id, boreM: p.bore };
+      if (p.kind === 'hose') return [{ ...piece, lengthM: p.length, waveMs: values[waveAssumption(p)], yieldsM2: undefined }];
+      if (p.kind !== 'fitting' || p.is !== 'accumulator') return [];
+      return [{ ...piece, lengthM: 0, waveMs: Infinity, yieldsM2: p.count * accumulatorYields(values, airPressure(altitudeM)) }];
+    }),
+  );
+
+function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], flowM3s: number): Pulse {
   const crankHz = (machine.speed * flowM3s) / machine.flow;
   // A line that others draw on too speeds up as a whole.
-  const pieces = path
-    .flatMap((l) => {
-      const lineFlow = Math.abs(solved.flowOf(l.id));
-      return l.parts.flatMap((p): PulsePiece[] => {
-        const piece = { boreM: p.bore, flowM3s: lineFlow };
-        if (p.kind === 'hose') return [{ ...piece, lengthM: p.length, waveMs: values[waveAssumption(p)] }];
-        if (p.kind !== 'fitting' || p.is !== 'accumulator') return [];
-        return [{ ...piece, lengthM: 0, waveMs: Infinity, yieldsM2: p.count * accumulatorYields(values, airPressure(rig.brief.altitude)) }];
-      });
-    })
-    .reverse();
-  return { ...pulseHead(pieces, machine.arrangement, crankHz, values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
+  const pieces: PulsePiece[] = [];
+  for (let i = laid.length - 1; i >= 0; i--) {
+    const { lineId, boreM, lengthM, waveMs, yieldsM2 } = laid[i];
+    const piece = { boreM, lengthM, waveMs, flowM3s: Math.abs(solved.flowOf(lineId)) };
+    pieces.push(yieldsM2 === undefined ? piece : { ...piece, yieldsM2 });
+  }
+  return { ...pulseHead(pieces, machine.arrangement, crankHz, solved.values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
 }
 
 /** Head in all, m. */
@@ -107,9 +127,9 @@ export interface InletMargin {
 }
 
 /** Inlet head available and to spare in a case, m. */
-export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[]): InletMargin {
+export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], laid?: readonly LaidPiece[]): InletMargin {
   const { values, rig } = solved;
-  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude).terms);
+  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, laid).terms);
   const npshM = availableM - (machine.npshRequired ?? values['npsh-required']);
   const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
   return { marginM: Math.min(npshM, gaugeM - leastInlet(solved, machine, path).leastM), availableM, npshM, gaugeM };

@@ -53,7 +53,7 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
 
 /** Loads with each tank at a level inside it, m, in the document's order. */
 export function weighAt(platform: Platform, load: DeckLoad, levels: ArrayLike<number>): Weighed {
-  const masses = [...load.fixed];
+  const masses = [load.together];
   const surfaces = [];
   for (let i = 0; i < load.tanks.length; i++) {
     const tank = load.tanks[i];

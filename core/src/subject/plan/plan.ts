@@ -1,4 +1,4 @@
-import { laidLines, type Standing, standingOn } from '../../deck/index.js';
+import { type Box, laidLines, type Standing, standingOn } from '../../deck/index.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import type { Stocks } from '../../solve/stock.js';
@@ -13,8 +13,6 @@ import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
 const SERVED: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft-pump', 'power', 'reel', 'mix']);
 const SERVED_GEAR: ReadonlySet<string> = new Set(['box', 'bin', 'generator', 'fuel-can', 'extinguisher', 'first-aid']);
 
-export const isShelf = (rig: Rig, id: string): boolean => rig.gear.some((g) => g.id === id && g.kind === 'shelf');
-
 /** Full, kg. */
 function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
   const tank = rig.tanks.find((x) => x.id === t.id);
@@ -24,13 +22,14 @@ function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
 /** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */
 const HANDLE: Readonly<Partial<Record<Standing['kind'], number>>> = { machine: 0.6, tank: 0.15, reel: 0.5 };
 
-function accessOf(rig: Rig, platform: Platform, t: Standing, things: readonly Standing[], values: AssumptionValues): Access | undefined {
+function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap<string, Box>, values: AssumptionValues): Access | undefined {
   const { box } = t;
   if (!box) return undefined;
   const gear = rig.gear.find((g) => g.id === t.id);
   // A tank is filled from above, and got at from a side only where one is said.
   if (gear ? !SERVED_GEAR.has(gear.kind) : !SERVED.has(t.kind) && !(t.kind === 'tank' && t.place?.service)) return undefined;
-  const others = things.flatMap((o) => (o === t ? [] : (solidOf(o, isShelf(rig, o.id)) ?? [])));
+  const others: Box[] = [];
+  for (const [id, solid] of solids) if (id !== t.id) others.push(solid);
   const side = t.place?.service ?? roomiestSide(box, platform, others);
   return {
     side,
@@ -48,11 +47,13 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   if (!platform) return undefined;
   const { values } = stocks;
   const things = standingOn(rig);
+  const shelves = new Set(rig.gear.flatMap((g) => (g.kind === 'shelf' ? [g.id] : [])));
+  const solids = new Map(things.flatMap((t) => (t.box ? [[t.id, solidOf(t, shelves.has(t.id))!] as const] : [])));
   const placed = things.flatMap((t): Omit<PlacedThing, 'verdict'>[] => {
     if (!t.box) return [];
     const massKg = fullKg(rig, stocks, t);
     const held = t.place?.held && massKg >= values['hold-from'] ? heldBy(t.place.held, values) : undefined;
-    return [{ id: t.id, access: accessOf(rig, platform, t, things, values), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
+    return [{ id: t.id, access: accessOf(rig, platform, t, solids, values), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
   });
   const boxes = things.flatMap((t) => t.box ?? []);
   const said = {
