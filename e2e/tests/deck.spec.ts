@@ -67,7 +67,7 @@ test('the single axle with two batch tanks is a stop; less in a tank, tried, get
 test('gear is added, held and walked round; a still picture and the plan can be taken along', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/tram-depot/plan`);
   await choose(page, 'What else rides along', 'Generator');
-  await expect(page.getByRole('heading', { name: 'Generator' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Generator', exact: true })).toBeVisible();
   await choose(page, 'Held by', 'Straps');
   await expect(page.getByText('Has to hold')).toBeVisible();
   await page.getByRole('radio', { name: 'Walk round' }).click();

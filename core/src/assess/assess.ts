@@ -66,11 +66,13 @@ function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment'
   ground.unsettled = [...new Set(kept.flatMap((k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
   const findings = [...findingsOf(ground, memory)].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+  // What is only mentioned is no headline.
+  const worst = findings.find((f) => f.verdict !== 'fed');
   const assessment: Assessment = {
     ...answers,
     verdict: worstOf(findings.map((f) => f.verdict)),
-    scale: findings.length ? FINDING_KINDS[findings[0].code].scale : 'feeding',
-    headline: headline(rig, findings),
+    scale: worst ? FINDING_KINDS[worst.code].scale : 'feeding',
+    headline: headline(rig, worst),
     findings,
     cautions: cautionsOf(rig),
     lineVerdict: lineVerdicts(rig, answers, answers.chemical),
@@ -80,8 +82,8 @@ function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment'
   return { assessment, memory };
 }
 
-function headline(rig: Rig, findings: readonly Finding[]): Message {
-  if (findings.length) return findings[0].message;
+function headline(rig: Rig, worst: Finding | undefined): Message {
+  if (worst) return worst.message;
   return rig.machines.length === 1 && !rig.softPumps.length
     ? message('{m} is fed, all through the job.', { m: rig.machines[0].name })
     : message('Every pump is fed, all through the job.');

@@ -142,7 +142,17 @@ export class DeckView {
   readonly choose = output<string>();
   protected readonly wide = WIDE;
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
-  private held: { readonly id: string; readonly name: string; readonly x: number; readonly y: number; readonly pointer: number; moved: boolean } | undefined;
+  private held:
+    | {
+        readonly id: string;
+        readonly name: string;
+        readonly x: number;
+        readonly y: number;
+        readonly pointer: number;
+        readonly matrix: DOMMatrix;
+        moved: boolean;
+      }
+    | undefined;
 
   protected readonly drawing = computed(() => {
     const rig = this.rig();
@@ -284,27 +294,31 @@ export class DeckView {
     return `${t.name}, ${at}${t.verdict === 'fed' ? '' : `: ${SEVERITY_WORDS.fit[t.verdict].toLowerCase()}`}`;
   }
 
+  /** From the screen to drawn units, as the drawing lies now. */
+  private onScreen(): DOMMatrix | undefined {
+    return this.svg()?.nativeElement.getScreenCTM()?.inverse();
+  }
+
   /** Metres on the deck under a pointer. */
-  private under(event: PointerEvent): { readonly x: number; readonly y: number } | undefined {
-    const svg = this.svg()?.nativeElement;
-    const matrix = svg?.getScreenCTM();
-    if (!svg || !matrix) return undefined;
-    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+  private under(event: PointerEvent, matrix: DOMMatrix): { readonly x: number; readonly y: number } {
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
     const s = scaleOf(this.rig(), this.show());
     return { x: (at.x - s.x(0)) / s.k, y: -at.y / s.k };
   }
 
   protected grip(event: PointerEvent, t: DrawnThing): void {
     this.choose.emit(t.id);
-    const at = this.under(event);
-    if (!at || t.pinned) return;
+    const matrix = this.onScreen();
+    if (!matrix || t.pinned) return;
+    const at = this.under(event, matrix);
     (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
-    this.held = { id: t.id, name: t.name, x: at.x - t.box.x0, y: at.y - t.box.y0, pointer: event.pointerId, moved: false };
+    this.held = { id: t.id, name: t.name, x: at.x - t.box.x0, y: at.y - t.box.y0, pointer: event.pointerId, matrix, moved: false };
   }
 
   protected drag(event: PointerEvent): void {
     const { held } = this;
-    const at = held && this.under(event);
+    // What is told meanwhile may move the drawing on the page: the hand is followed as it lay when it was gripped.
+    const at = held && this.under(event, held.matrix);
     const own = held && standingOn(this.rig()).find((t) => t.id === held.id)?.box;
     if (!held || !at || !own || event.pointerId !== held.pointer) return;
     const [dx, dy] = [at.x - held.x - own.x0, at.y - held.y - own.y0];

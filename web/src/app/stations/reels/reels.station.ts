@@ -95,7 +95,7 @@ export class ReelsStation {
   /** All reels at a glance: what goes where. */
   protected readonly reelPlan = computed(() =>
     (this.rig.assessment()?.reels ?? []).flatMap((r): TableRow[] => {
-      const reel = this.reels().find((x) => x.id === r.reelId);
+      const reel = this.rig.rig()?.reels.find((x) => x.id === r.reelId);
       if (!reel || !this.lines().some((l) => l.value === reel.line)) return [];
       return [
         {
@@ -137,6 +137,12 @@ export class ReelsStation {
       },
     })),
   );
+
+  /** Its place on the deck; less than nothing while it has none. */
+  protected readonly placed = computed(() => this.rig.document()?.placements?.findIndex((p) => p.thing === this.chosen.item()?.id) ?? -1);
+  /** Once it stands on a deck the side that it pays out to is its place's. */
+  protected readonly placePath = computed(() => (this.placed() >= 0 ? `placements.${this.placed()}.service` : this.path('place')));
+  protected readonly row = computed(() => this.rig.rig()?.reels[this.chosen.index()]?.row ?? 1);
 
   protected path(field: string): string {
     return `reels.${this.chosen.index()}.${field}`;
