@@ -39,6 +39,9 @@ export function removeTank(d: RigDocument, id: string): void {
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
 }
 
+/** Bottom of a tank above what it stands on, as its document says, m: ends of its lines are told from there too. */
+export const ownBase = (d: RigDocument, tankId: string): number => m(d.tanks.find((t) => t.id === tankId)!.base);
+
 /** Lifts tanks and everything that ends at them. */
 export function raiseTanks(d: RigDocument, tankIds: readonly string[], by: number): void {
   for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);

@@ -1,4 +1,5 @@
 import { like, m } from '../../edit/length.js';
+import { ownBase } from '../../edit/tank.js';
 import type { Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
@@ -11,8 +12,8 @@ export const outletRules: Rule = (finding, rig) => {
       change: (d) =>
         d.lines.forEach((l) => {
           if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) {
-            const h = m(l.from.height) - tank.base;
-            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, tank.base + 0.0254);
+            const h = m(l.from.height) - ownBase(d, tank.id);
+            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, ownBase(d, tank.id) + 0.0254);
           }
         }),
     },

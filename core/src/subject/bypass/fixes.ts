@@ -5,6 +5,7 @@ import { eachPart, lineAt } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
 import { ascii, like } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
+import { ownBase } from '../../edit/tank.js';
 import type { Candidate, Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
@@ -24,7 +25,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
           id: unusedId(d, `return-${machine.id}`),
           role: 'bypass',
           from: { at: 'machine', id: machine.id },
-          to: { at: 'tank', id: tank.id, height: like('1 in', tank.base + shapeHeight(tank.shape) * 0.9), apart: '36 in' },
+          to: { at: 'tank', id: tank.id, height: like('1 in', ownBase(d, tank.id) + shapeHeight(tank.shape) * 0.9), apart: '36 in' },
           parts: [takePart('barb-34', 'p1'), takePart('hose-helix-34', 'p2', { length: '6 ft' })],
         });
       },
@@ -46,7 +47,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
       id: 'return-low',
       title: 'A drop tube, so that the return ends under water',
       change: (d) => {
-        lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', tank.base + 0.05);
+        lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', ownBase(d, tank.id) + 0.05);
       },
     });
   }

@@ -82,7 +82,9 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     if (low > m('6 in')) {
       const to = Math.max(low - m('6 in'), m('4 in'));
       add('lower-pump', message('Lower the pump to {h} above the deck', { h: shelf(to) }), (d) => {
-        d.machines[machine].inletHeight = like(d.machines[machine].inletHeight, to);
+        // The document's height is above what it stands on.
+        const own = d.machines[machine];
+        own.inletHeight = like(own.inletHeight, m(own.inletHeight) + to - low);
       });
     }
     if (lines.length === 1)

@@ -7,6 +7,7 @@ import { like } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 import { percent, unused } from '../../edit/share-text.js';
+import { ownBase } from '../../edit/tank.js';
 import { parseQuantity } from '../../quantity/parse.js';
 import type { RigDocument } from '../../rig/schema.js';
 
@@ -38,7 +39,7 @@ export const mixRules: Rule = (finding, rig, doc, now) => {
           id: `raise-${Math.round(more * 100)}`,
           title: message('Raise {tank} by {h}', { tank: doc.tanks[tank].name, h: shelf(more) }),
           change: (d) => {
-            d.tanks[tank].base = like(d.tanks[tank].base, rig.tanks[tank].base + more);
+            d.tanks[tank].base = like(d.tanks[tank].base, ownBase(d, d.tanks[tank].id) + more);
             for (const l of d.lines)
               if (l.from.at === 'tank' && l.from.id === d.tanks[tank].id && l.from.height) {
                 const read = parseQuantity(l.from.height, 'length');

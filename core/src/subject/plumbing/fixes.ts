@@ -53,7 +53,7 @@ export const plumbingRules: Rule = (finding, rig, doc, now): Candidate[] => {
                 {
                   id: `lower-${h}`,
                   title: message('Set the pump {h} lower', { h: shelf(m(h)) }),
-                  change: (d: RigDocument) => void (d.machines[i].inletHeight = like(doc.machines[i].inletHeight, own - m(h))),
+                  change: (d: RigDocument) => void (d.machines[i].inletHeight = like(doc.machines[i].inletHeight, m(doc.machines[i].inletHeight) - m(h))),
                 },
               ]
             : []),

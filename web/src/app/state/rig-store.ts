@@ -25,6 +25,8 @@ export class RigStore {
     this.last = read.ok ? read : undefined;
     return read.ok ? read.rig : null;
   });
+  /** What heights of taps, guns and work are told above: with a platform the ground. */
+  readonly heightFrom = computed(() => (this.document()?.platform ? 'the ground' : 'deck'));
   readonly assessment: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectNow);
   readonly held: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
   readonly fixes: Signal<readonly Fix[]> = this.store.selectSignal(assessmentFeature.selectFixes);

@@ -52,6 +52,7 @@ export class FakeRig {
     );
     this.assessment.set(assess(parseRig(this.document())));
   }
+  readonly heightFrom = computed(() => (this.document().platform ? 'the ground' : 'deck'));
   readonly rig = computed(() => parseRig(this.document()));
   readonly waiting = signal<string | null>(null);
   apply(fix: Fix): void {

@@ -38,7 +38,7 @@ import { RigStore } from '../../state/rig-store';
               <button type="button" mat-stroked-button class="small" (click)="dropReading()">Remove the last</button>
             }
           </div>
-          <pz-quantity label="Spigot above deck" [path]="'spigots.' + spigotIndex() + '.height'" />
+          <pz-quantity [label]="'Spigot above ' + heightFrom()" [path]="'spigots.' + spigotIndex() + '.height'" />
         }
         @if (lineId(); as l) {
           <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
@@ -74,6 +74,7 @@ import { RigStore } from '../../state/rig-store';
 export class FillStation {
   private readonly rig = inject(RigStore);
   readonly of = input<string>();
+  protected readonly heightFrom = this.rig.heightFrom;
   protected readonly picks = computed(() =>
     (this.rig.document()?.lines ?? []).filter((l) => l.role === 'fill').map((l) => ({ id: l.id, name: l.name ?? this.nameOf(l.to.id) })),
   );

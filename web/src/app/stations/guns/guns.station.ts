@@ -38,7 +38,7 @@ import { NozzlePicker } from './nozzle-picker';
           }
           <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
           <pz-choice label="Works on" [path]="path('surface')" [options]="surfaces" />
-          <pz-quantity label="Gun above deck" [path]="path('height')" />
+          <pz-quantity [label]="'Gun above ' + heightFrom()" [path]="path('height')" />
           @for (id of lines(); track $index; let i = $index) {
             <pz-line-editor
               [lineId]="id"
@@ -79,6 +79,7 @@ import { NozzlePicker } from './nozzle-picker';
 export class GunsStation {
   private readonly rig = inject(RigStore);
   readonly of = input<string>();
+  protected readonly heightFrom = this.rig.heightFrom;
   protected readonly outlets = computed(() => this.rig.document()?.outlets ?? []);
   protected readonly chosen = chosenOf(this.outlets, this.of);
   private readonly index = computed(() => this.rig.assessment()?.outlets.findIndex((o) => o.outletId === this.chosen.item()?.id) ?? -1);

@@ -59,7 +59,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-select label="Kind" [options]="softKinds" [value]="p.kind" (choose)="turnSoft($event)" />
           <pz-quantity label="Open flow" [path]="softPath('openFlow')" />
           <pz-quantity [label]="limitName(p.kind)" [path]="softPath('limit')" />
-          <pz-quantity label="Above deck" [path]="softPath('height')" />
+          <pz-quantity [label]="'Above ' + standsOn()" [path]="softPath('height')" />
           <pz-choice label="Body" [path]="softPath('body')" [options]="materials" />
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
@@ -94,7 +94,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
             }
           }
           <pz-quantity [label]="drive()" [path]="path('enginePower')" />
-          <pz-quantity label="Inlet above deck" [path]="path('inletHeight')" />
+          <pz-quantity [label]="'Inlet above ' + standsOn()" [path]="path('inletHeight')" />
         }
         <div class="acts">
           @for (o of soft() ? [] : others(); track o.id) {
@@ -163,6 +163,12 @@ export class MachinesStation {
     { value: 'regulating', name: 'Regulating' },
     { value: 'flow-actuated', name: 'Flow-actuated' },
   ];
+  /** What the chosen pump's height is above: the deck, or the shelf that it stands on. */
+  protected readonly standsOn = computed(() => {
+    const id = this.soft()?.id ?? this.chosen.item()?.id;
+    return this.rig.document()?.placements?.find((p) => p.thing === id)?.on === undefined ? 'deck' : 'its shelf';
+  });
+
   /** What stands in for a figure that is left out, by the rig's own assumption where it has one. */
   protected usual(id: AssumptionId): string {
     return this.rig.document()?.assumptions[id] ?? findAssumption(id)!.value;
