@@ -130,12 +130,12 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
 const MOST_ROOMS = 4;
 
 const titleOf = (title: string | Message): Message => (typeof title === 'string' ? message(title) : title);
-const withRoom = (title: Message): Message => message(`${title.template}, the others moved to make room`, title.values);
+const withRoom = (title: Message): Message => message(`${title.template}, with room made on the deck`, title.values);
 
-/** Whether a change made things stand in one another. */
+/** Whether a change made things stand in one another, or brought something that has no place. */
 const newlyCrowded = (now: Assessment, then: Assessment): boolean => {
   const crowd = (a: Assessment): number => a.findings.filter((f) => FINDING_KINDS[f.code].scale === 'fit' && f.verdict !== 'fed').length;
-  return crowd(then) > crowd(now);
+  return crowd(then) > crowd(now) || (then.plan?.tray.length ?? 0) > (now.plan?.tray.length ?? 0);
 };
 
 function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {

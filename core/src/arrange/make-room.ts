@@ -27,14 +27,17 @@ function crowded(rig: Rig): boolean {
   );
 }
 
+/** Whether something that weighs has no place. */
+const waits = (rig: Rig): boolean => standingOn(rig).some((t) => !t.box && (t.dryKg > 0 || t.kind === 'tank'));
+
 /**
- * Places for a rig whose deck was in order before a change and is crowded after it: things moved a little to make room.
- * Undefined where nothing has to move.
+ * Places for a rig whose deck was in order before a change and is not after it: things moved a little to make room for what
+ * grew, and a place for what is new. Undefined where nothing has to move.
  */
 export function makeRoom(before: Rig, doc: RigDocument): readonly PlacementDocument[] | undefined {
   if (!before.platform || !doc.placements?.length || crowded(before)) return undefined;
   const read = readRig(doc);
-  if (!read.ok || !crowded(read.rig)) return undefined;
+  if (!read.ok || !(crowded(read.rig) || (waits(read.rig) && !waits(before)))) return undefined;
   const steps = arrangeSteps(doc, 'near', SEED, TRIES);
   for (;;) {
     const step = steps.next();

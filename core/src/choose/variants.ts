@@ -1,3 +1,4 @@
+import { makeRoom } from '../arrange/make-room.js';
 import { withoutOptions } from '../edit/option.js';
 import { asWanted } from '../advise/compare-ways.js';
 import { growTank } from '../edit/grow-tank.js';
@@ -26,6 +27,12 @@ export interface Variant {
   readonly make: () => RigDocument;
 }
 
+/** What grows gets room on the deck, and what is new a place. */
+function withRoom(before: Rig, doc: RigDocument): RigDocument {
+  const room = makeRoom(before, doc);
+  return room ? changed(doc, (d) => void (d.placements = [...room])) : doc;
+}
+
 const WAY_TITLES: Readonly<Record<MixWay, string>> = {
   batch: 'Mixed in the tank',
   'draw-stick': 'Draw stick and buckets',
@@ -43,7 +50,7 @@ export function variantsOf(doc: RigDocument): Variant[] {
   const out: Variant[] = [];
   const bare = withoutOptions(doc);
   const add = (id: string, question: string, title: string, change: (d: RigDocument) => void, after: (d: RigDocument) => RigDocument = (d) => d): void =>
-    void out.push({ id, question, title, make: () => after(changed(bare, change)) });
+    void out.push({ id, question, title, make: () => withRoom(rig, after(changed(bare, change))) });
 
   waterVariants(rig, doc, add);
   rig.machines.forEach((m, i) => {

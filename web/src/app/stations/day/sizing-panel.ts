@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Chance, formatQuantity, growTank, resizeLine } from '@pozzo/core';
+import { type Chance, formatQuantity, growTank, makeRoom, resizeLine, type RigDocument } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -137,6 +137,9 @@ export class SizingPanel {
         `No size of ${tank.name} tried keeps within ${may} of days, because taps are found shut: if none were, ${this.q(tank.withOpenTaps.volumeM3, 'volume')} would do. ` +
         'Put a refill stop in the day, carry the water of the whole job, or plan another day for such sites.'
       );
+    const barred = tank.points.find((p) => p.short.chance <= tolerance && p.refused !== undefined);
+    if (!tank.smallest && barred)
+      return `${this.q(barred.volumeM3, 'volume')} in ${tank.name} would keep within ${may} of days, but ${barred.refused === 'weight' ? 'then what carries it is overloaded' : 'that does not fit the deck'}: mend the fill or the feed, or take a larger platform.`;
     if (!tank.smallest) return `No size of ${tank.name} tried keeps within ${may} of days: mend the fill or the feed first.`;
     const now = `${this.q(tank.now.volumeM3, 'volume')} goes short on ${this.q(this.shortOf(tank.now).chance, 'ratio', 2)}`;
     return this.grows()
@@ -151,7 +154,17 @@ export class SizingPanel {
   });
   protected take(): void {
     const t = this.sizing()?.tank;
-    if (t?.smallest) this.rig.edit(this.takeWords(), (d) => t.tankIds.forEach((id) => growTank(d, id, t.smallest!.factor)));
+    const [rig, now] = [this.rig.rig(), this.rig.document()];
+    if (!t?.smallest || !rig || !now) return;
+    const grow = (d: RigDocument): void => t.tankIds.forEach((id) => growTank(d, id, t.smallest!.factor));
+    // As it was tried: what stands in the way is moved aside.
+    const grown = JSON.parse(JSON.stringify(now)) as RigDocument;
+    grow(grown);
+    const room = makeRoom(rig, grown);
+    this.rig.edit(this.takeWords(), (d) => {
+      grow(d);
+      if (room) d.placements = [...room];
+    });
   }
   protected readonly curves = computed<ChartOption>(() => {
     const z = this.sizing()!;
@@ -200,7 +213,11 @@ export class SizingPanel {
           chance: { text: this.q(chance, 'ratio', 2), by: chance },
           lost: { text: p.lostS < 1 ? 'none' : this.q(p.lostS, 'time', 2), by: p.lostS },
           price: { text: p.price < 0 ? `saves $${Math.round(-p.price)}` : `+$${Math.round(p.price)}`, by: p.price },
-          mass: { text: formatQuantity(p.massKg, 'mass', this.rig.units(), { signed: true }), by: p.massKg },
+          mass: {
+            text: `${formatQuantity(p.massKg, 'mass', this.rig.units(), { signed: true })}${p.refused === 'weight' ? ', too heavy' : p.refused === 'room' ? ', does not fit' : ''}`,
+            by: p.massKg,
+            shout: p.refused !== undefined,
+          },
         },
       };
     });
