@@ -2,7 +2,6 @@ import { advise } from '../advise/advise';
 import { assess } from '../assess/assess';
 import { variantsOf } from '../choose/variants';
 import { addBooster } from '../edit/booster';
-import { growTank } from '../edit/grow-tank';
 import { LAYOUTS } from '../layouts/layouts';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
@@ -18,7 +17,8 @@ test('a tank that grows into its neighbours gets room, and they keep their sides
   const d = layout('big-tank');
   const before = parseRig(d);
   const grown = layout('big-tank');
-  growTank(grown, 'water', 1.35);
+  const { shape } = grown.tanks[0];
+  if (shape.kind === 'box') shape.width = '56 in';
   expect(told(grown).some((c) => c === 'overlap' || c === 'overhang')).toBe(true);
   const room = makeRoom(before, grown)!;
   grown.placements = [...room];
