@@ -51,6 +51,15 @@ function fitting(text: string, width: number, height: number, most: number): num
   return size >= 0.028 ? size : undefined;
 }
 
+/** Whether one thing hides another from above. */
+const covers = (over: Standing & { readonly box: Box }, under: Standing & { readonly box: Box }): boolean =>
+  over !== under &&
+  over.box.z0 >= under.box.z1 - 1e-6 &&
+  over.box.x0 <= under.box.x0 + 0.05 &&
+  over.box.x1 >= under.box.x1 - 0.05 &&
+  over.box.y0 <= under.box.y0 + 0.05 &&
+  over.box.y1 >= under.box.y1 - 0.05;
+
 /**
  * The deck from above, with its kerb side below, and under it the same from the kerb, with axles and coupling: to scale, with
  * the main measures. Undefined for a rig without a platform.
@@ -105,12 +114,8 @@ export function deckDrawing(
   for (const l of laidLines(rig, things)) strokes.push({ layer: 'lines', kind: 'line', role: l.role, points: l.points.map((q) => [q.x, lift + q.y] as const) });
   for (const t of rising) {
     const b = t.box;
-    if (
-      rising.some(
-        (o) => o !== t && o.box.z0 >= b.z1 - 1e-6 && o.box.x0 <= b.x0 + 0.05 && o.box.x1 >= b.x1 - 0.05 && o.box.y0 <= b.y0 + 0.05 && o.box.y1 >= b.y1 - 0.05,
-      )
-    )
-      continue;
+    // What something stands on is told by what is seen of it: the upper one.
+    if (rising.some((o) => o.place?.on === t.id || covers(o, t))) continue;
     const size = fitting(t.name, b.x1 - b.x0, b.y1 - b.y0, 0.09);
     if (size) text([(b.x0 + b.x1) / 2, lift + (b.y0 + b.y1) / 2 - size / 3], size, t.name);
   }
