@@ -83,6 +83,6 @@ export function assessCircuits(cases: Cases, softPumps: readonly SoftPumpResult[
   }
   for (const m of rig.mixes)
     if (m.injector?.remote)
-      add(`${m.id}-remote`, `Remote switch of ${m.name}`, m.injector.outlet, figure(values['remote-current'], 'current', 'given', [], ['remote-current']));
+      add(`${m.id}-remote`, `Remote switch of ${m.name}`, m.injector.outlet, figure(values['remote-current'], 'current', 'assumed', [], ['remote-current']));
   return out;
 }

@@ -1,0 +1,172 @@
+import { LAYOUTS, parseRig, readRig, type RigDocument } from '@pozzo/core';
+import { of, throwError } from 'rxjs';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { labelFor, scaleOf, snapped, WIDE } from './deck-layout';
+import { PlanStation } from './plan.station';
+import { deckSheet } from './print-deck';
+
+jest.mock('./scene', () => ({ DeckScene: class {} }));
+
+const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
+const open = (of_?: string, doc = layout('big-tank'), heavy?: object) => {
+  const { rig } = bench(new FakeRig(doc), heavy);
+  return { rig, ...render(PlanStation, of_ ? { of: of_ } : {}) };
+};
+const placeOf = (rig: FakeRig, thing: string) => rig.document().placements!.find((p) => p.thing === thing)!;
+const thing = (root: HTMLElement, id: string): SVGGElement => root.querySelector<SVGGElement>(`[data-thing="${id}"]`)!;
+const key = (root: HTMLElement, id: string, name: string, shiftKey = false): void =>
+  void thing(root, id).dispatchEvent(new KeyboardEvent('keydown', { key: name, shiftKey, bubbles: true, cancelable: true }));
+
+describe('the plan', () => {
+  test('draws every thing that has a place as a button that says where it stands', () => {
+    const s = open();
+    expect(s.root.querySelectorAll('[data-thing]')).toHaveLength(s.rig.document().placements!.length);
+    expect(thing(s.root, 'water').getAttribute('aria-label')).toMatch(/^Water, 64.in from the front, 2.in from the kerb side$/);
+  });
+  test('arrow keys move a thing by an inch, with shift by six, and what stands on it goes along', async () => {
+    const s = open('reel-fill');
+    const [x, y] = ['x', 'y'].map((k) => Number.parseFloat(placeOf(s.rig, 'reel-hose-a')[k as 'x']));
+    key(s.root, 'reel-fill', 'ArrowRight');
+    key(s.root, 'reel-fill', 'ArrowUp', true);
+    await s.settle();
+    expect(Number.parseFloat(placeOf(s.rig, 'reel-hose-a').x)).toBeCloseTo(x + 1, 6);
+    expect(Number.parseFloat(placeOf(s.rig, 'reel-hose-a').y)).toBeCloseTo(y + 6, 6);
+    expect(s.rig.labels.at(-1)).toBe('Move Reel 1');
+  });
+  test('what is pinned stays where it is', async () => {
+    const s = open('water');
+    await s.press('Pin it');
+    const before = placeOf(s.rig, 'water').x;
+    key(s.root, 'water', 'ArrowRight');
+    await s.settle();
+    expect(placeOf(s.rig, 'water').x).toBe(before);
+    await s.press('Let it move');
+    expect(placeOf(s.rig, 'water').pinned).toBeUndefined();
+  });
+  test('typed inches move it, and what cannot be stays in the field with its bound', async () => {
+    const s = open('water');
+    await s.type('From the front', '60 in');
+    expect(placeOf(s.rig, 'water').x).toBe('60 in');
+    await s.type('From the front', '900 in');
+    expect(placeOf(s.rig, 'water').x).toBe('60 in');
+    expect(s.text()).toContain('at most 60 ft');
+  });
+  test('turned, put into the tray and stood up again', async () => {
+    const s = open('drum');
+    await s.press('Turn it');
+    expect(placeOf(s.rig, 'drum').turned).toBe('90');
+    await s.press('Into the tray');
+    expect(placeOf(s.rig, 'drum')).toBeUndefined();
+    expect(s.text()).toContain('It has no place yet.');
+    expect(s.rig.assessment().weight!.judged).toBe(false);
+    await s.press('Stand it on the deck');
+    expect(placeOf(s.rig, 'drum')).toBeDefined();
+    expect(s.rig.assessment().weight!.judged).toBe(true);
+  });
+  test('gear is added, held by straps or bolts, and taken off again', async () => {
+    const s = open();
+    await s.choose('What else rides along', 'shelf');
+    const id = s.rig.document().gear!.at(-1)!.id;
+    expect(placeOf(s.rig, id)).toBeDefined();
+    await s.choose('Held by', 'straps');
+    expect(placeOf(s.rig, id).held).toMatchObject({ by: 'straps', working: '1000 lbf' });
+    await s.choose('Held by', 'bolts');
+    expect(placeOf(s.rig, id).held).toMatchObject({ by: 'bolts', bolt: '3/8-16' });
+    await s.choose('Held by', '');
+    expect(placeOf(s.rig, id).held).toBeUndefined();
+    await s.press('Remove it');
+    expect(s.rig.document().gear!.some((g) => g.id === id)).toBe(false);
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
+  test('without a platform it asks for one; another keeps every place', async () => {
+    const doc = layout('big-tank');
+    delete doc.platform;
+    delete doc.placements;
+    const s = open(undefined, doc);
+    expect(s.text()).toContain('What does it stand on?');
+    await s.press(/Open trailer, two axles, 14/);
+    expect(s.rig.document().platform!.name).toBe('Heavy tandem-axle trailer');
+    await s.press('Place all of it');
+    expect(s.text()).toContain('Not placed: nothing');
+    const places = s.rig.document().placements!.length;
+    await s.press('Another');
+    await s.choose('Stand it on', 'tandem-16');
+    expect(s.rig.document().placements).toHaveLength(places);
+  });
+  test('how full the tanks are is one press, and the loads follow', async () => {
+    const s = open();
+    const tongue = (): string => [...s.root.querySelectorAll('text.load')].find((t) => t.textContent.includes('tongue'))!.textContent;
+    const full = tongue();
+    [...s.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Empty')!.click();
+    await s.settle();
+    expect(tongue()).not.toBe(full);
+  });
+  test('an arrangement is offered in words and taken as one step; a failure is told', async () => {
+    const placements = layout('big-tank').placements!.map((p) => (p.thing === 'cones' ? { ...p, x: '20 in' } : p));
+    const done = of({ state: 'done', value: { way: 'kerb', placements, before: 9, after: 3, hoseM: 4 } });
+    const s = open(undefined, layout('big-tank'), { most: 1, run: () => done });
+    await s.press('Arrange it for me');
+    expect(s.text()).toMatch(/on the tongue, full/);
+    await s.press('Take: Reels at the kerb');
+    expect(placeOf(s.rig, 'cones').x).toBe('20 in');
+    s.fixture.destroy();
+  });
+  test('work that dies says so', async () => {
+    const s = open(undefined, layout('big-tank'), { most: 1, run: () => throwError(() => new Error('The calculation stopped.')) });
+    await s.press('Arrange it for me');
+    expect(s.text()).toContain('The calculation stopped.');
+  });
+});
+
+describe('the drawing', () => {
+  const box = (x0: number, x1: number, y0: number, y1: number) => ({ x0, x1, y0, y1, z0: 0, z1: 1 });
+  const deck = { length: 4, width: 2 };
+  test('clings to edges, neighbours and middles within reach, and to nothing beyond', () => {
+    expect(snapped(box(0.02, 1.02, 0.5, 1), [], deck, 0.035)).toEqual({ dx: -0.02, dy: 0 });
+    expect(snapped(box(1.02, 2.02, 0.5, 1), [box(0, 1, 0, 0.4)], deck, 0.035).dx).toBeCloseTo(-0.02, 9);
+    expect(snapped(box(1.51, 2.51, 0.3, 0.8), [], deck, 0.035).dx).toBeCloseTo(-0.01, 9);
+    expect(snapped(box(0.3, 0.9, 0.31, 0.83), [], deck, 0.035)).toEqual({ dx: 0, dy: 0 });
+  });
+  test('a name is written along, upright, or not at all', () => {
+    expect(labelFor('Water', 200, 60)).toMatchObject({ upright: false, size: 15 });
+    expect(labelFor('Tool box', 30, 120)).toMatchObject({ upright: true });
+    expect(labelFor('A very long name indeed', 30, 30)).toBeUndefined();
+  });
+  test('every layout fits across, alone and with its view from the side', () => {
+    for (const l of LAYOUTS) {
+      const rig = parseRig(l.make());
+      for (const show of ['both', 'above', 'side'] as const) {
+        const s = scaleOf(rig, show);
+        expect(s.x(0)).toBeGreaterThanOrEqual(0);
+        expect(s.x(rig.platform!.length)).toBeLessThanOrEqual(WIDE);
+      }
+    }
+  });
+});
+
+describe('the sheet that is printed', () => {
+  test('has the drawing, every filling and the ratings; names cannot break out of it', () => {
+    const doc = layout('big-tank');
+    doc.tanks[0].name = '<img src=x onerror=alert(1)>';
+    doc.name = '<b>Rig</b>';
+    const rig = new FakeRig(doc);
+    const html = deckSheet(rig.rig(), rig.assessment().weight, [0.5, 0.3], 'us');
+    expect(html).toContain('<svg');
+    expect(html).not.toMatch(/<img|<b>/);
+    expect(html).toContain('Made for');
+    expect((html.match(/<tr>/g) ?? []).length).toBe(rig.assessment().weight!.states.length + 2);
+  });
+  test('says what is not placed, and that masses are estimates', () => {
+    const doc = layout('big-tank');
+    doc.placements = doc.placements!.filter((p) => p.thing !== 'drum');
+    const rig = new FakeRig(doc);
+    expect(deckSheet(rig.rig(), rig.assessment().weight, [0.5, 0.3], 'metric')).toMatch(/Not placed, and not counted: SH drum\.[\s\S]*estimates/);
+  });
+  test('a rig without a platform prints nothing', () => {
+    const doc = layout('big-tank');
+    delete doc.platform;
+    delete doc.placements;
+    expect(deckSheet(parseRig(doc), undefined, [], 'us')).toBe('');
+  });
+});

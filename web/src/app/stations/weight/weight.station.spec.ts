@@ -1,0 +1,117 @@
+import { TestBed } from '@angular/core/testing';
+import { LAYOUTS, type RigDocument } from '@pozzo/core';
+import { FakeRig } from '../../testing/fake-rig';
+import { bench, render } from '../../testing/render';
+import { PowerStation } from '../power/power.station';
+import { WeightStation } from './weight.station';
+
+jest.mock('../../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
+
+const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
+const open = (id: string, change: (d: RigDocument) => void = () => undefined) => {
+  const doc = layout(id);
+  change(doc);
+  const { rig, day } = bench(new FakeRig(doc));
+  day.work(1);
+  return { rig, ...render(WeightStation) };
+};
+const bars = (root: HTMLElement) =>
+  [...root.querySelectorAll('pz-load-bars .row')].map((r) => ({ words: r.textContent.replace(/\s+/g, ' ').trim(), verdict: r.className }));
+
+describe('weight', () => {
+  test('a bar for everything that has a rating, over it in words', () => {
+    const s = open('two-batch');
+    const [first] = bars(s.root);
+    expect(first.words).toMatch(/^The trailer ?2328.lb of 2000.lb: over$/);
+    expect(first.verdict).toContain('stop');
+    expect(s.text()).toContain('too heavy for the road');
+  });
+  test('tyres that say nothing their axle does not are left out', () => {
+    expect(bars(open('big-tank').root).some((b) => b.words.startsWith('Tyres'))).toBe(false);
+    TestBed.resetTestingModule();
+    const weak = open('big-tank', (d) => void (d.platform!.axles[0].tyres = '3400 lb'));
+    expect(bars(weak.root).some((b) => b.words.startsWith('Tyres of axle 1'))).toBe(true);
+  });
+  test('another filling shows its own loads; the day’s end is among them', async () => {
+    const s = open('big-tank');
+    const full = bars(s.root)[0].words;
+    await s.press('Empty');
+    expect(bars(s.root)[0].words).not.toBe(full);
+    expect([...s.root.querySelectorAll('button')].some((b) => b.textContent.trim() === 'Day ends')).toBe(true);
+  });
+  test('every filling stands in the table, those of the day too', () => {
+    const s = open('big-tank');
+    const rows = [...s.root.querySelectorAll('tbody tr')].map((r) => r.textContent.replace(/\s+/g, ' ').trim());
+    expect(rows.some((r) => r.startsWith('With only Water full'))).toBe(true);
+    expect(rows.some((r) => r.startsWith('Heaviest on the road, at'))).toBe(true);
+  });
+  test('a ticket typed in stands beside the reckoning, and goes again', async () => {
+    const s = open('big-tank');
+    await s.press('Type in a ticket');
+    expect(s.rig.document().platform!.ticket!.axles).toHaveLength(2);
+    expect(s.text()).toContain('Ticket and reckoning');
+    await s.type('Axle 1', '5000 lb');
+    expect(s.rig.assessment().findings.map((f) => f.code)).toContain('ticket-off');
+    await s.press('Take the ticket away');
+    expect(s.rig.document().platform!.ticket).toBeUndefined();
+  });
+  test('slopes tell what stays on the coupling and what the outlet does not reach', async () => {
+    const s = open('big-tank');
+    await s.press('It stands on slopes');
+    expect(s.text()).toMatch(/the coupling keeps [\d.]+.lb at least/);
+    expect(s.text()).toMatch(/Water out of reach of the outlet.*Water/);
+    await s.press('Level sites only');
+    expect(s.rig.document().platform!.slope).toBeUndefined();
+  });
+  test('nothing is called within ratings while something has no place', () => {
+    const s = open('big-tank', (d) => void (d.placements = d.placements!.filter((p) => p.thing !== 'water')));
+    expect(s.text()).toMatch(/Not judged: 1 thing has no place yet \(Water\)/);
+    expect(s.text()).not.toContain('Within ratings');
+  });
+  test('in metric every load is in kilograms', async () => {
+    const s = open('metric-header');
+    s.rig.units.set('metric');
+    await s.settle();
+    expect(bars(s.root).every((b) => / kg of .*kg/.test(b.words.replace(/\u00a0/g, ' ')))).toBe(true);
+  });
+  test('without a platform it leads to the plan', () => {
+    const s = open('big-tank', (d) => {
+      delete d.platform;
+      delete d.placements;
+    });
+    expect(s.text()).toContain('No platform yet');
+  });
+});
+
+describe('fuel, wires and air', () => {
+  const power = (id: string, change: (d: RigDocument) => void = () => undefined) => {
+    const doc = layout(id);
+    change(doc);
+    const { rig, day } = bench(new FakeRig(doc));
+    day.work(1);
+    return { rig, ...render(PowerStation) };
+  };
+  test('each 12 V load has its cable, fuse and what arrives', () => {
+    const s = power('tied-tanks');
+    const [row] = [...s.root.querySelectorAll('tbody tr')].map((r) => r.textContent.replace(/\s+/g, ' ').trim());
+    expect(row).toMatch(/A .*ft.*AWG \d+ · [\d.]+ mm² .*A .*V .*%/);
+    expect(s.text()).toContain('Lengths are those of the deck');
+  });
+  test('a length that is only the usual one says so', () => {
+    const s = power('tied-tanks', (d) => void (d.placements = d.placements!.filter((p) => p.thing !== 'power/battery')));
+    expect(s.text()).toContain('battery or load has no place yet');
+  });
+  test('the day tells fuel and battery; with a tank, how many days', async () => {
+    const s = power('tied-tanks');
+    expect(s.text()).toMatch(/Fuel in a day/);
+    expect(s.text()).toMatch(/Battery left at the end/);
+    await s.type('Fuel tanks together', '17 gal');
+    expect(s.text()).toMatch(/Fuel on board lasts/);
+  });
+  test('nothing said yet is said with one press', async () => {
+    const s = power('buffer-skid');
+    expect(s.text()).toContain('Nothing on this rig runs on 12 V.');
+    await s.press('Say what drives it');
+    expect(s.rig.document().power).toMatchObject({ battery: '100 Ah' });
+  });
+});
