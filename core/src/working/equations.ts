@@ -106,7 +106,8 @@ export const EQUATIONS = {
   'gravity-fuel': {
     title: 'Fuel by gravity',
     text: 'h_spare = lift − hose friction (Darcy–Weisbach, viscosity of the fuel)',
-    source: 'energy equation; viscosities of the fuels', unverified: true,
+    source: 'energy equation; viscosities of the fuels',
+    unverified: true,
   },
   'fuel-day': {
     title: 'Fuel in a day',
