@@ -1,4 +1,4 @@
-import { assess, assumptionValues, dayModel, driveOf, FUELS, simulateModel } from '@pozzo/core';
+import { assess, assumptionValues, dayModel, driveOf, fuelVolume, simulateModel } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
@@ -16,8 +16,8 @@ export function powerAnswer(args: readonly string[]): object {
   const { power } = rig;
   const engines = rig.machines.filter((m) => ['petrol', 'diesel'].includes(driveOf(m)));
   const usableM3 = power?.fuel;
-  const density = engines.some((m) => driveOf(m) === 'diesel') ? FUELS.diesel.densityKgM3 : values['fuel-density'];
-  const perDayM3 = day.fuelKg / density;
+  // By one density, as the day reckons what is on board.
+  const perDayM3 = fuelVolume(day.fuelKg, values['fuel-density']);
   const air = rig.softPumps.filter((p) => p.kind === 'air').map((p) => a.chemical.softPumps.find((x) => x.pumpId === p.id)!);
   const need = air.reduce((s, p) => s + (p?.airUse?.value ?? 0), 0);
   return {

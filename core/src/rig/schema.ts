@@ -87,7 +87,7 @@ export type { SoftPump, SoftPumpDocument } from './thing/soft-pump.js';
 export type { Sprayer } from './thing/sprayer.js';
 export { type Mix, MIX_WAYS, type MixDocument, type MixWay } from './thing/mix.js';
 export { type Gear, GEAR_KINDS, type GearDocument, type GearKind } from './thing/gear.js';
-export { BOLT_NAMES, HOLDS, type Placement, type PlacementDocument, POWER_THINGS, type PowerThing, type Side, SIDES, TURNS } from './thing/placement.js';
+export { type Placement, type PlacementDocument, POWER_THINGS, type PowerThing, type Side, SIDES, TURNS } from './thing/placement.js';
 export {
   BRAKES,
   COUPLINGS,

@@ -11,6 +11,10 @@ const KG_PER_POUND = 0.45359237;
 /** Density of what a tank holds, kg/m³. */
 export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.in(tank).gravity;
 
+/** What is in a full tank, kg. */
+export const fullMass = (stocks: Stocks, tank: Tank): number =>
+  volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape))) * stockOfTank(stocks, tank);
+
 /** What a rig weighs on the road as its day starts, kg: its platform, the parts and equipment that it is known to carry, and all that is in its tanks. */
 export function loadedMass(rig: Rig, values: AssumptionValues): number {
   const stocks = new Stocks(rig, values);

@@ -57,6 +57,21 @@ export function feedPartOf(of: Reading, thing: string): readonly unknown[] {
   return [...air(rig), ...bare(part?.things ?? []), ...(part?.lines ?? []), ...bare(tanks), ...tanks.map((t) => level(ground.cases.heel.get(t.id)!))];
 }
 
+/** What stands on the platform and what is laid between: nothing of it without a platform. `more` is read beside them. */
+export const onTheDeck = ({ rig, bare }: Things, more: readonly unknown[]): readonly unknown[] => [
+  rig.assumptions,
+  rig.platform,
+  rig.power,
+  ...(rig.platform
+    ? [
+        ...rig.placements,
+        ...bare([...rig.gear, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.manifolds, ...rig.mixes, ...rig.reels, ...rig.liquids]),
+        ...rig.lines,
+        ...more,
+      ]
+    : []),
+];
+
 /** What the blends and what is used of them hang on, with the names of tanks and liquids that the answers carry. */
 export function chemicals({ rig, bare }: Reading): readonly unknown[] {
   const lines = rig.lines.filter((l) => l.role === 'chemical');

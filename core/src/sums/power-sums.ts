@@ -1,4 +1,4 @@
-import { chooseCable, fuseFor, voltageDrop, wireResistance } from '../electrics/index.js';
+import { awgArea, chooseCable, fuseFor, voltageDrop, wireResistance } from '../electrics/index.js';
 import { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from '../fuel/index.js';
 import { bore, flow, length } from './inputs.js';
 import { choiceInput, type Sum, sumInput } from './sum.js';
@@ -40,7 +40,7 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const c = chooseCable(x['current'], x['length'], x['voltage'], x['most']);
-      return c ? { gauge: c.gauge, area: 1.7241e-8 / wireResistance(c.gauge), fuse: c.fuseA, drop: c.dropV } : { gauge: NaN, area: NaN, fuse: NaN, drop: NaN };
+      return c ? { gauge: c.gauge, area: awgArea(c.gauge), fuse: c.fuseA, drop: c.dropV } : { gauge: NaN, area: NaN, fuse: NaN, drop: NaN };
     },
   },
   {

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { BOLT_SIZES, RESTRAINTS } from '../../structure/index.js';
 import { id } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 
@@ -12,10 +13,6 @@ export const TURNS = ['0', '90', '180', '270'] as const;
 /** Parts of the power that stand on the deck and have no id of their own. */
 export const POWER_THINGS = ['power/battery', 'power/compressor', 'power/receiver'] as const;
 export type PowerThing = (typeof POWER_THINGS)[number];
-
-/** What holds a thing down. */
-export const HOLDS = ['hoops', 'straps', 'u-bolts', 'welded', 'bolts'] as const;
-export const BOLT_NAMES = ['5/16-18', '3/8-16', '1/2-13', 'M8', 'M10', 'M12'] as const;
 
 const side = quantity('length', '1 in', '40 ft');
 
@@ -42,10 +39,10 @@ export const placement = v.strictObject({
   mass: v.optional(quantity('mass', '0 lb', '20000 lb')),
   held: v.optional(
     v.strictObject({
-      by: v.picklist(HOLDS),
+      by: v.picklist(RESTRAINTS),
       count: quantity('number', '1', '40'),
       /** Of bolts, hoops and U-bolts: what goes through the deck. */
-      bolt: v.optional(v.picklist(BOLT_NAMES)),
+      bolt: v.optional(v.picklist(BOLT_SIZES)),
       /** Of a strap: its working load, as its label says. */
       working: v.optional(quantity('force', '50 lbf', '20000 lbf')),
       /** Of a strap: in the weather since. */

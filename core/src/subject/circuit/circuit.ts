@@ -1,6 +1,7 @@
 import type { Box } from '../../deck/index.js';
 import { portTo, standingOn } from '../../deck/index.js';
 import { awgArea, chooseCable, voltageDrop } from '../../electrics/cable.js';
+import { GRAVITY } from '../../fluid/air.js';
 import type { Cases } from '../../solve/cases.js';
 import type { SoftPumpResult } from '../soft-pump/result.js';
 import { type Figure, figure, input } from '../../working/figure.js';
@@ -63,7 +64,7 @@ export function assessCircuits(cases: Cases, softPumps: readonly SoftPumpResult[
     if (!b.running) continue;
     const flow = rig.lines.reduce((s, l) => (l.from.at === 'booster' && l.from.id === b.id ? s + Math.max(drawn.flowOf(l.id), 0) : s), 0);
     const head = Math.max(drawn.headOf('boosterOut', b.id) - drawn.headOf('boosterIn', b.id), 0);
-    const watts = head * drawn.water.densityKgM3 * 9.80665 * flow;
+    const watts = head * drawn.water.densityKgM3 * GRAVITY * flow;
     add(
       b.id,
       b.name,

@@ -1,6 +1,6 @@
 import { type Box, laidLines, type Standing, standingOn } from '../../deck/index.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Platform, Rig } from '../../rig/schema.js';
+import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { worstOf } from '../verdict.js';
@@ -16,7 +16,7 @@ const SERVED_GEAR: ReadonlySet<string> = new Set(['box', 'bin', 'generator', 'fu
 /** Full, kg. */
 function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
   const tank = rig.tanks.find((x) => x.id === t.id);
-  return t.dryKg + (tank ? volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape))) * 998.2 * stocks.in(tank).gravity : 0);
+  return t.dryKg + (tank ? fullMass(stocks, tank) : 0);
 }
 
 /** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */

@@ -1,3 +1,4 @@
+import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { planFindings } from './findings.js';
 import { PLAN_KINDS, type PlanCode } from './kinds.js';
@@ -9,26 +10,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
   name: 'plan',
   scale: 'fit',
   kinds: PLAN_KINDS,
-  reads: ({ rig, bare }) => [
-    rig.assumptions,
-    rig.platform,
-    rig.power,
-    ...(rig.platform
-      ? [
-          ...rig.placements,
-          ...bare(rig.gear),
-          ...bare(rig.tanks),
-          ...bare(rig.machines),
-          ...bare(rig.softPumps),
-          ...bare(rig.boosters),
-          ...bare(rig.manifolds),
-          ...bare(rig.mixes),
-          ...bare(rig.reels),
-          ...bare(rig.liquids),
-          ...rig.lines,
-        ]
-      : []),
-  ],
+  reads: (of) => onTheDeck(of, of.bare(of.rig.tanks)),
   assess: ({ rig, stocks }) => ({ plan: assessPlan(rig, stocks) }),
   findings: ({ rig, values }, { plan }) => (plan ? planFindings(rig, plan, values) : []),
   rests: (_rig, { plan }) =>

@@ -1,3 +1,4 @@
+import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { weightFindings } from './findings.js';
 import { WEIGHT_KINDS, type WeightCode } from './kinds.js';
@@ -10,28 +11,7 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
   scale: 'rating',
   kinds: WEIGHT_KINDS,
   // Its fillings are told by the names of their tanks.
-  reads: ({ rig, bare }) => [
-    rig.assumptions,
-    rig.platform,
-    rig.power,
-    ...(rig.platform
-      ? [
-          ...rig.placements,
-          ...bare(rig.gear),
-          ...rig.tanks,
-          ...bare(rig.machines),
-          ...bare(rig.softPumps),
-          ...bare(rig.boosters),
-          ...bare(rig.manifolds),
-          ...bare(rig.mixes),
-          ...bare(rig.reels),
-          ...bare(rig.liquids),
-          ...bare(rig.outlets),
-          ...bare(rig.sprayers),
-          ...rig.lines,
-        ]
-      : []),
-  ],
+  reads: (of) => onTheDeck(of, [...of.rig.tanks, ...of.bare([...of.rig.outlets, ...of.rig.sprayers])]),
   assess: ({ rig, stocks }) => ({ weight: assessWeight(rig, stocks) }),
   findings: ({ rig, values }, { weight }) => (weight ? weightFindings(rig, weight, values) : []),
   rests: (_rig, { weight }) =>

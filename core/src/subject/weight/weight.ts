@@ -1,6 +1,7 @@
 import { standingOn, type Standing } from '../../deck/index.js';
 import { bulkheadHeight } from '../../solve/rig-network.js';
 import { deckLoad, type DeckLoad } from '../../solve/deck-load.js';
+import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
 import { isDraw } from '../../solve/solved.js';
 import { supportsOf, weighAt } from '../../solve/weigh.js';
@@ -96,7 +97,7 @@ function shelvesOf(rig: Rig, things: readonly Standing[], stocks: Stocks): Weigh
   const places = placesOf(rig);
   const wet = (id: string): number => {
     const t = rig.tanks.find((x) => x.id === id);
-    return t ? volumeAt(t.shape, Math.min(t.fullLevel, shapeHeight(t.shape))) * 998.2 * stocks.in(t).gravity : 0;
+    return t ? fullMass(stocks, t) : 0;
   };
   const on = (shelf: string): number => things.reduce((s, t) => s + (places.get(t.id)?.on === shelf ? t.dryKg + wet(t.id) + on(t.id) : 0), 0);
   return rig.gear.flatMap((g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));

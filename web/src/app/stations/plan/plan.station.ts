@@ -4,13 +4,13 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { ActivatedRoute, Router } from '@angular/router';
 import {
   addGear,
-  BOLT_NAMES,
+  BOLT_SIZES,
   deckDrawing,
   dropPlatform,
   formatQuantity,
   GEAR_KINDS,
   type GearKind,
-  HOLDS,
+  RESTRAINTS,
   layHoses,
   type PlacementDocument,
   placeAnywhere,
@@ -47,7 +47,7 @@ const SIDE_OPTIONS = [
   { value: 'street', name: 'Street side' },
 ] as const;
 
-const HOLD_WORDS: Readonly<Record<(typeof HOLDS)[number], string>> = {
+const HOLD_WORDS: Readonly<Record<(typeof RESTRAINTS)[number], string>> = {
   hoops: 'Bolted hoops',
   straps: 'Straps',
   'u-bolts': 'U-bolts',
@@ -97,8 +97,8 @@ export class PlanStation {
   protected readonly stock = [{ value: '', name: 'Choose one' }, ...PLATFORMS.map((p) => ({ value: p.id, name: p.title }))];
   protected readonly sides = [{ value: '', name: 'Nearest side' }, ...SIDE_OPTIONS];
   protected readonly blows = [{ value: '', name: 'Not said' }, ...SIDE_OPTIONS];
-  protected readonly holds = [{ value: '', name: 'Not said' }, ...HOLDS.map((value) => ({ value, name: HOLD_WORDS[value] }))];
-  protected readonly bolts = BOLT_NAMES.map((value) => ({ value, name: value }));
+  protected readonly holds = [{ value: '', name: 'Not said' }, ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] }))];
+  protected readonly bolts = BOLT_SIZES.map((value) => ({ value, name: value }));
   protected readonly gearKinds = [{ value: '', name: 'Add gear' }, ...GEAR_KINDS.map((value) => ({ value, name: USUAL_GEAR[value].word }))];
   protected readonly views = [
     { id: 'both', name: 'Both' },
@@ -226,7 +226,7 @@ export class PlanStation {
       if (!by) delete p.held;
       else
         p.held = {
-          by: by as (typeof HOLDS)[number],
+          by: by as (typeof RESTRAINTS)[number],
           count: p.held?.count ?? '4',
           ...(by === 'straps' ? { working: p.held?.working ?? '1000 lbf' } : by === 'welded' ? {} : { bolt: p.held?.bolt ?? '3/8-16' }),
         };

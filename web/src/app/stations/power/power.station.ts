@@ -1,6 +1,6 @@
 import { Component, computed, DestroyRef, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type AssumptionId, assumptionValues, findAssumption, formatQuantity } from '@pozzo/core';
+import { type AssumptionId, assumptionValues, findAssumption, formatQuantity, fuelVolume } from '@pozzo/core';
 import { RouterLink } from '@angular/router';
 import { type Fact, Facts } from '../../bench/facts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -102,7 +102,7 @@ export class PowerStation {
     const day = this.day.usual();
     const rig = this.rig.rig();
     if (!day || !rig) return [];
-    const perDay = day.fuelKg / assumptionValues(rig.assumptions)['fuel-density'];
+    const perDay = fuelVolume(day.fuelKg, assumptionValues(rig.assumptions)['fuel-density']);
     const fuel = rig.power?.fuel;
     return [
       ...(day.fuelKg > 0 ? [{ label: 'Fuel in a day', text: this.q(perDay, 'volume') }] : []),

@@ -1,0 +1,21 @@
+import type { Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { LAYOUTS, parseRig, readRig, usualDayDocument } from '@pozzo/core';
+import { FakeRig } from './fake-rig';
+import { bench, render } from './render';
+
+/** A rig with its day written down, opened at a station. */
+export function openStation(id: string, name: string, station: Type<unknown>) {
+  TestBed.resetTestingModule();
+  const doc = LAYOUTS.find((l) => l.id === id)!.make();
+  doc.brief.day = usualDayDocument(parseRig(doc));
+  const made = bench(new FakeRig(doc));
+  if (name === 'Work day') made.day.work(4);
+  return { ...made, ...render(station) };
+}
+
+/** The rig reads, and judging it throws nothing; what the fake does at every edit. */
+export function expectSound(rig: FakeRig, what: string): void {
+  const read = readRig(rig.document());
+  if (!read.ok) throw new Error(`${what}: ${read.problems[0].path}: ${read.problems[0].message}`);
+}
