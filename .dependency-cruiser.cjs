@@ -12,6 +12,7 @@ const order = [
   'rig',
   'catalogue',
   'deck',
+  'energy',
   'edit',
   'solve',
   'subject',

@@ -10,6 +10,7 @@ export * from './working/index.js';
 export * from './rig/index.js';
 export * from './catalogue/index.js';
 export * from './deck/index.js';
+export * from './energy/index.js';
 export * from './edit/index.js';
 export * from './assess/index.js';
 export * from './day/index.js';

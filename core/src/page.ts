@@ -22,7 +22,7 @@ export {
   type Saved,
   type StoredBuild,
 } from './exchange/http.js';
-export { dropPlaces } from './rig/drop-places.js';
+export { mend } from './rig/mend.js';
 export { withoutOptions } from './edit/without-options.js';
 export { isEnough } from './day/chance.js';
 export { joinChunks } from './day/chunk.js';

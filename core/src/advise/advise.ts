@@ -4,7 +4,7 @@ import { type Assessment } from '../assess/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
-import { dropPlaces } from '../rig/drop-places.js';
+import { mend } from '../rig/mend.js';
 import type { Read } from '../rig/read.js';
 import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
@@ -156,7 +156,7 @@ function tryCandidate(
 ): { document: RigDocument; rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
   const [next, patches] = produceWithPatches(before.document, (draft) => {
     change(draft);
-    dropPlaces(draft);
+    mend(draft);
   });
   if (patches.length === 0) return undefined;
   const read = reread(next, before);

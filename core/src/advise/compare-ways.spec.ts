@@ -77,13 +77,13 @@ describe('what changes cost and weigh', () => {
   });
   test('pumps, battery and compressor are on the bill', () => {
     const d = twoBatchSingleAxle();
-    const [with_, battery] = [base(d).price, d.power!.battery];
-    d.power!.battery = '400 Ah';
+    const [with_, battery] = [base(d).price, d.batteries![0].capacity];
+    d.batteries![0].capacity = '400 Ah';
     expect(base(d).price).toBeGreaterThan(with_);
-    d.power!.battery = battery;
-    d.power!.freeAir = '20 cfm';
+    d.batteries![0].capacity = battery;
+    d.compressors = [{ id: 'compressor', name: 'Compressor', freeAir: '20 cfm', power: '7 hp' }];
     near(base(d).price - with_, 20 * 85, 1e-6);
-    d.power!.freeAir = '0 cfm';
+    d.compressors = [];
     d.softPumps!.pop();
     d.lines = d.lines.filter((l) => l.to.id !== 'pump-roofs' && l.from.id !== 'pump-roofs');
     expect(base(d).price).toBeLessThan(with_);

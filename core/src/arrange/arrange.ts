@@ -1,11 +1,11 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
-import { type Box, boxOf, laidLines, middleOf, type Standing, standingOn } from '../deck/index.js';
+import { blowsExhaust, type Box, boxOf, isServed, isStarted, laidLines, melts, middleOf, type Standing, standingOn } from '../deck/index.js';
 import { DayRandom } from '../day/random.js';
 import { layHoses } from '../edit/place.js';
 import { changed } from '../edit/draft.js';
 import { readRig } from '../rig/read.js';
 import { placesOf } from '../rig/stand.js';
-import { driveOf, type PlacementDocument, type Platform, type Rig, type RigDocument, type Side } from '../rig/schema.js';
+import type { PlacementDocument, Platform, Rig, RigDocument, Side } from '../rig/schema.js';
 import { hungOn } from '../solve/deck-load.js';
 import { emptyPlatform } from '../solve/empty-platform.js';
 import { stockOfTank } from '../solve/loaded.js';
@@ -83,11 +83,11 @@ class Deck {
     const states = platform.road === 'day' ? all.filter((s) => s.id === 'start' || s.id === 'empty') : all;
     const index = new Map(things.map((t, i) => [t.id, i]));
     const places = placesOf(rig);
+    const blows = blowsExhaust(rig);
     // As if everything had its place.
-    const hung = hungOn(rig, values['fuel-density'], (id) => index.has(id));
+    const hung = hungOn(rig, values, (id) => index.has(id));
     this.pieces = things.map((own): Piece => {
       const tank = rig.tanks.findIndex((t) => t.id === own.id);
-      const machine = rig.machines.find((m) => m.id === own.id);
       const gear = rig.gear.find((g) => g.id === own.id);
       const wet = (s: number): number => (tank < 0 ? 0 : volumeAt(rig.tanks[tank].shape, states[s].levels[tank]) * stockOfTank(stocks, rig.tanks[tank]));
       const on = places.get(own.id)?.on;
@@ -97,17 +97,11 @@ class Deck {
         on: on === undefined ? -1 : index.get(on)!,
         turns: own.kind !== 'reel' && own.size[0] !== own.size[1],
         kind: own.kind,
-        burns: machine
-          ? driveOf(machine) === 'petrol' || driveOf(machine) === 'diesel'
-          : rig.softPumps.some((p) => p.id === own.id && p.kind === 'engine') || own.id === 'power/compressor',
+        burns: blows.has(own.id),
         slab: gear?.kind === 'shelf',
         massKg: states.map((_, s) => own.dryKg + (hung.get(own.id) ?? 0) + wet(s)),
-        served:
-          own.kind === 'machine' ||
-          own.kind === 'power' ||
-          own.kind === 'soft-pump' ||
-          (gear !== undefined && ['box', 'bin', 'extinguisher', 'first-aid', 'fuel-can'].includes(gear.kind)),
-        plastic: own.kind === 'tank' || own.kind === 'reel' || own.id === 'power/battery' || gear?.kind === 'fuel-can',
+        served: own.kind !== 'reel' && own.kind !== 'mix' && isServed(rig, own),
+        plastic: melts(rig, own),
         wanted: values[own.kind === 'machine' ? 'service-machine' : 'service-other'],
         z0: own.bottomM,
       };
@@ -200,7 +194,7 @@ class Deck {
       const reaches = !Number.isFinite(free);
       const tight = reaches ? 0 : Math.max(p.wanted - free, 0);
       const inwards = platform.headroom !== undefined ? 0 : Math.max(toEdge(b, side, platform) - values.reach, 0);
-      const bad = (p.kind === 'machine' ? 60 : 15) * tight + (p.kind === 'machine' || p.kind === 'power' ? 30 : 6) * inwards + (side === 'front' ? 0.5 : 0);
+      const bad = (p.kind === 'machine' ? 60 : 15) * tight + (isStarted(p.own) ? 30 : 6) * inwards + (side === 'front' ? 0.5 : 0);
       if (bad < least) [service, least] = [side, bad];
     }
     if (!p.burns) return { cost: least, service, exhaust: undefined };

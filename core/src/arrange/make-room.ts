@@ -1,4 +1,6 @@
 import { standingOn } from '../deck/index.js';
+import { changed } from '../edit/draft.js';
+import { placeAnywhere } from '../edit/place.js';
 import { readRig } from '../rig/read.js';
 import type { PlacementDocument, Rig, RigDocument } from '../rig/schema.js';
 import { overlapM, solidOf, toEdge, TOUCH } from '../subject/plan/room.js';
@@ -27,8 +29,8 @@ function crowded(rig: Rig): boolean {
   );
 }
 
-/** Whether something that weighs has no place. */
-const waits = (rig: Rig): boolean => standingOn(rig).some((t) => !t.box && (t.dryKg > 0 || t.kind === 'tank'));
+/** What weighs and has no place, by id. */
+const waiting = (rig: Rig): readonly string[] => standingOn(rig).flatMap((t) => (!t.box && (t.dryKg > 0 || t.kind === 'tank') ? [t.id] : []));
 
 /**
  * Places for a rig whose deck was in order before a change and is not after it: things moved a little to make room for what
@@ -37,7 +39,16 @@ const waits = (rig: Rig): boolean => standingOn(rig).some((t) => !t.box && (t.dr
 export function makeRoom(before: Rig, doc: RigDocument): readonly PlacementDocument[] | undefined {
   if (!before.platform || !doc.placements?.length || crowded(before)) return undefined;
   const read = readRig(doc);
-  if (!read.ok || !(crowded(read.rig) || (waits(read.rig) && !waits(before)))) return undefined;
+  if (!read.ok) return undefined;
+  const full = crowded(read.rig);
+  const fresh = waiting(before).length ? [] : waiting(read.rig);
+  if (!full && !fresh.length) return undefined;
+  // Where only something new wants a place, a free one is taken before anything is moved.
+  if (!full) {
+    const placed = changed(doc, (d) => fresh.forEach((id) => placeAnywhere(d, id)));
+    const tried = readRig(placed);
+    if (tried.ok && !crowded(tried.rig)) return placed.placements;
+  }
   const steps = arrangeSteps(doc, 'near', SEED, TRIES);
   for (;;) {
     const step = steps.next();

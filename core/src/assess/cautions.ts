@@ -99,7 +99,7 @@ function chemicalCautions(rig: Rig): Caution[] {
   if (rig.softPumps.some((p) => p.kind === 'electric'))
     out.push(
       {
-        station: 'power',
+        station: 'electrics',
         text: 'A fuse at the battery for every cable, no larger than the cable carries; terminals covered; the battery off before any wire is touched. Mains and vehicle wiring are for licensed hands.',
       },
       { station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' },

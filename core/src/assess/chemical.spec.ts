@@ -235,7 +235,7 @@ describe('soft wash pumps', () => {
   });
   test('a day that empties the battery is told, and a larger one cures it', () => {
     const d = twoBatchSingleAxle();
-    d.power!.battery = '6 Ah';
+    d.batteries![0].capacity = '6 Ah';
     const a = judged(d);
     expect(a.findings.map((f) => f.code)).toContain('battery-short');
     const fix = advise(d, parseRig(d), a).find((f) => f.code === 'battery-short' && f.cures)!;
@@ -243,14 +243,14 @@ describe('soft wash pumps', () => {
   });
   test('no compressor, no air pump; altitude counts once, in what the pump asks', () => {
     const d = smallBuffer();
-    d.power!.freeAir = '5 cfm';
+    d.compressors![0].freeAir = '5 cfm';
     expect(codes(d)).toContain('air-short');
     const low = pumpOf(smallBuffer(), 'air-pump');
     const high = smallBuffer();
     high.brief.altitude = '6000 ft';
     const up = pumpOf(high, 'air-pump');
     // A piston sweeps the same volume anywhere; a stroke of air at 100 psi is so many more of the thinner air about it.
-    expect(up.airGiven).toBe(low.airGiven);
+    expect(judged(high).air.compressors[0].givesM3s).toBe(judged(smallBuffer()).air.compressors[0].givesM3s);
     const [a, b] = [airPressure(0), airPressure(6000 * 0.3048)];
     const limit = parseRig(high).softPumps.find((p) => p.id === 'air-pump')!.limit;
     const sea = airPressure(parseRig(smallBuffer()).brief.altitude);

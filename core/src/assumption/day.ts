@@ -38,5 +38,4 @@ export const DAY_ASSUMPTIONS = [
     'estimate',
     'Take it from the valve; long arms shut slower.',
   ),
-  assumption('fuel-density', 'Weight of petrol', 'density', '6.1 lb/gal', 'published', 'Handbooks give 6.0 to 6.2 (from memory).'),
 ] as const;

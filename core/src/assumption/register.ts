@@ -1,4 +1,5 @@
 import { parseQuantity } from '../quantity/parse.js';
+import { AIR_ASSUMPTIONS } from './air.js';
 import { BUFFER_ASSUMPTIONS } from './buffer.js';
 import { BYPASS_ASSUMPTIONS } from './bypass.js';
 import { CHOICE_ASSUMPTIONS } from './choice.js';
@@ -6,6 +7,8 @@ import { CIRCUIT_ASSUMPTIONS } from './circuit.js';
 import { DAY_ASSUMPTIONS } from './day.js';
 import { DRAIN_ASSUMPTIONS } from './drain.js';
 import { FEED_ASSUMPTIONS } from './feed.js';
+import { FUEL_ASSUMPTIONS } from './fuel.js';
+import { HEAT_ASSUMPTIONS } from './heat.js';
 import { FILL_ASSUMPTIONS } from './fill.js';
 import { HOSE_ASSUMPTIONS } from './hose.js';
 import { LIQUID_ASSUMPTIONS } from './liquid.js';
@@ -38,7 +41,10 @@ export const ASSUMPTIONS = [
   ...LIQUID_ASSUMPTIONS,
   ...SOFT_PUMP_ASSUMPTIONS,
   ...WINTER_ASSUMPTIONS,
+  ...FUEL_ASSUMPTIONS,
   ...CIRCUIT_ASSUMPTIONS,
+  ...AIR_ASSUMPTIONS,
+  ...HEAT_ASSUMPTIONS,
   ...WEIGHT_ASSUMPTIONS,
   ...PLAN_ASSUMPTIONS,
   ...CHOICE_ASSUMPTIONS,

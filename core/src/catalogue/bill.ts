@@ -17,7 +17,7 @@ const drumOf = (r: Reel): number => (Math.PI / 4) * Math.max(r.flange ** 2 - r.c
 
 /** A piece of equipment that a rig carries: of which thing, and what it is sized by. */
 export interface Carried {
-  /** Id of the thing, or the part of the power; undefined for what hangs in the hand. */
+  /** Id of the thing; undefined for what hangs in the hand. */
   readonly thing: string | undefined;
   readonly kind: EquipmentKind;
   /** SI. */
@@ -26,7 +26,6 @@ export interface Carried {
 
 /** Every piece of equipment that a rig carries. */
 export function equipmentOn(rig: Rig): readonly Carried[] {
-  const { power } = rig;
   const of = (thing: string | undefined, kind: EquipmentKind, size: number): Carried => ({ thing, kind, size });
   return [
     ...rig.tanks.flatMap((t) => [of(t.id, 'tank', volumeOf(t)), ...(t.bund ? [of(t.id, 'bund', t.bund)] : [])]),
@@ -36,9 +35,13 @@ export function equipmentOn(rig: Rig): readonly Carried[] {
     ...rig.reels.map((r) => of(r.id, 'reel', drumOf(r))),
     ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? of(undefined, 'surface-cleaner', o.width ?? 0.508) : of(undefined, 'gun', o.wantedPressure))),
     ...rig.sprayers.map((s) => of(undefined, 'soft-gun', s.nozzleBore)),
-    ...(power ? [of('power/battery', `battery-${power.chemistry}`, power.battery)] : []),
-    ...(power && power.freeAir > 0 ? [of('power/compressor', 'compressor', power.freeAir)] : []),
-    ...(power?.receiver ? [of('power/receiver', 'receiver', power.receiver)] : []),
+    ...rig.fuelTanks.filter((t) => !t.vehicle).map((t) => of(t.id, 'fuel-tank', t.volume)),
+    ...rig.batteries.filter((b) => !b.vehicle).flatMap((b) => Array.from({ length: b.parallel ?? 1 }, () => of(b.id, `battery-${b.chemistry}`, b.capacity))),
+    ...rig.panels.map((p) => of(p.id, 'fuse-panel', rig.wires.filter((w) => w.from === p.id).length)),
+    ...rig.compressors.filter((c) => c.freeAir > 0).map((c) => of(c.id, 'compressor', c.freeAir)),
+    ...rig.receivers.map((r) => of(r.id, 'receiver', r.volume)),
+    ...rig.burners.map((b) => of(b.id, 'burner', b.heat)),
+    ...rig.chargers.filter((c) => c.kind === 'shore').map((c) => of(undefined, 'charger', c.current)),
   ];
 }
 

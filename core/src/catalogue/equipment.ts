@@ -16,6 +16,10 @@ export const EQUIPMENT_KINDS = {
   'battery-agm': { word: 'Battery, AGM', by: 'charge' },
   'battery-lithium': { word: 'Battery, lithium', by: 'charge' },
   compressor: { word: 'Compressor', by: 'airFlow' },
+  'fuel-tank': { word: 'Fuel tank', by: 'volume' },
+  'fuse-panel': { word: 'Fuse panel', by: 'number' },
+  charger: { word: 'Charger', by: 'current' },
+  burner: { word: 'Burner with coil', by: 'power' },
   reel: { word: 'Hose reel', by: 'volume' },
   gun: { word: 'Gun with lance', by: 'pressure' },
   'surface-cleaner': { word: 'Surface cleaner', by: 'length' },
@@ -112,6 +116,28 @@ const ROWS: Readonly<Record<EquipmentKind, readonly Row[]>> = {
     ['6 cfm', '20 14 16', 510, 30],
     ['20 cfm', '34 18 26', 1700, 100],
     ['40 cfm', '42 22 30', 3400, 200],
+  ],
+  'fuel-tank': [
+    ['3 gal', '16 10 8', 65, 2],
+    ['6 gal', '20 13 10', 90, 3.5],
+    ['13 gal', '24 16 13', 190, 7],
+    ['17 gal', '28 17 14', 240, 9],
+    ['40 gal', '36 20 18', 480, 20],
+  ],
+  // By the loads that it feeds.
+  'fuse-panel': [
+    ['4', '7 4 3', 35, 0.4],
+    ['12', '9 6 3', 70, 0.8],
+  ],
+  charger: [
+    ['5 A', '8 4 3', 60, 1],
+    ['20 A', '10 7 4', 160, 2.5],
+    ['60 A', '12 9 5', 420, 6],
+  ],
+  burner: [
+    ['40 kW', '24 20 30', 1500, 60],
+    ['100 kW', '30 26 38', 2600, 110],
+    ['200 kW', '40 32 48', 4800, 210],
   ],
   // By the drum between its flanges.
   reel: [

@@ -159,7 +159,8 @@ describe('injector', () => {
 describe('pumps', () => {
   const at = (curve: { flowM3s: number; headM: number }[], i: number) => curve[i];
   test.each([
-    { kind: 'electric', openFlow: 4.4e-4, switchPressure: 6.9e5, volts: 12, efficiency: 0.45 } as const,
+    { kind: 'electric', openFlow: 4.4e-4, switchPressure: 6.9e5, volts: 12, ohms: 0, efficiency: 0.45, freeA: 3 } as const,
+    { kind: 'electric', openFlow: 4.4e-4, switchPressure: 6.9e5, volts: 12, ohms: 0.05, efficiency: 0.45, freeA: 3 } as const,
     { kind: 'engine', openFlow: 7.5e-4, reliefPressure: 1.7e6 } as const,
     { kind: 'air', openFlow: 1.07e-3, airPressure: 6.9e5 } as const,
   ])('$kind: flow rises as head falls', (pump) => {
@@ -170,7 +171,7 @@ describe('pumps', () => {
     }
   });
   test('5 gpm at 60 psi from 12.5 V at 45 % is 23 A and what it draws running free', () =>
-    near(pumpCurrent((5 * GAL) / 60, 60 * 6894.757, 12.5, 0.45, 3), 3 + (3.1545e-4 * 413685) / 5.625, 1e-4));
+    near(pumpCurrent((5 * GAL) / 60, 60 * 6894.757, { volts: 12.5, ohms: 0, efficiency: 0.45, freeA: 3 }), 3 + (3.1545e-4 * 413685) / 5.625, 1e-4));
   /** Common practice: at least 6.5 hp for a 1/2 in pump; one gives about 11 gpm at its real run. */
   test('11 gpm on 100 psi air wants some 15 cfm, and an engine near 6.5 hp', () => {
     const air = airUse((11 * GAL) / 60, 100 * 6894.757, 101325, 1.3);

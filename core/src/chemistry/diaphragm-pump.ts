@@ -1,8 +1,16 @@
 import type { LinkSpec } from '../hydraulics/network/spec.js';
 
+/** What an electric pump runs on: volts at the battery, Ω there and back in its cable, efficiency, and what it draws running free, A. */
+export interface Supplied {
+  readonly volts: number;
+  readonly ohms: number;
+  readonly efficiency: number;
+  readonly freeA: number;
+}
+
 /** A soft wash pump as flow against pressure. Flows m³/s, pressures Pa. */
 export type DiaphragmPump =
-  | { readonly kind: 'electric'; readonly openFlow: number; readonly switchPressure: number; readonly volts: number; readonly efficiency: number }
+  | ({ readonly kind: 'electric'; readonly openFlow: number; readonly switchPressure: number } & Supplied)
   | { readonly kind: 'engine'; readonly openFlow: number; readonly reliefPressure: number }
   | { readonly kind: 'air'; readonly openFlow: number; readonly airPressure: number };
 
@@ -22,14 +30,20 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
   switch (pump.kind) {
     case 'electric': {
       const p = head(pump.switchPressure);
+      // Its speed goes with the volts that its cable leaves, and so does its flow; the current does not hang on that speed.
+      const slowed = (share: number, pressure: number): number =>
+        pump.ohms > 0
+          ? Math.max(1 - (pump.ohms * (pump.freeA + (share * q * pressure) / (pump.efficiency * pump.volts))) / pump.volts, 0.05)
+          : 1;
+      const at = (share: number, pressureShare: number): number => share * q * slowed(share, pressureShare * pump.switchPressure);
       return [
         // Above the switch pressure the pump pulses on its switch: the mean flow falls away steeply.
         { flowM3s: 0, headM: p * 1.02 },
-        { flowM3s: (q * ELECTRIC_AT_SWITCH) / 2, headM: p * 1.01 },
-        { flowM3s: q * ELECTRIC_AT_SWITCH, headM: p },
-        { flowM3s: (q * (1 + ELECTRIC_AT_SWITCH)) / 2, headM: p / 2 },
-        { flowM3s: q, headM: 0 },
-        { flowM3s: q * 2, headM: -p * 20 },
+        { flowM3s: at(ELECTRIC_AT_SWITCH, 1) / 2, headM: p * 1.01 },
+        { flowM3s: at(ELECTRIC_AT_SWITCH, 1), headM: p },
+        { flowM3s: at((1 + ELECTRIC_AT_SWITCH) / 2, 0.5), headM: p / 2 },
+        { flowM3s: at(1, 0), headM: 0 },
+        { flowM3s: at(1, 0) * 2, headM: -p * 20 },
       ];
     }
     case 'engine': {
@@ -50,9 +64,16 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
   }
 }
 
-/** Current of an electric pump, A: what it draws running free, and hydraulic power over efficiency and voltage. */
-export const pumpCurrent = (flowM3s: number, risePa: number, volts: number, efficiency: number, freeA: number): number =>
-  freeA + (flowM3s * Math.max(risePa, 0)) / (efficiency * volts);
+/**
+ * Current of an electric pump, A: what it draws running free, and hydraulic power over efficiency and the voltage that its cable
+ * leaves; half the battery's at least.
+ */
+export function pumpCurrent(flowM3s: number, risePa: number, { volts, ohms, efficiency, freeA }: Supplied): number {
+  const work = (flowM3s * Math.max(risePa, 0)) / efficiency;
+  let current = freeA + work / volts;
+  if (ohms > 0) for (let i = 0; i < 30; i++) current = freeA + work / Math.max(volts - current * ohms, volts / 2);
+  return current;
+}
 
 /**
  * Air that an air-operated pump uses, m³/s of free air: a stroke of air at pressure for each stroke of liquid.

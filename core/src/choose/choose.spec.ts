@@ -195,6 +195,7 @@ describe('the advice', () => {
     chemicalsDay: 0,
     fuelKg: 5,
     batteryLeft: null,
+    fuelDays: null,
     ...more,
   });
   const often = { days: 500, chance: 0.3, low: 0.26, high: 0.34 };

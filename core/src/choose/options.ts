@@ -48,6 +48,8 @@ export interface OptionRow {
   readonly fuelKg: number;
   /** Of the usable battery after the usual day; null without one. */
   readonly batteryLeft: number | null;
+  /** Days that the shortest of its fuel tanks lasts; null where nothing is said of fuel. */
+  readonly fuelDays: number | null;
 }
 
 export interface Comparison {
@@ -102,7 +104,8 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
       price: bill(read.rig).price - base.price,
       chemicalsDay: a.chemical.mixes.reduce((s, m) => s + m.costPerJob.value * m.jobsPerDay, 0),
       fuelKg: usual.fuelKg,
-      batteryLeft: usual.batteryLeft === null ? null : usual.batteryLeft / model.battery,
+      batteryLeft: usual.batteries.length ? Math.min(...usual.batteries.map((b) => b.leftAs / b.usableAs)) : null,
+      fuelDays: usual.fuels.some((f) => f.usedM3 > 0) ? Math.min(...usual.fuels.map((f) => (f.usedM3 > 0 ? f.usableM3 / f.usedM3 : Infinity))) : null,
     });
   }
   return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance, assumptionValues(first.rig.assumptions)) };

@@ -3,6 +3,7 @@ import { advise, applyFix } from '../advise/advise';
 import { assess } from '../assess/assess';
 import { airPressure } from '../fluid/air';
 import { receiverAir } from '../chemistry/diaphragm-pump';
+import { addReceiver } from '../edit/energy';
 import { smallBuffer } from '../layouts/small-buffer';
 import { si } from '../quantity/parse';
 import type { JobDocument, PhaseDocument } from '../rig/day-schema';
@@ -19,10 +20,11 @@ const job = (id: string, phases: readonly Draft[]): JobDocument => ({ id, name: 
 const spray = (time: string, trigger = '100 %'): Draft => ({ kind: 'mix', time, crew: '1', gun: smallBuffer().sprayers![0].id, trigger });
 
 /** The small-buffer rig with its air-operated pump: tanks large enough that nothing but air runs out. */
-function rig(more: Partial<NonNullable<RigDocument['power']>>, phases: readonly Draft[]): RigDocument {
+function rig({ freeAir, receiver }: { readonly freeAir?: string; readonly receiver?: string }, phases: readonly Draft[]): RigDocument {
   const d = smallBuffer();
   d.brief.altitude = '0 ft';
-  d.power = { ...d.power!, ...more };
+  if (freeAir) d.compressors![0].freeAir = freeAir;
+  if (receiver) addReceiver(d, 'compressor', receiver);
   for (const t of d.tanks) if (t.shape.kind === 'box') t.shape = { ...t.shape, length: '20 ft', width: '20 ft' };
   d.brief.day = { starts: '8:00', tolerance: '2 %', jobs: [job('job', phases)] };
   return d;
@@ -35,6 +37,7 @@ function asked(d: RigDocument): number {
 const used = (r: DayResult): number => Math.max(...r.mixes.map((m) => m.usedM3));
 const cfm = (m3s: number): string => `${(m3s / CFM).toFixed(6)} cfm`;
 const soft = (d: RigDocument) => assess(parseRig(d)).chemical.softPumps.find((p) => p.airUse)!;
+const air = (d: RigDocument) => assess(parseRig(d)).air.pumps[0];
 
 describe('an air receiver', () => {
   /** Receiver sizing of compressed-air handbooks, t = V·(p₁ − p₂)/(C·p₀) (CAGI, Compressed Air and Gas Handbook; from memory). */
@@ -47,11 +50,11 @@ describe('an air receiver', () => {
     const need = asked(rig({}, [spray('1 h')]));
     const d = rig({ freeAir: cfm(0.6 * need), receiver: '60 gal' }, [spray('1 h')]);
     const model = dayModel(parseRig(d));
-    near(model.air.given, 0.6 * need, 1e-6);
+    near(model.energy.compressors[0].given, 0.6 * need, 1e-6);
     const r = simulateModel(model);
     const short = r.shortages.find((s) => s.cause === 'air')!;
-    near(short.atS, model.air.receiver / (0.4 * need), 1e-6);
-    expect(r.airLowest).toBe(0);
+    near(short.atS, model.energy.compressors[0].receiver / (0.4 * need), 1e-6);
+    expect(r.receivers[0].lowest).toBe(0);
     const plenty = simulateDay(parseRig(rig({ freeAir: cfm(2 * need) }, [spray('1 h')])));
     // Until then it sprays at full flow, afterwards at the compressor's share.
     const share = (short.atS + 0.6 * (3600 - short.atS)) / 3600;
@@ -65,7 +68,7 @@ describe('an air receiver', () => {
     const withOne = simulateDay(parseRig(rig({ freeAir: cfm(0.6 * need), receiver: '20 gal' }, phases)));
     expect(without.shortages.some((s) => s.cause === 'air')).toBe(true);
     expect(withOne.shortages.some((s) => s.cause === 'air')).toBe(false);
-    expect(withOne.airLowest).toBe(1);
+    expect(withOne.receivers[0].lowest).toBe(1);
     near(used(without) / used(withOne), 0.6, 0.01);
   });
   test('fills again while the crew moves on', () => {
@@ -73,7 +76,7 @@ describe('an air receiver', () => {
     const need = asked(rig({}, [spray('1 h')]));
     const carried = (phases: readonly Draft[]): number => {
       const d = rig({ freeAir: cfm(0.7 * need), receiver: '80 gal' }, phases);
-      return simulateDay(parseRig(d)).airLowest!;
+      return simulateDay(parseRig(d)).receivers[0].lowest!;
     };
     const once = carried([spray('1 min')]);
     expect(once).toBeLessThan(1);
@@ -89,44 +92,44 @@ describe('an air receiver', () => {
 describe('the verdict on air', () => {
   const small = (): RigDocument => {
     const d = smallBuffer();
-    d.power!.freeAir = '8 cfm';
+    d.compressors![0].freeAir = '8 cfm';
     return d;
   };
   test('a receiver that lasts a job settles it, and is offered where a usual size does', () => {
     const d = small();
     const a = assess(parseRig(d));
-    expect(soft(d).airShort).toBe(true);
-    expect(soft(d).airCarriesS).toBe(0);
+    expect(air(d).short).toBe(true);
+    expect(air(d).carriesS).toBe(0);
     const fixes = advise(d, parseRig(d), a).filter((f) => f.code === 'air-short');
     const receiver = fixes.find((f) => say(f.title, 'us').includes('receiver'))!;
     expect(receiver.cures).toBe(true);
     const cured = applyFix(d, receiver);
-    expect(cured.power!.receiver).toMatch(/^\d+ gal$/);
-    expect(soft(cured).airShort).toBe(false);
-    expect(soft(cured).airCarriesS).toBeGreaterThanOrEqual(soft(cured).sprayS);
+    expect(cured.receivers![0].volume).toMatch(/^\d+ gal$/);
+    expect(air(cured).short).toBe(false);
+    expect(air(cured).carriesS).toBeGreaterThanOrEqual(soft(cured).sprayS);
   });
   test('one too small is told with the time it carries', () => {
     const d = small();
-    d.power!.receiver = '5 gal';
-    const p = soft(d);
-    expect(p.airShort).toBe(true);
+    addReceiver(d, 'compressor', '5 gal');
+    const p = air(d);
+    expect(p.short).toBe(true);
     near(
-      p.airCarriesS,
+      p.carriesS,
       receiverAir(
         si('5 gal', 'volume'),
         si('125 psi', 'pressure'),
         parseRig(d).softPumps.find((x) => x.id === p.pumpId)!.limit,
         airPressure(parseRig(d).brief.altitude),
       ) /
-        (p.airUse!.value - p.airGiven),
+        (p.needM3s - p.givenM3s),
       1e-9,
     );
     expect(assess(parseRig(d)).findings.find((f) => f.code === 'air-short')!.message.template).toContain('its receiver makes up for it');
   });
   test('a compressor that rests below the pump’s air stores nothing', () => {
     const d = small();
-    d.power!.receiver = '60 gal';
-    d.power!.cutOut = '30 psi';
-    expect(soft(d).airCarriesS).toBe(0);
+    addReceiver(d, 'compressor', '60 gal');
+    d.compressors![0].cutOut = '30 psi';
+    expect(air(d).carriesS).toBe(0);
   });
 });

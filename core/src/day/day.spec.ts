@@ -326,15 +326,16 @@ describe('what else runs short', () => {
   test('the battery, the fuel and the compressor', () => {
     const spray: Draft = { kind: 'mix', time: '14 min', crew: '1', trigger: '100 %' };
     const flat = plan(twoBatchSingleAxle(), [job('a', [spray])]);
-    flat.power!.battery = '2 Ah';
+    flat.batteries![0].capacity = '2 Ah';
     expect(work(flat).shortages.map((s) => s.cause)).toContain('battery');
     const thirsty = plan(pontoonRig(), [job('a', [wash('3 h', '60 %')])]);
-    thirsty.power = { battery: '60 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp', fuel: '2 gal' };
+    thirsty.machines[0].engine = { own: '2 gal' };
+    thirsty.assumptions = { ...thirsty.assumptions, 'fuel-heel': '0 %' };
     const r = work(thirsty);
     expect(r.shortages.map((s) => s.cause)).toContain('fuel');
     near(r.fuelKg, 2 * 6.1 * 0.45359237, 1e-6);
     const breathless = plan(smallBuffer(), [job('a', [{ ...spray, gun: 'soft-gun' }])]);
-    breathless.power!.freeAir = '8 cfm';
+    breathless.compressors![0].freeAir = '8 cfm';
     expect(work(breathless).shortages.map((s) => s.cause)).toContain('air');
   });
   /** Common practice: 16 to 17 gal of petrol feed a 9 gpm washer and a compressor for two to three days. */

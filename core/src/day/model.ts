@@ -3,8 +3,8 @@ import { Cases } from '../solve/cases.js';
 import { dumpEnds, dumpLine, outflow } from '../subject/drain/drain.js';
 import { TiedTanks } from '../solve/tied-tanks.js';
 import { Stocks } from '../solve/stock.js';
-import { receiverAir } from '../chemistry/diaphragm-pump.js';
-import { airPressure, GRAVITY } from '../fluid/air.js';
+import { GRAVITY } from '../fluid/air.js';
+import { type EnergyPlan, energyPlan } from './energy-plan.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
 import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
 import type { Rig, Tank } from '../rig/schema.js';
@@ -31,6 +31,9 @@ export interface Planned {
   /** Vessels it cannot do without. */
   readonly needs: readonly number[];
   readonly machines: number;
+  /** Batteries, and drinkers of fuel, that it cannot do without. */
+  readonly banks: readonly number[];
+  readonly drinkers: readonly number[];
   /** Of a refill: its flow, m³/s, and the vessels it fills. */
   readonly refill: { readonly flow: number; readonly vessels: readonly number[] } | undefined;
 }
@@ -88,8 +91,9 @@ export interface DayModel {
     /** By outlet, and by mix with a gun of its own. */
     readonly reach: Int32Array;
     readonly softReach: Int32Array;
-    readonly battery: number;
-    readonly fuel: number;
+    /** By battery, by fuel store. */
+    readonly battery: Int32Array;
+    readonly fuel: Int32Array;
   };
   /** Of each vessel, its own dump line; undefined for none. */
   readonly dump: readonly (Dump | undefined)[];
@@ -97,13 +101,7 @@ export interface DayModel {
   readonly ties: readonly TieGroup[];
   /** By outlet. */
   readonly reach: readonly Reach[];
-  /** A s that may be taken out of the battery, and what charges it, A. */
-  readonly battery: number;
-  readonly charging: number;
-  /** Free air that the compressor gives, m³/s, and that a full receiver holds above the pumps' pressure, m³. */
-  readonly air: { readonly given: number; readonly receiver: number };
-  /** kg of fuel on board; Infinity when nobody said. */
-  readonly fuel: number;
+  readonly energy: EnergyPlan;
   /** When nothing goes wrong, s. */
   readonly usualSeconds: number;
   /** Head that vapour takes more at a temperature than at the rig's usual water, m. */
@@ -166,6 +164,24 @@ function refillOf(phase: Phase, day: WorkDay, vessels: readonly Vessel[], values
   return { flow: place?.flow ?? values['refill-flow'], vessels: vessels.flatMap((v, i) => (takes(v) ? [i] : [])) };
 }
 
+/** Batteries that a phase cannot do without: its electric pump's, and those that boost its machines. */
+const banksFor = (e: EnergyPlan, mix: number, machines: number): readonly number[] =>
+  e.banks.flatMap((_, b) => ((mix >= 0 && e.softBank[mix] === b) || (e.boosts[b] & machines) !== 0 ? [b] : []));
+
+/** What a phase burns fuel in: engines of its machines, or their generator, and of its pump. A burner that runs dry leaves the water cold. */
+const drinkersFor = (e: EnergyPlan, mix: number, machines: number): readonly number[] => [
+  ...new Set([
+    ...Array.from(e.engineOf).filter((d, m) => d >= 0 && (machines & (1 << m)) !== 0),
+    ...(mix >= 0 && e.softEngine[mix] >= 0 ? [e.softEngine[mix]] : []),
+  ]),
+].filter((d) => e.drinkers[d].store >= 0);
+
+/** A job is as long as the longest way through it of one of the crew, s. */
+function longestQueue(phases: readonly Phase[]): number {
+  const crew = Math.max(1, ...phases.map((p) => (p.crew === 'all' ? 0 : Number(p.crew))));
+  return Math.max(...Array.from({ length: crew }, (_, c) => phases.reduce((t, p) => (p.crew === 'all' || Number(p.crew) === c + 1 ? t + p.time : t), 0)));
+}
+
 /** Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places. */
 export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const values = assumptionValues(rig.assumptions);
@@ -175,7 +191,9 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const soft = softTables(cases, stocks);
   // Vessels stand as the tanks do.
   const softVessels = soft.map((s) => s.tanks);
-  const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? volumeAt(vessels[v].tank.shape, surface - vessels[v].tank.base) : 0));
+  const serial = day.jobs.reduce((sum, j) => sum + longestQueue(j.phases), 0);
+  const energy = energyPlan(cases, soft, serial);
+  const water = new WaterStates(cases, vessels, (v, surface) => (vessels[v] ? volumeAt(vessels[v].tank.shape, surface - vessels[v].tank.base) : 0), energy);
   const branchLevels = soft.map((s, m) =>
     s.tanks.map((_tank, b) => {
       const v = vessels[softVessels[m][b]];
@@ -201,6 +219,8 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
         trigger: triggerOf(rig, p),
         needs: [...needs],
         machines,
+        banks: banksFor(energy, mix, machines),
+        drinkers: drinkersFor(energy, mix, machines),
         refill: p.kind === 'refill' ? refillOf(p, day, vessels, values) : undefined,
       };
     });
@@ -220,25 +240,27 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const used = jobs.reduce((bits, j) => j.phases.reduce((b, p) => b | p.machines, bits), 0);
   const usesMachine = (m: number): boolean => (used & (1 << m)) !== 0;
   const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
-  const usable = rig.power ? rig.power.battery * values[`battery-usable-${rig.power.chemistry}`] : 0;
-  const fuel = rig.power?.fuel ? rig.power.fuel * values['fuel-density'] : Infinity;
   const sites = day.distance !== undefined || day.height !== undefined;
   const outletsUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.outlet)));
-  const atmosphere = airPressure(rig.brief.altitude);
-  const given = tidy(rig.power?.freeAir ?? 0);
-  const breathing = soft.filter((s, i) => s.air > 0 && mixesUsed.has(i));
-  const allAir = breathing.reduce((sum, s) => sum + s.air, 0);
+  const asked = Float64Array.from(energy.compressors, (_, c) => soft.reduce((sum, x, k) => (energy.softCompressor[k] === c && mixesUsed.has(k) ? sum + x.air : sum), 0));
+  const outOfBreath = (k: number): boolean => {
+    const c = energy.softCompressor[k];
+    return soft[k].air > 0 && mixesUsed.has(k) && (c < 0 || asked[c] > energy.compressors[c].given * 1.001);
+  };
+  const needed = (list: 'banks' | 'drinkers'): ReadonlySet<number> => new Set(jobs.flatMap((j) => j.phases.flatMap((p) => p[list])));
+  const [banksNeeded, drinkersNeeded] = [needed('banks'), needed('drinkers')];
+  const storesNeeded = new Set([...drinkersNeeded].map((d) => energy.drinkers[d].store));
   const shortOf = {
     vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tank.id, v.name) : -1)),
     feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),
     heat: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('heat', m.id, m.name) : -1)),
     air: Int32Array.from(soft, (s, i) =>
-      s.air > 0 && mixesUsed.has(i) && allAir > given * 1.001 ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
+      outOfBreath(i) ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
     ),
     reach: Int32Array.from(rig.outlets, (o, i) => (sites && outletsUsed.has(i) ? short('reach', o.id, o.name) : -1)),
     softReach: Int32Array.from(soft, (s, i) => ((sites || s.dry) && s.reach && mixesUsed.has(i) ? short('reach', s.reach.id, s.reach.name) : -1)),
-    battery: rig.power && soft.some((s, i) => s.electric && mixesUsed.has(i)) ? short('battery', 'rig', 'Battery') : -1,
-    fuel: Number.isFinite(fuel) ? short('fuel', 'rig', 'Fuel') : -1,
+    battery: Int32Array.from(energy.banks, (b, i) => (banksNeeded.has(i) ? short('battery', b.id, b.name) : -1)),
+    fuel: Int32Array.from(energy.stores, (f, i) => (storesNeeded.has(i) ? short('fuel', f.id, f.name) : -1)),
   };
 
   const usualFlow = Math.max(...rig.spigots.map((s) => Math.max(...s.readings.map((r) => r.flow))), 1e-9);
@@ -251,7 +273,6 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   });
   const head = (t: number): number => vapourPressure(t) / (waterDensity(t) * GRAVITY);
   const usualHead = head(wet);
-  const serial = jobs.reduce((sum, j) => sum + Math.max(...j.queues.map((q) => q.reduce((t, i) => t + j.phases[i].time, 0))), 0);
   return {
     rig,
     values,
@@ -276,15 +297,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     reach: reachOfOutlets(cases),
     dump: vessels.map((v) => dumpTable(cases, v.tank)),
     ties: tieGroups(cases, vessels),
-    battery: usable,
-    charging: rig.power?.charging ?? 0,
-    air: {
-      given,
-      receiver: tidy(
-        receiverAir(rig.power?.receiver ?? 0, rig.power?.cutOut ?? values['air-cut-out'], Math.max(0, ...breathing.map((s) => s.airPa)), atmosphere),
-      ),
-    },
-    fuel,
+    energy,
     usualSeconds: serial,
     vapourLoss: (t) => tidy(head(t) - usualHead),
   };

@@ -1,4 +1,5 @@
 import { type DayModel, dumpAt, levelAt, type PlannedJob } from './model.js';
+import { hardDraw } from '../energy/index.js';
 import { readTable } from './soft-states.js';
 import { TOUCH } from '../solve/vessel-law.js';
 
@@ -31,14 +32,14 @@ export class Rates {
   readonly sprayed: Float64Array;
   /** Pressure at each gun in hand, Pa; 0 for the others. */
   readonly gun: Float64Array;
-  /** Out of the battery, A; negative while it is charged. */
-  current = 0;
-  /** Free air out of the receiver, m³/s; negative while it fills. */
-  air = 0;
-  /** Share of their air that the pumps get. */
-  airShare = 1;
-  /** kg/s. */
-  fuel = 0;
+  /** Out of each battery, A, hard draws told for more; negative while it is charged. */
+  readonly current: Float64Array;
+  /** Free air out of each compressor's receiver, m³/s; negative while it fills. */
+  readonly air: Float64Array;
+  /** Share of their air that its pumps get. */
+  readonly airShare: Float64Array;
+  /** Out of each fuel store, kg/s, the last place for what nobody told where from. */
+  readonly fuel: Float64Array;
   /** Machines running, and those of them that a spigot does not feed well enough, as bits. */
   running = 0;
   thirsty = 0;
@@ -47,6 +48,8 @@ export class Rates {
   /** Of what goes out, what is let out by dump lines, m³/s. */
   readonly dumped: Float64Array;
 
+  private readonly asked: Float64Array;
+  private readonly mean: Float64Array;
   private readonly row: Float64Array;
   private readonly branch: Float64Array;
   private readonly open: number[] = [];
@@ -56,12 +59,12 @@ export class Rates {
     trigger: Float64Array | undefined;
     place: Going['place'] | undefined;
     connected: boolean;
-    stored: boolean;
+    stored: number;
     phases: number[];
     into: Float64Array;
     out: Float64Array;
-    fuel: number;
-    current: number;
+    fuel: Float64Array;
+    current: Float64Array;
   };
 
   constructor(private readonly model: DayModel) {
@@ -83,30 +86,37 @@ export class Rates {
       trigger: undefined,
       place: undefined,
       connected: false,
-      stored: false,
+      stored: 0,
       phases: [],
       into: array(vessels.length),
       out: array(vessels.length),
-      fuel: 0,
-      current: 0,
+      fuel: array(model.energy.stores.length + 1),
+      current: array(model.energy.banks.length),
     };
+    this.current = array(model.energy.banks.length);
+    this.air = array(model.energy.compressors.length);
+    this.airShare = array(model.energy.compressors.length).fill(1);
+    this.fuel = array(model.energy.stores.length + 1);
+    this.asked = array(model.energy.compressors.length);
+    this.mean = array(model.energy.compressors.length);
   }
 
   /**
    * Sets all flows for what goes on.
    * @param volume of each vessel, m³, that chemical streams hang on
    * @param stock by mix: strength of the day's stock against what it is reckoned at
-   * @param stored whether the receiver holds air
+   * @param stored compressors whose receiver holds air, as bits
+   * @param charge of each battery, A s of what may be used: what hangs on it slows as it falls
    */
-  set(going: Going, volume: Float64Array, stock: Float64Array, stored: boolean): void {
-    const { into, out, kept, strength } = this;
+  set(going: Going, volume: Float64Array, stock: Float64Array, stored: number, charge: Float64Array): void {
+    const { into, out, kept, strength, fuel, current } = this;
     if (this.sameAsKept(going, stored)) {
       for (let v = 0; v < into.length; v++) {
         into[v] = kept.into[v];
         out[v] = kept.out[v];
       }
-      this.fuel = kept.fuel;
-      this.current = kept.current;
+      for (let f = 0; f < fuel.length; f++) fuel[f] = kept.fuel[f];
+      for (let b = 0; b < current.length; b++) current[b] = kept.current[b];
     } else {
       into.fill(0);
       out.fill(0);
@@ -114,27 +124,28 @@ export class Rates {
       this.loopHeat.fill(0);
       this.through.fill(0);
       this.gun.fill(0);
-      this.current = -this.model.charging;
-      this.fuel = 0;
+      current.set(this.model.energy.always);
+      fuel.fill(0);
       this.breathe(going, stored);
       this.wash(going);
       this.fill(going);
+      this.charge(going);
       kept.into.set(into);
       kept.out.set(out);
-      kept.fuel = this.fuel;
-      kept.current = this.current;
+      kept.fuel.set(fuel);
+      kept.current.set(current);
     }
     for (let k = 0; k < strength.length; k++) strength[k] = NaN;
     const { phases, job, trigger } = going;
     for (let i = 0; i < phases.length; i++) {
       const { mix } = job.phases[phases[i]];
-      if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock[mix]);
+      if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock[mix], charge);
     }
     this.refillAndDump(going, volume);
   }
 
   /** Whether the same hands do the same as when last set; if not, what they do is noted. */
-  private sameAsKept({ phases, trigger, connected, place }: Going, stored: boolean): boolean {
+  private sameAsKept({ phases, trigger, connected, place }: Going, stored: number): boolean {
     const { kept } = this;
     let same =
       kept.trigger === trigger && kept.connected === connected && kept.place === place && kept.stored === stored && kept.phases.length === phases.length;
@@ -188,33 +199,66 @@ export class Rates {
         this.through[m] += chance * s.through[m];
       }
       for (let o = 0; o < gun.length; o++) if (mask & (1 << o) && (gun[o] === 0 || s.pressure[o] < gun[o])) gun[o] = s.pressure[o];
-      this.fuel += chance * s.fuel;
+      for (let f = 0; f < this.fuel.length; f++) this.fuel[f] += chance * s.fuel[f];
     }
   }
 
   /**
-   * Air of the pumps at work. While the receiver holds some they get all they ask; after that what the compressor gives,
-   * which a receiver evens out over triggers pulled and let go.
+   * Air of the pumps at work, compressor by compressor. While a receiver holds some they get all they ask; after that what the
+   * compressor gives, which a receiver evens out over triggers pulled and let go.
    */
-  private breathe({ job, phases, trigger }: Going, stored: boolean): void {
-    const { given, receiver } = this.model.air;
-    let asked = 0;
-    let mean = 0;
+  private breathe({ job, phases, trigger }: Going, stored: number): void {
+    const { compressors, softCompressor } = this.model.energy;
+    const { asked, mean } = this;
+    asked.fill(0);
+    mean.fill(0);
     for (const p of phases) {
       const { mix } = job.phases[p];
-      if (mix < 0) continue;
-      asked += this.model.soft[mix].air;
-      mean += this.model.soft[mix].air * trigger[p];
+      const c = mix < 0 ? -1 : softCompressor[mix];
+      if (c < 0) continue;
+      asked[c] += this.model.soft[mix].air;
+      mean[c] += this.model.soft[mix].air * trigger[p];
     }
-    const steady = receiver > 0 ? mean : asked;
-    this.airShare = stored || !(steady > given) ? 1 : given / steady;
-    this.air = mean * this.airShare - given;
+    for (let c = 0; c < compressors.length; c++) {
+      const { given, receiver } = compressors[c];
+      const steady = receiver > 0 ? mean[c] : asked[c];
+      this.airShare[c] = stored & (1 << c) || !(steady > given) ? 1 : given / steady;
+      this.air[c] = mean[c] * this.airShare[c] - given;
+    }
+  }
+
+  /** What draws on the batteries and charges them while engines run and the vehicle drives. */
+  private charge({ job, phases }: Going): void {
+    const { running, charging, remoteBank, remoteA } = this.model.energy;
+    let mixes = 0;
+    let driving = false;
+    for (const p of phases) {
+      const { mix, kind } = job.phases[p];
+      if (mix >= 0) {
+        mixes |= 1 << mix;
+        if (remoteBank[mix] >= 0) this.current[remoteBank[mix]] += remoteA;
+      }
+      if (kind === 'drive') driving = true;
+    }
+    for (let i = 0; i < running.length; i++) {
+      const r = running[i];
+      if (r.machines & this.running || r.mixes & mixes) this.current[r.bank] += r.amps;
+    }
+    for (let i = 0; i < charging.length; i++) {
+      const c = charging[i];
+      if (c.driving ? driving : c.machines & this.running || c.mixes & mixes) this.current[c.bank] -= c.amps;
+    }
   }
 
   /** A mix being sprayed: what it takes from each vessel, its strength, its current. */
-  private spray(k: number, share: number, volume: Float64Array, stock: number): void {
+  private spray(k: number, share: number, volume: Float64Array, stock: number, charge: Float64Array): void {
     const { model, out, row, branch } = this;
+    const { banks, softBank, softCompressor, softEngine, softFuel, sag, stores, drinkers } = model.energy;
     const t = model.soft[k];
+    const bank = softBank[k];
+    // Out of breath, or slower as its battery empties.
+    const breath = t.air > 0 ? (softCompressor[k] < 0 ? 0 : this.airShare[softCompressor[k]]) : 1;
+    const pace = bank >= 0 ? breath * (1 - sag[bank] * (1 - Math.max(charge[bank], 0) / banks[bank].usableAs)) : breath;
     const places = model.softVessels[k];
     for (let i = 0; i < places.length; i++) {
       const v = places[i];
@@ -225,15 +269,16 @@ export class Rates {
     let flow = row[n];
     let active = 0;
     for (let i = 0; i < n; i++) {
-      const q = row[i] * (t.air > 0 ? this.airShare : 1);
+      const q = row[i] * pace;
       if (places[i] >= 0) out[places[i]] += share * q;
       flow += q;
       active += q * t.strengths[i];
     }
     this.strength[k] = flow > 0 ? (active / flow) * stock : 0;
     this.sprayed[k] = share * flow;
-    this.current += share * row[n + 1];
-    this.fuel += share * t.fuel;
+    if (bank >= 0) this.current[bank] += share * row[n + 1] * hardDraw(banks[bank], row[n + 1]);
+    const drinker = softEngine[k];
+    this.fuel[drinker >= 0 && drinkers[drinker].store >= 0 ? drinkers[drinker].store : stores.length] += share * softFuel[k];
   }
 
   /** What the tap gives, and which machines straight from it go without. */

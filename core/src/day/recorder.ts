@@ -21,7 +21,7 @@ type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 /** Everything about one day, for charts and for looking at a minute. */
 export class TraceRecorder implements Recorder {
   readonly phases: Mutable<PhaseRun>[] = [];
-  private readonly rows: { t: number; v: number[]; i: number[]; o: number[]; s: number[]; g: number[]; c: boolean }[] = [];
+  private readonly rows: { t: number; v: number[]; i: number[]; o: number[]; s: number[]; g: number[]; c: boolean; b: number[]; f: number[] }[] = [];
   private readonly law = new VesselLaw();
 
   constructor(private readonly model: DayModel) {}
@@ -32,7 +32,7 @@ export class TraceRecorder implements Recorder {
   }
   step(day: DayTally, rates: Rates, dt: number, connected: boolean): void {
     const { into, out } = rates;
-    const row = { i: [...into], o: [...out], s: [...rates.strength], g: [...rates.gun], c: connected };
+    const row = { i: [...into], o: [...out], s: [...rates.strength], g: [...rates.gun], c: connected, ...this.energy(day) };
     this.rows.push({ t: day.time, v: [...day.volume], ...row });
     // A float valve bends its line: points between draw it.
     if (dt < 90) return;
@@ -48,6 +48,10 @@ export class TraceRecorder implements Recorder {
         ...row,
       });
     }
+  }
+  private energy(day: DayTally): { b: number[]; f: number[] } {
+    const { banks, stores } = this.model.energy;
+    return { b: banks.map((x, i) => Math.max(day.batteryLeft[i], 0) / x.usableAs), f: stores.map((x, i) => day.fuelLeft[i] / x.fullKg) };
   }
   phaseBegins(day: DayTally, job: number, phase: number): void {
     const p = this.model.jobs[job].phases[phase];
@@ -86,6 +90,7 @@ export class TraceRecorder implements Recorder {
       s: this.model.soft.map(() => NaN),
       g: this.model.rig.outlets.map(() => 0),
       c: false,
+      ...this.energy(day),
     });
   }
 
@@ -100,6 +105,8 @@ export class TraceRecorder implements Recorder {
       outletIds: model.rig.outlets.map((o) => o.id),
       gunPa: model.rig.outlets.map((_, o) => rows.map((r) => r.g[o])),
       connected: rows.map((r) => r.c),
+      battery: model.energy.banks.map((_, b) => rows.map((r) => r.b[b])),
+      fuel: model.energy.stores.map((_, f) => rows.map((r) => r.f[f])),
     };
   }
 }

@@ -63,10 +63,28 @@ export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
     carriedMost: run.carriedMost,
     guns: model.rig.outlets.flatMap((o, i) => (Number.isFinite(run.gunLow[i]) ? [{ outletId: o.id, lowestPa: run.gunLow[i] }] : [])),
     hottest: model.rig.machines.map((m, i) => ({ machineId: m.id, temperatureK: run.hottest[i] })),
-    batteryLeft: model.battery > 0 ? run.batteryLeft : null,
-    batteryLowest: model.battery > 0 ? Math.max(run.batteryLowest, 0) : null,
-    airLowest: model.air.receiver > 0 ? run.airLowest / model.air.receiver : null,
-    fuelKg: run.fuelUsed,
+    batteries: model.energy.banks.map((b, i) => ({
+      id: b.id,
+      name: b.name,
+      capacityAs: b.capacityAs,
+      usableAs: b.usableAs,
+      leftAs: run.batteryLeft[i],
+      lowestAs: Math.max(run.batteryLowest[i], 0),
+    })),
+    fuels: model.energy.stores.map((f, i) => {
+      const dead = Math.max(0, ...model.energy.drinkers.filter((d) => d.store === i).map((d) => d.deadKg));
+      return {
+        id: f.id,
+        name: f.name,
+        fuel: f.fuel,
+        fullM3: f.fullKg / f.densityKgM3,
+        usableM3: (f.fullKg - dead) / f.densityKgM3,
+        usedM3: run.fuelUsed[i] / f.densityKgM3,
+        leftM3: run.fuelLeft[i] / f.densityKgM3,
+      };
+    }),
+    receivers: model.energy.compressors.map((c, i) => ({ compressorId: c.id, lowest: c.receiver > 0 ? run.airLowest[i] / c.receiver : null })),
+    fuelKg: run.fuelUsed.reduce((s, x) => s + x, 0),
     settled: run.settled,
     trace: recorder.trace(),
   };

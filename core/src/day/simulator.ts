@@ -168,7 +168,10 @@ export class Simulator extends DayTally {
           recorder?.phaseBegins(this, at, p);
         }
       }
-      if (active.length === 0) return;
+      if (active.length === 0) {
+        this.afterJob(job);
+        return;
+      }
       if (driving) this.carriedMost = Math.max(this.carriedMost, this.waterOnBoard());
       this.going.job = job;
       this.going.trigger = trigger;
@@ -189,16 +192,18 @@ export class Simulator extends DayTally {
 
   /** What holds a phase up now: the place of the shortage, −1 for nothing. */
   private holdUp(p: Planned): number {
-    const { shortOf, soft } = this.model;
+    const { shortOf, energy } = this.model;
+    const { drinkers } = energy;
     for (const v of p.needs) if (this.short[v]) return shortOf.vessel[v];
-    if (p.mix >= 0 && soft[p.mix].electric && this.model.battery > 0 && this.batteryLeft <= 0) return shortOf.battery;
-    if (this.fuelLeft <= 0 && (p.outlet >= 0 || (p.mix >= 0 && soft[p.mix].fuel > 0))) return shortOf.fuel;
+    for (const b of p.banks) if (this.batteryLeft[b] <= 0) return shortOf.battery[b];
+    for (const d of p.drinkers) if (this.fuelLeft[drinkers[d].store] <= drinkers[d].deadKg) return shortOf.fuel[drinkers[d].store];
     return -1;
   }
 
   /** One step to the next event; gives its length, s. */
   private step(at: number, active: readonly number[], left: Float64Array, patience: number, recorder: Recorder | undefined): number {
     const { volume, rates, going, held, phases } = this;
+    const { energy } = this.model;
     const { job } = going;
     let done = false;
     for (const p of active)
@@ -216,7 +221,7 @@ export class Simulator extends DayTally {
       if (job.phases[active[i]].mix >= 0) soft = true;
     }
     phases.length = count;
-    rates.set(going, volume, this.stock, this.airLeft > 0);
+    rates.set(going, volume, this.stock, this.stored(), this.batteryLeft);
     let dt = this.tie(this.tieStep());
     // Held up: wait while the water comes back, else leave the rest undone.
     this.waitedNow = false;
@@ -226,8 +231,8 @@ export class Simulator extends DayTally {
       const phase = job.phases[p];
       const hope =
         phase.needs.every((v) => !this.short[v] || rates.into[v] > rates.out[v] + 1e-12) &&
-        this.batteryLeft > 0 === this.model.battery > 0 &&
-        this.fuelLeft > 0;
+        phase.banks.every((b) => this.batteryLeft[b] > 0) &&
+        phase.drinkers.every((d) => this.fuelLeft[energy.drinkers[d].store] > energy.drinkers[d].deadKg);
       if (!hope || patience <= 0) {
         this.undone += left[p];
         this.mark(held[i], left[p]);
@@ -272,11 +277,47 @@ export class Simulator extends DayTally {
       if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
       if (into[v] > 0 && rates.refilling[v]) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
     }
-    if (rates.current > 0 && this.batteryLeft > 0) dt = Math.min(dt, this.batteryLeft / rates.current);
-    if (rates.air > 0 && this.airLeft > 0) dt = Math.min(dt, this.airLeft / rates.air);
-    if (rates.fuel > 0 && Number.isFinite(this.fuelLeft)) dt = Math.min(dt, this.fuelLeft / rates.fuel);
+    for (let b = 0; b < rates.current.length; b++) if (rates.current[b] > 0 && this.batteryLeft[b] > 0) dt = Math.min(dt, this.batteryLeft[b] / rates.current[b]);
+    for (let c = 0; c < rates.air.length; c++) if (rates.air[c] > 0 && this.airLeft[c] > 0) dt = Math.min(dt, this.airLeft[c] / rates.air[c]);
+    dt = this.untilFuel(dt);
     dt = Math.min(dt, this.loopLimit());
     return Number.isFinite(dt) ? dt : 0;
+  }
+
+  /** Compressors whose receiver holds air, as bits. */
+  private stored(): number {
+    let bits = 0;
+    for (let c = 0; c < this.airLeft.length; c++) if (this.airLeft[c] > 0) bits |= 1 << c;
+    return bits;
+  }
+
+  /** Until a store is down to where it no longer runs to something that drinks from it, s. */
+  private untilFuel(dt: number): number {
+    const { drinkers } = this.model.energy;
+    const { fuel } = this.rates;
+    for (let d = 0; d < drinkers.length; d++) {
+      const { store, deadKg } = drinkers[d];
+      if (store >= 0 && fuel[store] > 0 && this.fuelLeft[store] > deadKg) dt = Math.min(dt, (this.fuelLeft[store] - deadKg) / fuel[store]);
+    }
+    return dt;
+  }
+
+  /** What a job takes besides: reels wound, engines started, A s. */
+  private afterJob(job: PlannedJob): void {
+    const { winding, startsOfMachine, startsOfMix } = this.model.energy;
+    let machines = 0;
+    let mixes = 0;
+    for (const p of job.phases) {
+      machines |= p.machines;
+      if (p.mix >= 0) mixes |= 1 << p.mix;
+    }
+    for (let b = 0; b < this.batteryLeft.length; b++) {
+      let taken = winding[b];
+      for (let m = 0; m < startsOfMachine.length; m++) if (machines & (1 << m)) taken += startsOfMachine[m][b];
+      for (let k = 0; k < startsOfMix.length; k++) if (mixes & (1 << k)) taken += startsOfMix[k][b];
+      this.batteryLeft[b] = Math.max(this.batteryLeft[b] - taken, 0);
+      if (this.batteryLeft[b] < this.batteryLowest[b]) this.batteryLowest[b] = this.batteryLeft[b];
+    }
   }
 
   /** Longest step that the ties allow, s. */
@@ -327,7 +368,7 @@ export class Simulator extends DayTally {
     const { volume, law, rates, middle } = this;
     const { vessels } = this.model;
     for (let v = 0; v < vessels.length; v++) middle[v] = Math.max(volume[v] + ((rates.into[v] - rates.out[v]) * dt) / 2, 0);
-    rates.set(going, middle, this.stock, this.airLeft > 0);
+    rates.set(going, middle, this.stock, this.stored(), this.batteryLeft);
     this.tie(dt, true);
     for (let v = 0; v < vessels.length; v++) {
       law.set(vessels[v], volume[v], rates.into[v], rates.out[v]);
@@ -363,17 +404,23 @@ export class Simulator extends DayTally {
   /** Takes a step of `dt` s. */
   private advance(going: Going, dt: number, recorder: Recorder | undefined): void {
     const { model, rates } = this;
+    const { energy } = model;
+    const breathless = (k: number): boolean => energy.softCompressor[k] < 0 || rates.airShare[energy.softCompressor[k]] < 0.999;
     recorder?.step(this, rates, dt, going.connected);
     this.moveWater(dt);
-    for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0 && model.soft[k].air > 0 && rates.airShare < 0.999) this.mark(model.shortOf.air[k]);
+    for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0 && model.soft[k].air > 0 && breathless(k)) this.mark(model.shortOf.air[k]);
     for (let k = 0; k < model.soft.length; k++) if (rates.strength[k] >= 0) this.sprayed(k, rates.sprayed[k] * dt, rates.strength[k]);
     if (dt > 0) for (let o = 0; o < this.gunLow.length; o++) if (rates.gun[o] > 0 && rates.gun[o] < this.gunLow[o]) this.gunLow[o] = rates.gun[o];
-    this.batteryLeft = Math.min(this.batteryLeft - rates.current * dt, model.battery);
-    if (this.batteryLeft < this.batteryLowest) this.batteryLowest = this.batteryLeft;
-    this.airLeft = Math.min(this.airLeft - rates.air * dt, model.air.receiver);
-    if (this.airLeft < this.airLowest) this.airLowest = Math.max(this.airLeft, 0);
-    this.fuelLeft -= rates.fuel * dt;
-    this.fuelUsed += rates.fuel * dt;
+    for (let b = 0; b < this.batteryLeft.length; b++) {
+      this.batteryLeft[b] = Math.min(this.batteryLeft[b] - rates.current[b] * dt, energy.banks[b].usableAs);
+      if (this.batteryLeft[b] < this.batteryLowest[b]) this.batteryLowest[b] = this.batteryLeft[b];
+    }
+    for (let c = 0; c < this.airLeft.length; c++) {
+      this.airLeft[c] = Math.min(this.airLeft[c] - rates.air[c] * dt, energy.compressors[c].receiver);
+      if (this.airLeft[c] < this.airLowest[c]) this.airLowest[c] = Math.max(this.airLeft[c], 0);
+    }
+    for (let f = 0; f < this.fuelUsed.length; f++) this.fuelUsed[f] += rates.fuel[f] * dt;
+    for (let f = 0; f < this.fuelLeft.length; f++) this.fuelLeft[f] = Math.max(this.fuelLeft[f] - rates.fuel[f] * dt, 0);
     this.warmLoops(dt);
     for (let m = 0; m < this.starve.length; m++) if (rates.thirsty & (1 << m)) this.mark(model.shortOf.feed[m]);
     this.time += dt;
@@ -446,16 +493,37 @@ export class Simulator extends DayTally {
       if (v >= 0 && volume[v] <= starve + TOUCH && (out[v] > into[v] || volume[v] < starve - TOUCH)) this.mark(shortOf.feed[m]);
       if (this.loop[m] >= model.values['bypass-limit'] - 1e-6) this.mark(shortOf.heat[m]);
     }
-    if (model.battery > 0 && this.batteryLeft <= 1e-6 && rates.current > 0) {
-      this.batteryLeft = 0;
-      this.mark(shortOf.battery);
-    }
-    if (this.airLeft <= 1e-12 && rates.air > 0) this.airLeft = 0;
-    if (this.fuelLeft <= 1e-9) {
-      this.fuelLeft = 0;
-      this.mark(shortOf.fuel);
-    }
+    for (let b = 0; b < this.batteryLeft.length; b++)
+      if (this.batteryLeft[b] <= 1e-6 && rates.current[b] > 0) {
+        this.batteryLeft[b] = 0;
+        this.mark(shortOf.battery[b]);
+      }
+    for (let c = 0; c < this.airLeft.length; c++) if (this.airLeft[c] <= 1e-12 && rates.air[c] > 0) this.airLeft[c] = 0;
+    this.runDry(job, phases);
     for (const p of phases) if (this.reached(job.phases[p])) left[p] = 0;
+  }
+
+  /** Stores down to where nothing runs from them to what drinks: cans are poured in, else the work stops. */
+  private runDry(job: PlannedJob, phases: readonly number[]): void {
+    for (const p of phases) for (const d of job.phases[p].drinkers) this.dryOf(d);
+  }
+
+  private dryOf(d: number): void {
+    const { model } = this;
+    const { drinkers, stores } = model.energy;
+    const { store, deadKg } = drinkers[d];
+    if (!(this.rates.fuel[store] > 0) || this.fuelLeft[store] > deadKg + 1e-9) return;
+    const { fuel, fullKg } = stores[store];
+    const spare = fuel === 'petrol' ? this.petrolSpare : this.dieselSpare;
+    const poured = Math.min(spare, fullKg - this.fuelLeft[store]);
+    if (poured > 1e-6 && this.fuelLeft[store] + poured > deadKg + 1e-6) {
+      this.fuelLeft[store] += poured;
+      if (fuel === 'petrol') this.petrolSpare -= poured;
+      else this.dieselSpare -= poured;
+      return;
+    }
+    this.fuelLeft[store] = Math.min(this.fuelLeft[store], deadKg);
+    this.mark(model.shortOf.fuel[store]);
   }
 
   /** A phase that ends with a level has it: full tanks need no filling, empty ones no dumping. */

@@ -1,7 +1,7 @@
-import { POUND_HP_HOUR } from '../quantity/dimension.js';
+import { compressorOf } from '../energy/index.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import type { Cases } from '../solve/cases.js';
-import { BlendNetwork, drawHeight, wayOf } from '../solve/blend-network.js';
+import { BlendNetwork, drawHeight, suppliedOf, wayOf } from '../solve/blend-network.js';
 import { carriedStrengths } from '../solve/blend-start.js';
 import { DRY } from '../solve/blend-start.js';
 import { wantedStrength } from '../solve/consumption.js';
@@ -37,8 +37,9 @@ export interface SoftTable {
   /** Rows of: flow of each branch, water besides (injector), current. */
   readonly rows: Float64Array;
   readonly width: number;
-  /** Fuel of the pump's engine or compressor, kg/s. */
-  readonly fuel: number;
+  /** Its engine, or its compressor: which, and what it gives at its shaft, tanks full, W. */
+  readonly engineId: string | undefined;
+  readonly shaftW: number;
   /** Free air of the pump at full tanks, m³/s; 0 for other pumps. */
   readonly air: number;
   /** Nothing comes out of the gun, tanks full. */
@@ -74,6 +75,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   const width = n + 2;
   const rows = new Float64Array(size * width);
   const air = airPressure(rig.brief.altitude);
+  const supplied = suppliedOf(rig, way.pump, values);
+  const breathes = rig.compressors[compressorOf(rig, way.pump.id)];
   let shaft = 0;
   let needs = 0;
   let climbs = Infinity;
@@ -88,14 +91,14 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     const s = net.solve(levels, false, strengths);
     for (let i = 0; i < n; i++) rows[row * width + i] = tidy(s.flows[i]);
     if (way.pump.kind === 'electric')
-      rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']));
+      rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, supplied));
     if (row === size - 1) dry = s.flowM3s <= DRY;
     if (row === size - 1 && way.sprayer.kind === 'jet')
       climbs = jetHeight(s.tipPressurePa / (net.water.densityKgM3 * GRAVITY * s.gravity), way.sprayer.nozzleBore) + way.sprayer.height;
     if (row === size - 1 && way.pump.kind === 'engine') shaft = (s.flowM3s * s.pumpRisePa) / values['pump-efficiency'];
     if (row === size - 1 && way.pump.kind === 'air') {
       needs = airUse(s.flowM3s, way.pump.limit, air, values['air-surcharge']);
-      const given = rig.power?.freeAir ?? 0;
+      const given = breathes?.freeAir ?? 0;
       shaft = compressorPower(Math.min(needs, given), way.pump.limit, air, values['compressor-efficiency']);
     }
   }
@@ -112,7 +115,8 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     points,
     rows,
     width,
-    fuel: tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR),
+    engineId: way.pump.kind === 'engine' ? way.pump.id : way.pump.kind === 'air' ? breathes?.id : undefined,
+    shaftW: tidy(shaft),
     dry,
     reach: { id: way.sprayer.id, name: way.sprayer.name, hoseM: hoseIn([way.delivery]), climbsM: tidy(climbs) },
     air: tidy(needs),
@@ -151,7 +155,8 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
     points: Int32Array.of(count),
     rows,
     width: 3,
-    fuel: 0,
+    engineId: undefined,
+    shaftW: 0,
     reach: undefined,
     air: 0,
     airPa: 0,

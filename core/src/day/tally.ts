@@ -26,14 +26,17 @@ export class DayTally {
   refilled = 0;
   dumped = 0;
   carriedMost = 0;
-  /** A s; kg. */
-  batteryLeft = 0;
-  batteryLowest = 0;
-  /** Free air in the receiver above the pumps' pressure, m³. */
-  airLeft = 0;
-  airLowest = 0;
-  fuelLeft = 0;
-  fuelUsed = 0;
+  /** By battery, A s of what may be used. */
+  readonly batteryLeft: Float64Array;
+  readonly batteryLowest: Float64Array;
+  /** By compressor: free air in its receivers above its pumps' pressure, m³. */
+  readonly airLeft: Float64Array;
+  readonly airLowest: Float64Array;
+  /** By fuel tank, kg; what is left in cans; burnt from each, the last place for what nobody told where from. */
+  readonly fuelLeft: Float64Array;
+  readonly fuelUsed: Float64Array;
+  petrolSpare = 0;
+  dieselSpare = 0;
   /** False when the day took more steps than it may. */
   settled = true;
 
@@ -50,17 +53,27 @@ export class DayTally {
     this.mixHigh = array(soft.length);
     this.gunLow = array(rig.outlets.length);
     this.hottest = array(rig.machines.length);
+    const { banks, compressors, stores } = model.energy;
+    this.batteryLeft = array(banks.length);
+    this.batteryLowest = array(banks.length);
+    this.airLeft = array(compressors.length);
+    this.airLowest = array(compressors.length);
+    this.fuelLeft = array(stores.length);
+    this.fuelUsed = array(stores.length + 1);
   }
 
   /** As the day starts, with its water at a temperature, K. */
   protected clear(waterK: number): void {
     const { model } = this;
-    this.time = this.waited = this.undone = this.used = this.filled = this.refilled = this.dumped = this.carriedMost = this.fuelUsed = 0;
+    this.time = this.waited = this.undone = this.used = this.filled = this.refilled = this.dumped = this.carriedMost = 0;
     this.settled = true;
-    this.batteryLeft = model.battery;
-    this.batteryLowest = model.battery;
-    this.airLeft = this.airLowest = model.air.receiver;
-    this.fuelLeft = model.fuel;
+    const { banks, compressors, stores, spareKg } = model.energy;
+    for (let b = 0; b < banks.length; b++) this.batteryLeft[b] = this.batteryLowest[b] = banks[b].usableAs;
+    for (let c = 0; c < compressors.length; c++) this.airLeft[c] = this.airLowest[c] = compressors[c].receiver;
+    for (let f = 0; f < stores.length; f++) this.fuelLeft[f] = stores[f].fullKg;
+    this.fuelUsed.fill(0);
+    this.petrolSpare = spareKg.petrol;
+    this.dieselSpare = spareKg.diesel;
     this.firstAt.fill(Infinity);
     this.lost.fill(0);
     this.mixUsed.fill(0);

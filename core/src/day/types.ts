@@ -1,3 +1,4 @@
+import type { FuelKind } from '../fuel/index.js';
 import type { PhaseKind } from '../rig/day-schema.js';
 
 /** What a day can run short of. */
@@ -7,7 +8,7 @@ export type Cause = (typeof CAUSES)[number];
 /** One thing that can run short on a rig. */
 export interface ShortKind {
   readonly cause: Cause;
-  /** Of the vessel's first tank, the machine or the pump; "rig" for battery and fuel. */
+  /** Of the vessel's first tank, the machine, the pump, the battery, or what the fuel is drawn from. */
   readonly id: string;
   readonly name: string;
 }
@@ -57,6 +58,34 @@ export interface MixDay {
   readonly wanted: number;
 }
 
+/** What a battery went through, A s, of what may be used. */
+export interface BatteryDay {
+  readonly id: string;
+  readonly name: string;
+  readonly capacityAs: number;
+  readonly usableAs: number;
+  readonly leftAs: number;
+  readonly lowestAs: number;
+}
+
+/** What a fuel tank went through, m³. */
+export interface FuelDay {
+  readonly id: string;
+  readonly name: string;
+  readonly fuel: FuelKind;
+  readonly fullM3: number;
+  /** What all that drink from it can use. */
+  readonly usableM3: number;
+  readonly usedM3: number;
+  readonly leftM3: number;
+}
+
+/** Least share of a receiver's air above its pumps' pressure; null without a receiver. */
+export interface ReceiverDay {
+  readonly compressorId: string;
+  readonly lowest: number | null;
+}
+
 /** The day minute by minute: a row for each event, straight or bending lines between them. */
 export interface DayTrace {
   readonly timeS: readonly number[];
@@ -72,6 +101,9 @@ export interface DayTrace {
   /** Pressure at each outlet with its trigger pulled, Pa; 0 while it is not in hand. */
   readonly gunPa: readonly (readonly number[])[];
   readonly connected: readonly boolean[];
+  /** By battery, share of what may be used that is left; by fuel tank, share of the full one; at each time. */
+  readonly battery: readonly (readonly number[])[];
+  readonly fuel: readonly (readonly number[])[];
 }
 
 /** One day, worked through. */
@@ -95,12 +127,10 @@ export interface DayResult {
   readonly guns: readonly { readonly outletId: string; readonly lowestPa: number }[];
   /** Hottest water in front of each machine, K. */
   readonly hottest: readonly { readonly machineId: string; readonly temperatureK: number }[];
-  /** Battery charge left of what may be used, A s; null without one. */
-  readonly batteryLeft: number | null;
-  /** The least of it in the day, A s. */
-  readonly batteryLowest: number | null;
-  /** Least share of the receiver's air in the day; null without a receiver. */
-  readonly airLowest: number | null;
+  readonly batteries: readonly BatteryDay[];
+  readonly fuels: readonly FuelDay[];
+  readonly receivers: readonly ReceiverDay[];
+  /** Burnt by everything, kg, wherever it came from. */
   readonly fuelKg: number;
   /** False when the day took more steps than it may: its figures are not to be trusted. */
   readonly settled: boolean;

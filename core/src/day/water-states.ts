@@ -1,5 +1,4 @@
-import { driveOf } from '../rig/schema.js';
-import { POUND_HP_HOUR } from '../quantity/dimension.js';
+import { type EnergyPlan, machineFuel } from './energy-plan.js';
 import type { Cases } from '../solve/cases.js';
 import { netOut } from '../solve/mean-draw.js';
 import type { Solved } from '../solve/solved.js';
@@ -25,8 +24,8 @@ export interface WaterState {
   readonly loopHeat: Float64Array;
   /** m³/s through each machine that does not turn round in its loop. */
   readonly through: Float64Array;
-  /** Fuel of all engines, kg/s. */
-  readonly fuel: number;
+  /** Fuel out of each store, kg/s, the last place for what nobody told where from. */
+  readonly fuel: Float64Array;
 }
 
 /** What comes out of the spigots in a state, by how good they are: table rows over {@link FACTORS}. */
@@ -59,6 +58,7 @@ export class WaterStates {
     readonly cases: Cases,
     readonly vessels: readonly Vessel[],
     volumeAtSurface: (vessel: number, surfaceM: number) => number,
+    private readonly energy: Pick<EnergyPlan, 'stores' | 'drinkers' | 'engineOf' | 'burnerOf'>,
   ) {
     const { rig, net, values } = cases;
     this.machinesOf = rig.outlets.map((o) => rig.machines.reduce((bits, m, i) => (net.outletsOf(m.id).some((x) => x.id === o.id) ? bits | (1 << i) : bits), 0));
@@ -163,7 +163,10 @@ export class WaterStates {
     const heat = new Float64Array(vessels.length);
     const loopHeat = new Float64Array(rig.machines.length);
     const through = new Float64Array(rig.machines.length);
-    let fuel = 0;
+    const { stores, drinkers, engineOf, burnerOf } = this.energy;
+    const fuel = new Float64Array(stores.length + 1);
+    const burn = { engine: 0, burner: 0 };
+    const storeOf = (drinker: number): number => (drinker >= 0 && drinkers[drinker].store >= 0 ? drinkers[drinker].store : stores.length);
     rig.machines.forEach((m, i) => {
       if (!(running & (1 << i)) || net.cutOff.has(m.id)) return;
       const pump = solved.pressureOf('machineOut', m.id);
@@ -173,10 +176,10 @@ export class WaterStates {
       if (into >= 0) heat[into] += tidy(pump * returned);
       else loopHeat[i] = tidy(pump * returned);
       through[i] = tidy(Math.max(solved.machineFlow(m) - returned, 0));
-      // Only an engine of its own burns fuel; a motor on the mains and the vehicle's drive have theirs elsewhere.
-      if (driveOf(m) !== 'petrol' && driveOf(m) !== 'diesel') return;
       const shaft = Math.max((pump * solved.machineFlow(m)) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
-      fuel += tidy(shaft * values['engine-fuel'] * POUND_HP_HOUR);
+      machineFuel(cases, this.energy, i, shaft, through[i], burn);
+      fuel[storeOf(engineOf[i])] += tidy(burn.engine);
+      fuel[storeOf(burnerOf[i])] += tidy(burn.burner);
     });
     const isOpen = (i: number): boolean => (open & (1 << i)) !== 0;
     const state: WaterState = {

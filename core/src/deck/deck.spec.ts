@@ -44,8 +44,8 @@ describe('what stands on a deck', () => {
   });
   test('battery and compressor stand too, a header at its own height, a batch mix nowhere', () => {
     const ids = standingOn(parseRig(layout('small-buffer'))).map((t) => t.id);
-    expect(ids).toEqual(expect.arrayContaining(['power/battery', 'power/compressor', 'blend']));
-    expect(ids).not.toContain('power/receiver');
+    expect(ids).toEqual(expect.arrayContaining(['battery', 'compressor', 'blend']));
+    expect(ids).not.toContain('receiver');
     const skid = standingOn(parseRig(layout('boosted-skid')));
     expect(skid.map((t) => t.kind)).not.toContain('mix');
     const rig = parseRig(layout('boosted-skid'));

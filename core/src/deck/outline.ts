@@ -1,8 +1,7 @@
 import { type Carried, equipmentOn } from '../catalogue/bill.js';
 import { equipmentOf, outsideOf } from '../catalogue/equipment.js';
 import { floorOf, placesOf } from '../rig/stand.js';
-import { hasPower } from '../rig/deck-wiring.js';
-import { type Placement, POWER_THINGS, type PowerThing, type Rig, type Tank } from '../rig/schema.js';
+import type { FuelTank, Placement, Rig, Tank } from '../rig/schema.js';
 
 /** A box along the axes of the deck, m: x from its front edge, y from the kerb side, z above it. */
 export interface Box {
@@ -14,7 +13,7 @@ export interface Box {
   readonly z1: number;
 }
 
-export type StandingKind = 'tank' | 'machine' | 'soft-pump' | 'booster' | 'manifold' | 'mix' | 'reel' | 'gear' | 'power';
+export type StandingKind = 'tank' | 'machine' | 'soft-pump' | 'booster' | 'manifold' | 'mix' | 'reel' | 'gear' | 'fuel-tank' | 'battery' | 'panel' | 'compressor' | 'receiver' | 'burner';
 
 /** Something that stands on a deck, or that waits for a place. */
 export interface Standing {
@@ -34,12 +33,6 @@ export interface Standing {
 
 const INCH = 0.0254;
 
-export const POWER_WORDS: Readonly<Record<PowerThing, string>> = {
-  'power/battery': 'Battery',
-  'power/compressor': 'Compressor',
-  'power/receiver': 'Air receiver',
-};
-
 /** Of a tank over all, m. */
 export function tankSize({ shape }: Pick<Tank, 'shape'>): readonly [number, number, number] {
   switch (shape.kind) {
@@ -52,6 +45,20 @@ export function tankSize({ shape }: Pick<Tank, 'shape'>): readonly [number, numb
       return [shape.length, shape.diameter, shape.diameter];
   }
 }
+
+/** What is the vehicle's own stands with the vehicle. */
+const onDeck = (x: { readonly vehicle?: boolean | undefined }): boolean => !x.vehicle;
+
+/** Measures of a fuel tank over all, m: as typed, else the catalogue's of its volume. */
+export const fuelTankSize = (t: Pick<FuelTank, 'size' | 'volume'>): readonly [number, number, number] =>
+  t.size ? [t.size.length, t.size.width, t.size.height] : outsideOf('fuel-tank', t.volume);
+
+/** Several of a kind in a row. */
+const sideBySide = ([length, width, height]: readonly [number, number, number], count: number): readonly [number, number, number] => [
+  length * count,
+  width,
+  height,
+];
 
 const SIDE_BY_SIDE = 4 * INCH;
 
@@ -100,6 +107,11 @@ export function standingOn(rig: Rig): readonly Standing[] {
     ...rig.mixes.flatMap((m) => (m.way === 'proportioner' ? [of('mix', m.id, `${m.name}, panel`, PANEL, 0)] : [])),
     ...rig.reels.map((r) => of('reel', r.id, r.name, [r.width + SIDE_BY_SIDE, r.flange, r.flange], dry(r.id))),
     ...rig.gear.map((g) => of('gear', g.id, g.name, [g.length, g.width, g.height], g.mass)),
-    ...POWER_THINGS.flatMap((t) => (hasPower(rig, t) ? [of('power', t, POWER_WORDS[t], outside(t), dry(t))] : [])),
+    ...rig.fuelTanks.filter(onDeck).map((t) => of('fuel-tank', t.id, t.name, fuelTankSize(t), dry(t.id))),
+    ...rig.batteries.filter(onDeck).map((b) => of('battery', b.id, b.name, sideBySide(outside(b.id), b.parallel ?? 1), dry(b.id))),
+    ...rig.panels.map((p) => of('panel', p.id, p.name, outside(p.id), dry(p.id))),
+    ...rig.compressors.filter((c) => c.freeAir > 0).map((c) => of('compressor', c.id, c.name, outside(c.id), dry(c.id))),
+    ...rig.receivers.map((r) => of('receiver', r.id, r.name, outside(r.id), dry(r.id))),
+    ...rig.burners.map((b) => of('burner', b.id, b.name, outside(b.id), dry(b.id))),
   ];
 }

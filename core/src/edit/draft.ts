@@ -1,4 +1,4 @@
-import { dropPlaces } from '../rig/drop-places.js';
+import { mend } from '../rig/mend.js';
 import type { LineDocument, PartDocument, RigDocument } from '../rig/schema.js';
 
 export const lineAt = (doc: RigDocument, id: string): LineDocument => doc.lines.find((l) => l.id === id)!;
@@ -16,6 +16,6 @@ export const structuredCopy = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T
 export function changed(doc: RigDocument, change: (draft: RigDocument) => void): RigDocument {
   const copy = structuredCopy(doc);
   change(copy);
-  dropPlaces(copy);
+  mend(copy);
   return copy;
 }

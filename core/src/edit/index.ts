@@ -1,5 +1,19 @@
 export { addBooster } from './booster.js';
 export { addDump } from './dump.js';
+export {
+  addBattery,
+  addBurner,
+  addCharger,
+  addCompressor,
+  addFuelTank,
+  addLoad,
+  addPanel,
+  addReceiver,
+  lineAir,
+  lineFuel,
+  removeEnergy,
+  wireFrom,
+} from './energy.js';
 export * from './feed.js';
 export { addFill, removeFill } from './fill.js';
 export { growTank } from './grow-tank.js';

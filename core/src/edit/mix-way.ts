@@ -1,6 +1,8 @@
 import type { MixDocument, MixWay, RigDocument, TankDocument } from '../rig/schema.js';
+import { addCompressor } from './energy.js';
 import { unusedId } from './id.js';
 import { formatInches } from '../quantity/format.js';
+import { si } from '../quantity/parse.js';
 import type { EndText } from '../catalogue/build-line.js';
 import {
   airPump,
@@ -99,9 +101,11 @@ export function convertPump(d: RigDocument, pumpId: string, kind: 'electric' | '
   const usual = kind === 'air' ? airPump(pump.id) : electricPump(pump.id);
   const next = kind === 'engine' ? { ...usual, name: 'Engine soft wash pump', kind, openFlow: '12 gpm', limit: '250 psi' } : usual;
   d.softPumps![i] = { ...next, height: pump.height };
-  if (kind === 'air') {
-    d.power ??= { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
-    d.power.freeAir = '26 cfm';
-    d.power.compressorPower = '9 hp';
-  }
+  if (kind !== 'air') return;
+  // A compressor that gives enough is there already, or comes with it.
+  const [compressor] = d.compressors ?? [];
+  if (!compressor) addCompressor(d, ENOUGH_AIR.freeAir, ENOUGH_AIR.power);
+  else if (si(compressor.freeAir, 'airFlow') < si(ENOUGH_AIR.freeAir, 'airFlow')) Object.assign(compressor, ENOUGH_AIR);
 }
+
+const ENOUGH_AIR = { freeAir: '26 cfm', power: '9 hp' } as const;

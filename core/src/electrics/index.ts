@@ -1,3 +1,18 @@
-export { awgArea, awgDiameter, CABLES, type Chosen, chooseCable, COPPER_OHM_M, FUSE_OVER, fuseFor, FUSES, voltageDrop, wireResistance } from './cable.js';
+export {
+  ampacityOf,
+  awgArea,
+  awgDiameter,
+  CABLES,
+  type Chosen,
+  chooseCable,
+  COPPER_OHM_M,
+  FUSE_OVER,
+  fuseFor,
+  FUSES,
+  gaugeName,
+  gaugeOf,
+  voltageDrop,
+  wireResistance,
+} from './cable.js';
 export { peukertCurrent, peukertSeconds } from './battery.js';
 export { type Branch, type Load, nodeVoltages } from './circuit.js';

@@ -1,3 +1,2 @@
 export * from './water.js';
 export * from './air.js';
-export * from './fuel.js';

@@ -6,7 +6,11 @@ export const FUELS = {
   petrol: { densityKgM3: 740, viscosityM2S: 0.6e-6, heatJM3: 32.2e9 },
   diesel: { densityKgM3: 840, viscosityM2S: 3.5e-6, heatJM3: 35.8e9 },
 } as const;
-export type FuelKind = keyof typeof FUELS;
+export const FUEL_KINDS = ['petrol', 'diesel'] as const;
+export type FuelKind = (typeof FUEL_KINDS)[number];
+
+/** Volume of so much fuel, m³. @param densityKgM3 weight of the fuel, an assumption */
+export const fuelVolume = (massKg: number, densityKgM3: number): number => massKg / densityKgM3;
 
 /** Fuel of an engine, kg/s, by its shaft power, W. @param lbHpHour pounds for a horsepower and hour: 0.60 for small petrol engines (estimate) */
 export const fuelRate = (shaftW: number, lbHpHour: number): number => shaftW * lbHpHour * POUND_HP_HOUR;

@@ -1,1 +1,1 @@
-export { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from './fuel.js';
+export { burnerFuel, burnerHeat, FUEL_KINDS, fuelHeadLoss, type FuelKind, fuelRate, FUELS, fuelVolume } from './fuel.js';

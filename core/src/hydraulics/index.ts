@@ -1,3 +1,4 @@
+export { airLineStart } from './air-line.js';
 export * from './friction.js';
 export * from './nozzle.js';
 export * from './plunger-pump.js';

@@ -67,7 +67,7 @@ export function crewOfFour(): RigDocument {
 /** Two engine-driven pumps on mix tanks and a 12 V proportioner for small work. */
 function crewSoftWash(rig: RigDocument): RigDocument {
   const blended = withProportioner(
-    { ...rig, power: { battery: '200 Ah', chemistry: 'lithium', charging: '20 A', freeAir: '0 cfm', compressorPower: '0 hp' } },
+    { ...rig, batteries: [{ id: 'battery', name: 'Battery', capacity: '200 Ah', chemistry: 'lithium' }], chargers: [{ id: 'coil', name: 'Charging coil of washer A', kind: 'coil', battery: 'battery', current: '20 A', engine: 'washer-a' }] },
     {
       pump: electricPump('small-pump'),
       water: 'tank:water@8 in',

@@ -11,6 +11,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'first-aid', x: '84 in', y: '0 in', service: 'kerb' },
     { thing: 'gun-rack', x: '81 in', y: '8 in', turned: '90' },
     { thing: 'tool-box', x: '67 in', y: '17 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'starting', x: '25 in', y: '60 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'big-tank': [
     { thing: 'water', x: '64 in', y: '2 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -27,6 +28,8 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'chocks', x: '24 in', y: '10 in', turned: '90' },
     { thing: 'cones', x: '22 in', y: '54 in' },
     { thing: 'fuel-can', x: '1 in', y: '14 in', turned: '90', service: 'kerb' },
+    { thing: 'fuel-tank', x: '138 in', y: '9 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'starting', x: '24 in', y: '69 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'tied-tanks': [
     { thing: 'left', x: '56 in', y: '51 in', service: 'street', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
@@ -46,7 +49,9 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'first-aid', x: '6 in', y: '4 in', turned: '90', service: 'kerb' },
     { thing: 'gun-rack', x: '81 in', y: '45 in' },
     { thing: 'tool-box', x: '1 in', y: '42 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'power/battery', x: '34 in', y: '28 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'fuel-tank', x: '32 in', y: '28 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '60 in', y: '0 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'panel', x: '60 in', y: '14 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'gravity-van': [
     { thing: 'water', x: '46 in', y: '32 in', service: 'rear', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
@@ -56,7 +61,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'reel-hose', x: '50 in', y: '-4 in', on: 'reel-fill', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'extinguisher', x: '32 in', y: '27 in', service: 'rear' },
     { thing: 'first-aid', x: '0 in', y: '37 in', service: 'rear' },
-    { thing: 'power/battery', x: '20 in', y: '0 in', turned: '90', service: 'kerb' },
+    { thing: 'battery', x: '20 in', y: '0 in', turned: '90', service: 'kerb' },
   ],
   'boosted-skid': [
     { thing: 'water', x: '5 in', y: '22 in', turned: '90', service: 'street', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -74,8 +79,8 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '74 in', y: '37 in' },
     { thing: 'pump-shelf', x: '49 in', y: '50 in', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'tool-box', x: '62 in', y: '52 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'power/battery', x: '87 in', y: '56 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'power/compressor', x: '100 in', y: '48 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '87 in', y: '56 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'compressor', x: '100 in', y: '48 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'two-unequal': [
     { thing: 'water', x: '73 in', y: '3 in', turned: '90', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -95,7 +100,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'chocks', x: '151 in', y: '13 in', turned: '90' },
     { thing: 'cones', x: '47 in', y: '34 in' },
     { thing: 'fuel-can', x: '1 in', y: '28 in', turned: '90', service: 'kerb' },
-    { thing: 'power/battery', x: '1 in', y: '69 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '1 in', y: '69 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'two-gun-split': [
     { thing: 'water', x: '51 in', y: '6 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -110,6 +115,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '94 in', y: '41 in' },
     { thing: 'tool-box', x: '104 in', y: '64 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'chocks', x: '93 in', y: '32 in' },
+    { thing: 'starting', x: '45 in', y: '27 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'carried-water': [
     { thing: 'water', x: '41 in', y: '7 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -124,7 +130,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
   ],
   'small-buffer': [
     { thing: 'buffer', x: '9 in', y: '25 in', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
-    { thing: 'drum', x: '103 in', y: '39 in', service: 'rear', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
+    { thing: 'drum', x: '0 in', y: '2 in', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
     { thing: 'sh-tank', x: '45 in', y: '41 in', turned: '90', service: 'street', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
     { thing: 'soap-tank', x: '58 in', y: '27 in', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
     { thing: 'washer-a', x: '9 in', y: '49 in', service: 'street', exhaust: 'front', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
@@ -138,8 +144,9 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '73 in', y: '19 in', turned: '90' },
     { thing: 'tool-box', x: '80 in', y: '40 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'cones', x: '89 in', y: '24 in' },
-    { thing: 'power/battery', x: '77 in', y: '0 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'power/compressor', x: '110 in', y: '55 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '44 in', y: '80 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'compressor', x: '110 in', y: '55 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'fuel-tank', x: '100 in', y: '38 in', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'metric-header': [
     { thing: 'header', x: '142.24 cm', y: '83.82 cm', service: 'street', held: { by: 'hoops', count: '2', bolt: 'M10' } },
@@ -156,7 +163,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'extinguisher', x: '10.16 cm', y: '99.06 cm', service: 'street' },
     { thing: 'first-aid', x: '45.72 cm', y: '132.08 cm', service: 'street' },
     { thing: 'chocks', x: '48.26 cm', y: '109.22 cm' },
-    { thing: 'power/battery', x: '25.4 cm', y: '127 cm', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: 'M10' } },
+    { thing: 'battery', x: '25.4 cm', y: '127 cm', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: 'M10' } },
   ],
   'winter-split': [
     { thing: 'water', x: '81 in', y: '7 in', turned: '90', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -175,6 +182,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'tool-box', x: '16 in', y: '35 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'chocks', x: '46 in', y: '30 in', turned: '90' },
     { thing: 'cones', x: '174 in', y: '48 in' },
+    { thing: 'starting', x: '139 in', y: '28 in', turned: '90', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'mix-tank-truck': [
     { thing: 'tote', x: '101 in', y: '28 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -189,7 +197,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '85 in', y: '41 in', turned: '90' },
     { thing: 'tool-box', x: '93 in', y: '1 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'cones', x: '10 in', y: '43 in' },
-    { thing: 'power/battery', x: '68 in', y: '75 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '68 in', y: '75 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'two-batch': [
     { thing: 'walls-tank', x: '33 in', y: '16 in', turned: '90', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
@@ -202,7 +210,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'reel-roofs-hose', x: '-4 in', y: '2 in', on: 'reel-walls-hose', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'extinguisher', x: '43 in', y: '51 in', service: 'street' },
     { thing: 'first-aid', x: '29 in', y: '10 in', service: 'kerb' },
-    { thing: 'power/battery', x: '0 in', y: '43 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '0 in', y: '43 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'two-totes': [
     { thing: 'tote-a', x: '18 in', y: '34 in', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -219,8 +227,8 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '4 in', y: '50 in', turned: '90' },
     { thing: 'tool-box', x: '162 in', y: '47 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'cones', x: '32 in', y: '16 in' },
-    { thing: 'power/battery', x: '44 in', y: '89 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'power/compressor', x: '150 in', y: '15 in', service: 'kerb', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'battery', x: '44 in', y: '89 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'compressor', x: '150 in', y: '15 in', service: 'kerb', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'crew-of-four': [
     { thing: 'water', x: '128 in', y: '23 in', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
@@ -251,7 +259,8 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '77 in', y: '43 in', turned: '90' },
     { thing: 'tool-box', x: '86 in', y: '48 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'cones', x: '106 in', y: '81 in' },
-    { thing: 'power/battery', x: '158 in', y: '74 in', turned: '90', service: 'street' },
+    { thing: 'battery', x: '158 in', y: '74 in', turned: '90', service: 'street' },
+    { thing: 'fuel-tank', x: '212 in', y: '26 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
 };
 

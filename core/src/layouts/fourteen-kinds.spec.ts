@@ -73,7 +73,7 @@ describe('the fourteen kinds of rig', () => {
     const { rig, a } = made('boosted-skid');
     expect(rig.boosters[0].running).toBe(true);
     expect(a.feeds[0].boosted).toBe(true);
-    expect(rig.power!.freeAir).toBeGreaterThan(0);
+    expect(rig.compressors[0].freeAir).toBeGreaterThan(0);
     expect(rig.outlets.length).toBeGreaterThanOrEqual(2);
   });
   test('8: a box truck with a tote, a bunded mix tank, cam locks past the reel', () => {

@@ -20,7 +20,7 @@ export function gravityVan(): RigDocument {
     ],
     outlets: [gun('gun', 'Gun', '2', '1400 psi', { nozzle: { size: '2', angle: '40', count: '1' } })],
     // The market's socket; the battery keeps the lights of the van.
-    power: { battery: '60 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp', mains: 'site' },
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '60 Ah', chemistry: 'agm' }], mains: { from: 'site', rcd: true },
     lines: [
       line('fill', 'fill', 'spigot:hall-tap', 'tank:water@30 in', gardenFill('12', '50 ft')),
       line(

@@ -5,6 +5,7 @@ import { bigTankTrailer } from './big-tank-trailer.js';
 import { boostedSkid } from './boosted-skid.js';
 import { onDeck } from './decks.js';
 import { pontoonRig } from './first-rig.js';
+import { withEnergy } from './energy.js';
 import { crewOfFour } from './crew-of-four.js';
 import { gravityVan } from './gravity-van.js';
 import { mixTankBoxTruck } from './mix-tank-box-truck.js';
@@ -32,7 +33,7 @@ export interface Layout {
 const WOUND_M = 15;
 
 /** A layout on its platform, with its reels and a site. */
-const whole = (id: string, make: () => RigDocument) => (): RigDocument => onDeck(id, fitted(make)());
+const whole = (id: string, make: () => RigDocument) => (): RigDocument => onDeck(id, withEnergy(id, fitted(make)()));
 
 /** A layout with what every rig has before it leaves the yard: a reel for each long hose, and a site that its hoses were cut for. */
 const fitted = (make: () => RigDocument) => (): RigDocument => {
@@ -51,7 +52,7 @@ const fitted = (make: () => RigDocument) => (): RigDocument => {
 };
 
 export const LAYOUTS: readonly Layout[] = [
-  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: () => onDeck('buffer-skid', pontoonRig()) },
+  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: () => onDeck('buffer-skid', withEnergy('buffer-skid', pontoonRig())) },
   { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: whole('big-tank', bigTankTrailer) },
   { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: whole('tied-tanks', tiedTanksTruck) },
   { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: whole('gravity-van', gravityVan) },

@@ -21,7 +21,7 @@ export function metricHeader(): RigDocument {
     tanks: [boxTank('header', 'Header tank', ['80 cm', '50 cm', '52 cm'], { base: '5 cm', ventBore: '40 mm' })],
     machines: [washer('washer', 'Washer', '21 L/min', '200 bar', '9.5 kW', { inletHeight: '30 cm', npshRequired: '2.5 m' })],
     outlets: [gun('gun', 'Lance', '6.5', '160 bar', { height: '1.2 m', surface: 'concrete' })],
-    power: { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' },
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     lines: [
       line(
         'fill',

@@ -39,7 +39,7 @@ export function mixTankBoxTruck(): RigDocument {
       ),
       line('dump', 'dump', 'tank:tote@7 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
-    power: { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' },
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
   };
   const mixed = withBatch(rig, {
     id: 'batch',

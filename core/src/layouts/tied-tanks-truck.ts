@@ -23,7 +23,7 @@ export function tiedTanksTruck(): RigDocument {
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
     machines: [washer('washer-a', 'Washer A', '5.5 gpm', '3500 psi', '16 hp'), washer('washer-b', 'Washer B', '5.5 gpm', '3500 psi', '16 hp')],
     outlets: [gun('gun-a', 'Gun A', '6', '3000 psi'), gun('gun-b', 'Gun B', '6', '3000 psi')],
-    power: { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' },
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     lines: [
       line('fill', 'fill', 'spigot:park-tap', 'tank:left@52 in', gardenFill('34', '150 ft')),
       line('tie', 'tie', 'tank:left@5 in', 'tank:right@5 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }], 'bulkhead-2')),

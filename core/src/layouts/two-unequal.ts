@@ -21,7 +21,7 @@ export function twoUnequal(): RigDocument {
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
     machines: [washer('large', 'Large washer', '8 gpm', '3500 psi', '24 hp'), washer('small', 'Small washer', '4 gpm', '4000 psi', '14 hp')],
     outlets: [gun('gun-large', 'Large gun', '9', '3000 psi'), gun('gun-small', 'Small gun', '4', '3600 psi')],
-    power: { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' },
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     lines: [
       line(
         'fill',

@@ -14,6 +14,7 @@ export type Dimension =
   | 'flow'
   | 'pressure'
   | 'temperature'
+  | 'temperatureStep'
   | 'velocity'
   | 'time'
   | 'mass'
@@ -120,6 +121,11 @@ export const UNITS: Readonly<Record<Dimension, readonly Unit[]>> = {
     unit('°C', 1, 'degrees Celsius', ['c', 'degc', 'deg c', 'celsius', 'ºc'], 273.15),
     unit('°F', 5 / 9, 'degrees Fahrenheit', ['f', 'degf', 'deg f', 'fahrenheit', 'ºf'], 459.67 * (5 / 9)),
   ],
+  temperatureStep: [
+    unit('K', 1, 'kelvin', ['kelvin']),
+    unit('°C', 1, 'degrees Celsius', ['c', 'degc', 'deg c', 'celsius', 'ºc']),
+    unit('°F', 5 / 9, 'degrees Fahrenheit', ['f', 'degf', 'deg f', 'fahrenheit', 'ºf']),
+  ],
   velocity: [
     unit('m/s', 1, 'metres per second', []),
     unit('ft/s', FOOT, 'feet per second', ['fps']),
@@ -185,6 +191,7 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
   flow: { us: 'gpm', metric: 'L/min' },
   pressure: { us: 'psi', metric: 'bar' },
   temperature: { us: '°F', metric: '°C' },
+  temperatureStep: { us: '°F', metric: '°C' },
   velocity: { us: 'ft/s', metric: 'm/s' },
   time: { us: 'min', metric: 'min' },
   mass: { us: 'lb', metric: 'kg' },
@@ -222,6 +229,7 @@ export const SI_UNIT: Readonly<Record<Dimension, string>> = {
   flow: 'm3/s',
   pressure: 'Pa',
   temperature: 'K',
+  temperatureStep: 'K',
   velocity: 'm/s',
   time: 's',
   mass: 'kg',

@@ -46,6 +46,8 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
   density: ['0.1 g/L', '3000 g/L'],
   mass: ['0 kg', '100000 kg'],
   force: ['0 N', '1000000 N'],
+  power: ['0.1 hp', '500 hp'],
+  airFlow: ['0 cfm', '400 cfm'],
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */

@@ -1,29 +1,9 @@
-import { PLACED_LISTS, type PlacedList } from './drop-places.js';
+import { placeable } from './drop-places.js';
 import type { Problem } from './read.js';
-import { POWER_THINGS, type PowerThing, type Rig } from './schema.js';
+import type { Rig } from './schema.js';
 import { placesOf } from './stand.js';
 
 const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
-
-const isPower = (thing: string): thing is PowerThing => (POWER_THINGS as readonly string[]).includes(thing);
-
-/** Whether a rig has a part of the power that stands somewhere. */
-export function hasPower(rig: Pick<Rig, 'power'>, thing: PowerThing): boolean {
-  switch (thing) {
-    case 'power/battery':
-      return rig.power !== undefined;
-    case 'power/compressor':
-      return (rig.power?.freeAir ?? 0) > 0;
-    case 'power/receiver':
-      return rig.power?.receiver !== undefined && rig.power.receiver > 0;
-  }
-}
-
-/** Everything on a rig that stands somewhere, by id, in the order of its lists. */
-export const placeable = (rig: Pick<Rig, PlacedList | 'power'>): readonly string[] => [
-  ...PLACED_LISTS.flatMap((list) => rig[list].map((x) => x.id)),
-  ...POWER_THINGS.filter((t) => hasPower(rig, t)),
-];
 
 /** Places of nothing, things placed twice or on themselves, and a platform that does not add up. */
 export function deckProblems(rig: Rig): Problem[] {
@@ -33,7 +13,7 @@ export function deckProblems(rig: Rig): Problem[] {
   const seen = new Set<string>();
   rig.placements.forEach((p, i) => {
     const path = `placements.${i}`;
-    if (!known.has(p.thing) && !isPower(p.thing))
+    if (!known.has(p.thing))
       out.push(problem('nowhere', `${path}.thing`, 'a thing', `Nothing called "${p.thing}" is on the rig, yet it has a place.`));
     if (seen.has(p.thing)) out.push(problem('twice', `${path}.thing`, 'unique', `"${p.thing}" has two places.`));
     seen.add(p.thing);

@@ -19,8 +19,10 @@ export {
 } from './day-schema.js';
 export * from './read.js';
 export { floorOf, placesOf, stackedOn, topOf } from './stand.js';
-export { dropPlaces, PLACED_LISTS, type PlacedList } from './drop-places.js';
-export { hasPower, placeable } from './deck-wiring.js';
+export { burnsFuel } from './energy-wiring.js';
+export { PLACED_LISTS, type PlacedList } from './drop-places.js';
+export { mend } from './mend.js';
+export { placeable } from './drop-places.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';
 export * from './changes.js';

@@ -1,6 +1,18 @@
 import * as v from 'valibot';
 import { assumptions } from './assumption-values.js';
 import { id, list, name, note } from './fields.js';
+import { airLine } from './thing/air-line.js';
+import { battery } from './thing/battery.js';
+import { burner } from './thing/burner.js';
+import { charger } from './thing/charger.js';
+import { compressor } from './thing/compressor.js';
+import { electricLoad } from './thing/electric-load.js';
+import { fuelLine } from './thing/fuel-line.js';
+import { fuelTank } from './thing/fuel-tank.js';
+import { mains } from './thing/mains.js';
+import { panel } from './thing/panel.js';
+import { receiver } from './thing/receiver.js';
+import { wire } from './thing/wire.js';
 import { booster } from './thing/booster.js';
 import { brief } from './thing/brief.js';
 import { line } from './thing/line.js';
@@ -12,7 +24,6 @@ import { gear } from './thing/gear.js';
 import { outlet } from './thing/outlet.js';
 import { placement } from './thing/placement.js';
 import { platform } from './thing/platform.js';
-import { power } from './thing/power.js';
 import { reel } from './thing/reel.js';
 import { site } from './thing/site.js';
 import { softPump } from './thing/soft-pump.js';
@@ -39,7 +50,18 @@ export const body = {
   softPumps: v.optional(list(softPump, 6), []),
   sprayers: v.optional(list(sprayer, 8), []),
   mixes: v.optional(list(mix, 6), []),
-  power: v.optional(power),
+  fuelTanks: v.optional(list(fuelTank, 8), []),
+  fuelLines: v.optional(list(fuelLine, 16), []),
+  batteries: v.optional(list(battery, 6), []),
+  chargers: v.optional(list(charger, 8), []),
+  panels: v.optional(list(panel, 4), []),
+  wires: v.optional(list(wire, 60), []),
+  loads: v.optional(list(electricLoad, 20), []),
+  mains: v.optional(mains),
+  compressors: v.optional(list(compressor, 4), []),
+  receivers: v.optional(list(receiver, 4), []),
+  airLines: v.optional(list(airLine, 8), []),
+  burners: v.optional(list(burner, 6), []),
   lines: list(line, 80),
   reels: v.optional(list(reel, 16), []),
   site: v.optional(site),
@@ -76,7 +98,7 @@ export { FITTING_KINDS, type Hose, HOSE_KINDS, HOSE_USES, type Part, type PartDo
 export type { End, Line, LineDocument } from './thing/line.js';
 export type { Spigot } from './thing/spigot.js';
 export { LIQUIDS, SHAPE_KINDS, type Tank, TANK_USES, type TankDocument, type TankShape } from './thing/tank.js';
-export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument, UNLOADER_KINDS } from './thing/machine.js';
+export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument, TAKE_OFFS, UNLOADER_KINDS } from './thing/machine.js';
 export type { Booster } from './thing/booster.js';
 export { type Outlet, type OutletDocument, SURFACES } from './thing/outlet.js';
 export { type Reel, type ReelDocument, REEL_PLACES, SWIVELS } from './thing/reel.js';
@@ -87,7 +109,7 @@ export type { SoftPump, SoftPumpDocument } from './thing/soft-pump.js';
 export type { Sprayer } from './thing/sprayer.js';
 export { type Mix, MIX_WAYS, type MixDocument, type MixWay } from './thing/mix.js';
 export { type Gear, GEAR_KINDS, type GearDocument, type GearKind } from './thing/gear.js';
-export { type Placement, type PlacementDocument, POWER_THINGS, type PowerThing, type Side, SIDES, TURNS } from './thing/placement.js';
+export { type Placement, type PlacementDocument, type Side, SIDES, TURNS } from './thing/placement.js';
 export {
   BRAKES,
   COUPLINGS,
@@ -99,4 +121,16 @@ export {
   type PlatformDocument,
   type PlatformKind,
 } from './thing/platform.js';
-export type { Power } from './thing/power.js';
+export { type Engine, type EngineDocument, FUEL_LIFTS, type FuelLift, STARTERS } from './thing/engine.js';
+export type { FuelTank, FuelTankDocument } from './thing/fuel-tank.js';
+export type { FuelLine, FuelLineDocument } from './thing/fuel-line.js';
+export { type Battery, type BatteryDocument, CHEMISTRIES, SYSTEM_VOLTS } from './thing/battery.js';
+export { type Charger, CHARGER_KINDS, type ChargerDocument, type ChargerKind } from './thing/charger.js';
+export { type ElectricLoad, type ElectricLoadDocument, LOAD_KINDS, type LoadKind } from './thing/electric-load.js';
+export type { Panel, PanelDocument } from './thing/panel.js';
+export { type GaugeName, GAUGES, type Wire, type WireDocument } from './thing/wire.js';
+export type { Compressor, CompressorDocument } from './thing/compressor.js';
+export type { Receiver, ReceiverDocument } from './thing/receiver.js';
+export type { AirLine, AirLineDocument } from './thing/air-line.js';
+export type { Burner, BurnerDocument } from './thing/burner.js';
+export { type Mains, MAINS } from './thing/mains.js';

@@ -96,7 +96,7 @@ describe('places of what is gone', () => {
     dropPlaces(d);
     expect(d.placements!.some((p) => p.thing === 'reel-fill-quay')).toBe(false);
     expect(d.placements!.find((p) => p.thing === 'reel-hose-a1')!.on).toBeUndefined();
-    expect(d.placements!.some((p) => p.thing === 'power/battery')).toBe(true);
+    expect(d.placements!.some((p) => p.thing === 'battery')).toBe(true);
     expect(readRig(d).ok).toBe(true);
   });
   test('a document without places is left alone', () => {

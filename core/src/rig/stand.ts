@@ -1,4 +1,4 @@
-import type { Line, Placement, Reel, Rig } from './schema.js';
+import type { Engine, Line, Placement, Reel, Rig } from './schema.js';
 
 /** Placements by the thing that stands there. */
 export const placesOf = (rig: Pick<Rig, 'placements'>): ReadonlyMap<string, Placement> => new Map(rig.placements.map((p) => [p.thing, p]));
@@ -56,6 +56,15 @@ export function standing(rig: Rig): Rig {
   const floor = (id: string | undefined): number => (id === undefined ? 0 : (floors.get(id) ?? 0));
   const raised = <T extends { readonly id: string }>(list: T[], field: keyof T): T[] =>
     list.some((t) => floor(t.id) !== 0) ? list.map((t) => (floor(t.id) === 0 ? t : { ...t, [field]: (t[field] as number) + floor(t.id) })) : list;
+  /** Carburettors lie inside their engine's data. */
+  const engines = <T extends { readonly id: string; readonly engine?: Engine | undefined }>(list: T[]): T[] =>
+    list.some((t) => t.engine?.carburettor !== undefined && floor(t.id) !== 0)
+      ? list.map((t) =>
+          t.engine?.carburettor === undefined || floor(t.id) === 0
+            ? t
+            : { ...t, engine: { ...t.engine, carburettor: t.engine.carburettor + floor(t.id) } },
+        )
+      : list;
   const ground = rig.platform?.height ?? 0;
   const fromGround = <T extends { height: number }>(list: T[]): T[] => (ground ? list.map((t) => ({ ...t, height: t.height - ground })) : list);
   const end = (e: Line['from']): Line['from'] => (e.at === 'tank' && e.height !== undefined && floor(e.id) ? { ...e, height: e.height + floor(e.id) } : e);
@@ -73,8 +82,11 @@ export function standing(rig: Rig): Rig {
   return {
     ...rig,
     tanks: raised(rig.tanks, 'base'),
-    machines: raised(rig.machines, 'inletHeight'),
-    softPumps: raised(rig.softPumps, 'height'),
+    machines: engines(raised(rig.machines, 'inletHeight')),
+    softPumps: engines(raised(rig.softPumps, 'height')),
+    compressors: engines(rig.compressors),
+    gear: engines(rig.gear),
+    fuelTanks: raised(rig.fuelTanks, 'base'),
     boosters: raised(rig.boosters, 'height'),
     manifolds: raised(rig.manifolds, 'height'),
     mixes: raised(rig.mixes, 'height'),

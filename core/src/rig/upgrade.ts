@@ -1,3 +1,5 @@
+import type { Dimension } from '../quantity/dimension.js';
+import { parseQuantity } from '../quantity/parse.js';
 import type { Problem } from './read.js';
 import { RIG_FORMAT, RIG_VERSION } from './version.js';
 
@@ -36,7 +38,77 @@ function usesFromNames(old: Raw): Raw {
 /** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet. */
 const asItWas = (old: Raw): Raw => old;
 
-const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas };
+/** Ids of everything that a document has a list of. */
+const idsOf = (old: Raw): Set<unknown> => new Set(Object.values(old).flatMap((list) => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? x['id'] : undefined)) : [])));
+
+/** A quantity that says there is some of it; what cannot be read is left for the schema to tell. */
+const some = (text: unknown, dimension: Dimension): boolean => {
+  if (text === undefined) return false;
+  const read = typeof text === 'string' ? parseQuantity(text, dimension) : undefined;
+  return !read?.ok || read.si > 0;
+};
+
+const burnsFuel = (m: unknown): m is Raw => isTree(m) && (m['drive'] === undefined || m['drive'] === 'petrol' || m['drive'] === 'diesel');
+
+/**
+ * Version 5: battery, compressor, receiver and fuel are things of their own. The one fuel volume becomes the tank on the
+ * engine where there is one engine; a tank with a line to each where there are several. What stood on the deck stands there
+ * still.
+ */
+function powerAsThings(old: Raw): Raw {
+  const { power, ...rest } = old;
+  if (!isTree(power)) return power === undefined ? rest : old;
+  const taken = idsOf(old);
+  const free = (stem: string): string => {
+    for (let i = 1; ; i++) {
+      const id = i === 1 ? stem : `${stem}-${i}`;
+      if (taken.has(id)) continue;
+      taken.add(id);
+      return id;
+    }
+  };
+  const out: Raw = { ...rest };
+  const now: Record<string, string> = {};
+  const battery = free('battery');
+  now['power/battery'] = battery;
+  out['batteries'] = [{ id: battery, name: 'Battery', capacity: power['battery'], chemistry: power['chemistry'] }];
+  if (some(power['charging'], 'current'))
+    out['chargers'] = [{ id: free('charging'), name: 'Charging while working', kind: 'alternator', battery, current: power['charging'] }];
+  const receiver = some(power['receiver'], 'volume');
+  if (some(power['freeAir'], 'airFlow') || receiver) {
+    const compressor = free('compressor');
+    now['power/compressor'] = compressor;
+    out['compressors'] = [
+      withFields({ id: compressor, name: 'Compressor', freeAir: power['freeAir'], power: power['compressorPower'] }, { cutOut: power['cutOut'] }),
+    ];
+    if (receiver) {
+      now['power/receiver'] = free('receiver');
+      out['receivers'] = [{ id: now['power/receiver'], name: 'Air receiver', volume: power['receiver'], compressor }];
+    }
+  }
+  if (power['mains'] !== undefined) out['mains'] = { from: power['mains'] };
+  if (power['fuel'] !== undefined) withFuel(out, power['fuel'], free);
+  out['placements'] = each(old['placements'], (p) => (typeof p['thing'] === 'string' && p['thing'] in now ? { ...p, thing: now[p['thing']] } : p));
+  if (Array.isArray(out['placements']))
+    out['placements'] = (out['placements'] as unknown[]).filter((p) => !(isTree(p) && typeof p['thing'] === 'string' && p['thing'].startsWith('power/')));
+  else delete out['placements'];
+  return out;
+}
+
+/** The fuel on board, at the engines that burn it. */
+function withFuel(out: Raw, volume: unknown, free: (stem: string) => string): void {
+  const engines = (Array.isArray(out['machines']) ? (out['machines'] as unknown[]) : []).filter(burnsFuel);
+  if (engines.length === 1) {
+    out['machines'] = each(out['machines'], (m) => (m === engines[0] ? { ...m, engine: { own: volume } } : m));
+    return;
+  }
+  const id = free('fuel');
+  const fuel = engines.length > 0 && engines.every((m) => m['drive'] === 'diesel') ? 'diesel' : 'petrol';
+  out['fuelTanks'] = [{ id, name: 'Fuel', fuel, volume, base: '0 in', vented: true }];
+  out['fuelLines'] = engines.map((m) => ({ id: free(`fuel-${String(m['id'])}`.slice(0, 36)), from: id, to: m['id'], bore: '1/4 in' }));
+}
+
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

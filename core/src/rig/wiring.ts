@@ -1,5 +1,6 @@
 import { type End, type EndThing, LINE_ROLES, type LineRole, type Rig, THING_LISTS, THINGS } from './schema.js';
 import { deckProblems } from './deck-wiring.js';
+import { energyProblems } from './energy-wiring.js';
 import type { Problem } from './read.js';
 
 const END_THINGS = (Object.keys(THINGS) as (keyof typeof THINGS)[]).filter((k): k is EndThing => 'starts' in THINGS[k]);
@@ -83,7 +84,7 @@ export function wiringProblems(rig: Rig): Problem[] {
   if (height && !(height.low <= height.usual && height.usual <= height.high))
     out.push(problem('order', 'brief.day.height.usual', 'low ≤ usual ≤ high', 'The usual height lies between the lowest and the highest.'));
 
-  out.push(...deckProblems(rig));
+  out.push(...deckProblems(rig), ...energyProblems(rig));
 
   rig.lines.forEach((line, i) => {
     const parts = new Set<string>();

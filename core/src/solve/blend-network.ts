@@ -1,7 +1,8 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import { GRAVITY } from '../fluid/air.js';
 import { waterAt, type Water } from '../fluid/water.js';
-import { type DiaphragmPump, pumpCurve } from '../chemistry/diaphragm-pump.js';
+import { type DiaphragmPump, pumpCurve, type Supplied } from '../chemistry/diaphragm-pump.js';
+import { builtOhms, loadsOn, voltsOf } from '../energy/index.js';
 import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import type { Mix, SoftPump, Sprayer } from '../rig/schema.js';
 import type { Line, Rig, Tank } from '../rig/schema.js';
@@ -37,17 +38,25 @@ export interface BlendState {
   readonly solved: boolean;
 }
 
+/** What an electric pump runs on: its battery's volts, through its cable as built. */
+export function suppliedOf(rig: Rig, pump: SoftPump, values: AssumptionValues): Supplied {
+  const load = loadsOn(rig, values).find((l) => l.id === pump.id);
+  return {
+    volts: voltsOf(
+      rig.batteries.find((b) => b.id === load?.batteryId),
+      values,
+    ),
+    ohms: builtOhms(rig, values, pump.id),
+    efficiency: values['pump-12v-efficiency'],
+    freeA: values['pump-free-current'],
+  };
+}
+
 /** A pump's hydraulic data. */
-export function diaphragmOf(pump: SoftPump, values: AssumptionValues): DiaphragmPump {
+export function diaphragmOf(rig: Rig, pump: SoftPump, values: AssumptionValues): DiaphragmPump {
   switch (pump.kind) {
     case 'electric':
-      return {
-        kind: 'electric',
-        openFlow: pump.openFlow,
-        switchPressure: pump.limit,
-        volts: values['pump-volts'],
-        efficiency: values['pump-12v-efficiency'],
-      };
+      return { kind: 'electric', openFlow: pump.openFlow, switchPressure: pump.limit, ...suppliedOf(rig, pump, values) };
     case 'engine':
       return { kind: 'engine', openFlow: pump.openFlow, reliefPressure: pump.limit };
     case 'air':
@@ -113,7 +122,7 @@ export class BlendNetwork {
       this.suction
         ? { id: 'suction', from: 'mix', to: 'in', ...this.terms(this.suction, 1, false) }
         : { id: 'suction', from: 'mix', to: 'in', quadratic: 1e-3 },
-      { id: 'pump', from: 'in', to: 'out', oneWay: true, curve: pumpCurve(diaphragmOf(pump, values), this.water.densityKgM3) },
+      { id: 'pump', from: 'in', to: 'out', oneWay: true, curve: pumpCurve(diaphragmOf(rig, pump, values), this.water.densityKgM3) },
       { id: 'delivery', from: 'out', to: 'tip', ...this.terms(this.delivery, 1, false) },
       { id: 'nozzle:tip', from: 'tip', to: 'air', oneWay: true, quadratic: this.tipQuadratic(sprayer.nozzleBore) },
     );

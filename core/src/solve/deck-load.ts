@@ -1,5 +1,7 @@
 import { equipmentOn, partBill } from '../catalogue/bill.js';
 import { equipmentOf } from '../catalogue/equipment.js';
+import type { AssumptionValues } from '../assumption/register.js';
+import { densityOf, enginesOn } from '../energy/index.js';
 import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { stockOfTank, WATER_KG_M3 } from './loaded.js';
@@ -60,10 +62,10 @@ function lineMass(line: Line): { readonly woundKg: number; readonly laidKg: numb
 
 /**
  * What hangs on each thing besides its own mass, kg, by its id: hoses with what is in them at their reel, or where their line
- * begins; guns at their rack; fuel at the engines that burn it. Under `undefined` what has nowhere to hang.
+ * begins; guns at their rack; fuel in its tanks and on the engines that carry some. Under `undefined` what has nowhere to hang.
  * @param placed whether a thing has a place
  */
-export function hungOn(rig: Rig, fuelDensity: number, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
+export function hungOn(rig: Rig, values: AssumptionValues, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
   const out = new Map<string | undefined, number>();
   const hang = (id: string | undefined, kg: number): void => void out.set(id, (out.get(id) ?? 0) + kg);
   for (const l of rig.lines) {
@@ -74,9 +76,8 @@ export function hungOn(rig: Rig, fuelDensity: number, placed: (id: string) => bo
     hang(reel?.id ?? end, woundKg);
   }
   hang(rig.gear.find((g) => g.kind === 'gun-rack' && placed(g.id))?.id, handMass(rig));
-  const fuel = (rig.power?.fuel ?? 0) * fuelDensity;
-  const engines = rig.machines.filter((m) => placed(m.id));
-  if (fuel > 0) for (const m of engines.length ? engines : [undefined]) hang(m?.id, fuel / Math.max(engines.length, 1));
+  for (const t of rig.fuelTanks) if (!t.vehicle) hang(placed(t.id) ? t.id : undefined, t.volume * densityOf(t.fuel, values));
+  for (const e of enginesOn(rig, values)) if (e.own !== undefined) hang(placed(e.id) ? e.id : undefined, e.own * densityOf(e.fuel, values));
   return out;
 }
 
@@ -87,7 +88,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
   const ground = platform.height;
   const boxes = new Map<string, Box>();
   for (const t of things) if (t.box) boxes.set(t.id, t.box);
-  const hung = hungOn(rig, stocks.values['fuel-density'], (id) => boxes.has(id));
+  const hung = hungOn(rig, stocks.values, (id) => boxes.has(id));
   const fixed: PointMass[] = [emptyPlatform(platform)];
   for (const t of things) {
     if (!t.box) continue;

@@ -16,7 +16,8 @@ export const STATIONS = [
   'dump',
   'plan',
   'weight',
-  'power',
+  'fuel',
+  'electrics',
   'day',
   'options',
 ] as const;
@@ -25,7 +26,27 @@ export type Station = (typeof STATIONS)[number];
 
 export interface Subject {
   readonly kind:
-    'rig' | 'spigot' | 'tank' | 'line' | 'machine' | 'outlet' | 'booster' | 'manifold' | 'reel' | 'mix' | 'soft-pump' | 'liquid' | 'gear' | 'power' | 'sprayer';
+    | 'rig'
+    | 'spigot'
+    | 'tank'
+    | 'line'
+    | 'machine'
+    | 'outlet'
+    | 'booster'
+    | 'manifold'
+    | 'reel'
+    | 'mix'
+    | 'soft-pump'
+    | 'liquid'
+    | 'gear'
+    | 'sprayer'
+    | 'fuel-tank'
+    | 'battery'
+    | 'panel'
+    | 'load'
+    | 'compressor'
+    | 'receiver'
+    | 'burner';
   readonly id: string;
 }
 

@@ -1,3 +1,4 @@
+import { AIR } from './air/subject.js';
 import { BUFFER } from './buffer/subject.js';
 import { BYPASS } from './bypass/subject.js';
 import { CIRCUIT } from './circuit/subject.js';
@@ -5,6 +6,8 @@ import { DRAIN } from './drain/subject.js';
 import { FEED } from './feed/subject.js';
 import { FILL } from './fill/subject.js';
 import { FLOW } from './flow/subject.js';
+import { FUEL } from './fuel/subject.js';
+import { HEAT } from './heat/subject.js';
 import type { FindingKind } from './kind.js';
 import { LIQUID } from './liquid/subject.js';
 import { MEETING } from './meeting/subject.js';
@@ -39,7 +42,10 @@ export const SUBJECTS = [
   MEETING,
   MIX,
   SOFT_PUMP,
+  FUEL,
   CIRCUIT,
+  AIR,
+  HEAT,
   LIQUID,
   WINTER,
   PURE_WATER,

@@ -57,16 +57,28 @@ export function feedPartOf(of: Reading, thing: string): readonly unknown[] {
   return [...air(rig), ...bare(part?.things ?? []), ...(part?.lines ?? []), ...bare(tanks), ...tanks.map((t) => level(ground.cases.heel.get(t.id)!))];
 }
 
+/** Things of fuel, charge, air and heat that stand on a deck. */
+const carriers = (rig: Rig): readonly object[] => [
+  ...rig.fuelTanks,
+  ...rig.batteries,
+  ...rig.panels,
+  ...rig.compressors,
+  ...rig.receivers,
+  ...rig.burners,
+  ...rig.wires,
+  ...rig.chargers,
+];
+
 /** What stands on the platform and what is laid between: nothing of it without a platform. `more` is read beside them. */
 export const onTheDeck = ({ rig, bare }: Things, more: readonly unknown[]): readonly unknown[] => [
   rig.assumptions,
   rig.platform,
-  rig.power,
   ...(rig.platform
     ? [
         ...rig.placements,
         ...bare([...rig.gear, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.manifolds, ...rig.mixes, ...rig.reels, ...rig.liquids]),
         ...rig.lines,
+        ...carriers(rig),
         ...more,
       ]
     : []),
@@ -82,7 +94,12 @@ export function chemicals({ rig, bare }: Reading): readonly unknown[] {
     rig.brief.washes,
     rig.brief.daysPerWeek,
     rig.site,
-    rig.power,
+    ...rig.batteries,
+    ...rig.wires,
+    ...rig.panels,
+    ...rig.compressors,
+    ...rig.receivers,
+    ...(rig.wires.length ? rig.placements : []),
     ...rig.liquids,
     ...rig.mixes,
     ...bare(rig.softPumps),

@@ -156,7 +156,7 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'battery', label: 'Battery to carry', dimension: 'charge' },
     ],
     run: (x) => {
-      const current = pumpCurrent(x['flow'], x['pressure'], x['volts'], x['efficiency'], 3);
+      const current = pumpCurrent(x['flow'], x['pressure'], { volts: x['volts'], ohms: 0, efficiency: x['efficiency'], freeA: 3 });
       const charge = current * x['time'];
       return { current, charge, battery: charge / x['usable'] };
     },

@@ -232,7 +232,20 @@ export const EQUATIONS = {
   flush: { title: 'Flush', text: 'V = n · volume of pump and hose to the tip; t = V / Q', source: 'plug flow; n is an assumption' },
   'pump-duty': { title: 'Where pump and hose agree', text: 'pump curve = static height + hose, fittings and nozzle', source: 'network of lines' },
   'pump-current': { title: 'Current', text: 'I = I_free + Q·Δp / (η·V)', source: 'definition; η and I_free are assumptions' },
-  'battery-day': { title: 'Battery over the day', text: 'Ah = (I_pump − I_charge) · hours pumping', source: 'definition' },
+  'battery-taken': {
+    title: 'Taken out of the battery',
+    text: 'Q = Σ I · t · max(1, (I / I₂₀)^(k − 1)), I₂₀ the current of its 20-hour rating',
+    source: 'Peukert 1897',
+    unverified: true,
+  },
+  'battery-day': { title: 'Battery over the day', text: 'Q_net = Q_taken − η · Σ I_charge · t, nothing at least', source: 'charge balance; the share that is given again is an estimate' },
+  'fuel-usable': { title: 'Fuel of use', text: 'V_use = V − what lies below the last level at which it still runs to its worst engine', source: 'energy equation' },
+  'air-line': {
+    title: 'Lost in an air line',
+    text: 'p₁² = p₂² + G² R T (f L/d + 2 ln(p₁/p₂)), steady and isothermal',
+    source: 'Shapiro 1953',
+    unverified: true,
+  },
   'air-use': { title: 'Air of an air-operated pump', text: 'q = Q · (p_air + p_atm)/p_atm · surcharge', source: 'displacement; the surcharge is an estimate' },
   receiver: {
     title: 'Air receiver',

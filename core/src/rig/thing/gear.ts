@@ -1,6 +1,8 @@
 import * as v from 'valibot';
+import { FUEL_KINDS } from '../../fuel/index.js';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
+import { engine } from './engine.js';
 import type { ThingKind } from './kind.js';
 
 /** What rides on a deck besides tanks, pumps and reels. A shelf carries other things on its top and leaves the floor under it free. */
@@ -38,6 +40,13 @@ export const gear = v.strictObject({
   mass: quantity('mass', '0 lb', '5000 lb'),
   /** Most that may stand on a shelf. */
   carries: v.optional(quantity('mass', '1 lb', '10000 lb')),
+  /** Of a fuel can: what it holds, and of which fuel; left out, it is not counted on. */
+  volume: v.optional(quantity('volume', '0.1 gal', '30 gal')),
+  fuel: v.optional(v.picklist(FUEL_KINDS)),
+  /** Of a generator: what it gives for hours, and for the seconds of a start. */
+  running: v.optional(quantity('power', '0.1 kW', '50 kW')),
+  starting: v.optional(quantity('power', '0.1 kW', '80 kW')),
+  engine: v.optional(engine),
 });
 
 export const GEAR = { list: 'gear', word: 'gear' } as const satisfies ThingKind;

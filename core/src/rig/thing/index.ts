@@ -1,3 +1,14 @@
+import { AIR_LINE } from './air-line.js';
+import { BATTERY } from './battery.js';
+import { BURNER } from './burner.js';
+import { CHARGER } from './charger.js';
+import { COMPRESSOR } from './compressor.js';
+import { ELECTRIC_LOAD } from './electric-load.js';
+import { FUEL_LINE } from './fuel-line.js';
+import { FUEL_TANK } from './fuel-tank.js';
+import { PANEL } from './panel.js';
+import { RECEIVER } from './receiver.js';
+import { WIRE } from './wire.js';
 import { BOOSTER } from './booster.js';
 import { GEAR } from './gear.js';
 import type { ThingKind } from './kind.js';
@@ -26,6 +37,17 @@ export const THINGS = {
   liquid: LIQUID,
   reel: REEL,
   gear: GEAR,
+  'fuel-tank': FUEL_TANK,
+  'fuel-line': FUEL_LINE,
+  battery: BATTERY,
+  charger: CHARGER,
+  panel: PANEL,
+  wire: WIRE,
+  load: ELECTRIC_LOAD,
+  compressor: COMPRESSOR,
+  receiver: RECEIVER,
+  'air-line': AIR_LINE,
+  burner: BURNER,
 } as const satisfies Readonly<Record<string, ThingKind>>;
 
 export type Thing = keyof typeof THINGS;

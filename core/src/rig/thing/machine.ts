@@ -1,11 +1,15 @@
 import * as v from 'valibot';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
+import { engine } from './engine.js';
 import type { ThingKind } from './kind.js';
 
 /** What turns a pump: an engine of its own, a motor on the mains, or the vehicle. Left out, a petrol engine. */
 export const DRIVES = ['petrol', 'diesel', 'electric', 'vehicle'] as const;
 export type Drive = (typeof DRIVES)[number];
+
+/** How the vehicle turns a pump: a shaft off its gearbox, or oil. */
+export const TAKE_OFFS = ['shaft', 'hydraulic'] as const;
 
 /**
  * What lets go when the triggers shut: by pressure, with the hose left under it (`trapped-pressure`); by pressure, all the
@@ -37,6 +41,9 @@ export const machine = v.strictObject({
   inletLeast: v.optional(quantity('pressure', '-14 psi', '100 psi')),
   inletMost: v.optional(quantity('pressure', '0 psi', '500 psi')),
   drive: v.optional(v.picklist(DRIVES)),
+  engine: v.optional(engine),
+  /** Of a pump that the vehicle drives: how, and what is there with its engine at idle; `enginePower` is at working speed. */
+  takeOff: v.optional(v.strictObject({ by: v.picklist(TAKE_OFFS), idlePower: quantity('power', '0 hp', '200 hp') })),
 });
 
 export const MACHINE = {

@@ -39,6 +39,8 @@ const partBase = {
   item: v.optional(v.string()),
   /** Most pressure that it is made for, from its sheet; left out, what its kind usually stands. */
   rated: v.optional(quantity('pressure', '1 psi', '20000 psi')),
+  /** Hottest water that it stands; left out, what is sold for cold water. */
+  stands: v.optional(quantity('temperature', '70 °F', '400 °F')),
 };
 
 const hose = v.strictObject({

@@ -10,10 +10,6 @@ export type Side = (typeof SIDES)[number];
 /** Quarter turns, clockwise from above. */
 export const TURNS = ['0', '90', '180', '270'] as const;
 
-/** Parts of the power that stand on the deck and have no id of their own. */
-export const POWER_THINGS = ['power/battery', 'power/compressor', 'power/receiver'] as const;
-export type PowerThing = (typeof POWER_THINGS)[number];
-
 const side = quantity('length', '1 in', '40 ft');
 
 /**
@@ -21,8 +17,8 @@ const side = quantity('length', '1 in', '40 ft');
  * that.
  */
 export const placement = v.strictObject({
-  /** Id of the thing, or the part of the power. */
-  thing: v.union([id, v.picklist(POWER_THINGS)], 'A thing’s id, or power/battery, power/compressor, power/receiver.'),
+  /** Id of the thing. */
+  thing: id,
   /** Of its nearest corner: from the front edge of the deck, and from the kerb side's edge. Less than nothing is beyond. */
   x: quantity('length', '-20 ft', '60 ft'),
   y: quantity('length', '-5 ft', '20 ft'),

@@ -18,6 +18,8 @@ export const reel = v.strictObject({
   /** 1 is the lowest of its stack. */
   row: quantity('number', '1', '6'),
   swivel: v.picklist(SWIVELS),
+  /** Of one that a motor winds: what that draws. */
+  motor: v.optional(quantity('current', '1 A', '200 A')),
 });
 
 export const REEL = { list: 'reels', word: 'reel' } as const satisfies ThingKind;

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { WETTED } from '../../chemistry/compatibility.js';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
+import { engine } from './engine.js';
 import type { ThingKind } from './kind.js';
 
 /** A soft wash pump: electric, engine-driven or air-operated diaphragm. */
@@ -19,6 +20,8 @@ export const softPump = v.strictObject({
   seals: v.picklist(WETTED),
   /** A second pump, or its wear parts, is on board. */
   spare: v.optional(v.boolean()),
+  /** Of one that an engine drives. */
+  engine: v.optional(engine),
 });
 
 export const SOFT_PUMP = { list: 'softPumps', word: 'soft wash pump', starts: ['chemical'], ends: ['chemical'] } as const satisfies ThingKind;

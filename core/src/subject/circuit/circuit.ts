@@ -1,89 +1,375 @@
-import type { Box } from '../../deck/index.js';
-import { portTo, standingOn } from '../../deck/index.js';
-import { awgArea, chooseCable, voltageDrop } from '../../electrics/cable.js';
+import {
+  bankOf,
+  type Cable,
+  cableFor,
+  densityOf,
+  enginesOn,
+  generatorNeeds,
+  generatorOf,
+  hardDraw,
+  jobsOf,
+  Lengths,
+  type LoadOn,
+  loadsOn,
+  mainsLoads,
+  mayBeDim,
+  rateOf,
+  voltsOf,
+  washingSeconds,
+  windingSeconds,
+  wireTo,
+  workingSeconds,
+  woundHose,
+} from '../../energy/index.js';
+import { ampacityOf, awgArea, type Branch, chooseCable, nodeVoltages, wireResistance } from '../../electrics/index.js';
 import { GRAVITY } from '../../fluid/air.js';
+import { fuelRate } from '../../fuel/index.js';
+import type { Battery } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
-import type { SoftPumpResult } from '../soft-pump/result.js';
 import { type Figure, figure, input } from '../../working/figure.js';
-import type { WireResult } from './result.js';
+import type { MixResult } from '../mix/result.js';
+import type { SoftPumpResult } from '../soft-pump/result.js';
+import type { Verdict } from '../verdict.js';
+import type { BatteryResult, CableResult, CircuitAnswers, WireResult } from './result.js';
 
-/** From the battery to a load along deck and walls, with slack, m; undefined while either has no place. */
-function wayTo(load: Box | undefined, battery: Box | undefined, slack: number): number | undefined {
-  if (!load || !battery) return undefined;
-  const [a, b] = [portTo(battery, load, battery.z0), portTo(load, battery, load.z0)];
-  return Math.max((Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(a.z - b.z)) * (1 + slack), 0.3);
+/** Thinnest cable for a starter, by what it has to carry for its seconds, A. */
+const STARTER_CARRIES = 70;
+
+interface Chemical {
+  readonly softPumps: readonly SoftPumpResult[];
+  readonly mixes: readonly MixResult[];
 }
 
-/** Every 12 V load of a rig with a battery: soft wash pumps by their solved current, running boosters, remote switches. */
-export function assessCircuits(cases: Cases, softPumps: readonly SoftPumpResult[]): WireResult[] {
+/** Current of each load and how long it runs in a day, s. */
+interface Drawing extends LoadOn {
+  readonly current: Figure;
+  readonly daySeconds: number;
+  /** It draws beside the others; a starter cranks by itself. */
+  readonly steady: boolean;
+}
+
+function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: Chemical): Drawing[] {
   const { rig, values } = cases;
-  if (!rig.power) return [];
-  const boxes = new Map(standingOn(rig).flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
-  const battery = boxes.get('power/battery');
-  const volts = values['pump-volts'];
-  const out: WireResult[] = [];
-  const add = (loadId: string, name: string, at: string, current: Figure): void => {
-    const way = wayTo(boxes.get(at), battery, values['wire-slack']);
-    const lengthM = way ?? values['wire-length'];
-    const chosen = chooseCable(current.value, lengthM, volts, values['wire-drop']);
-    const dropV = chosen && voltageDrop(chosen.gauge, lengthM, current.value);
-    out.push({
-      loadId,
-      name,
-      current,
-      lengthM,
-      asLaid: way !== undefined,
-      gauge: chosen?.gauge,
-      areaM2: chosen && awgArea(chosen.gauge),
-      fuseA: chosen?.fuseA,
-      drop:
-        chosen &&
-        figure(
-          dropV!,
-          'voltage',
-          'voltage-drop',
-          [
-            input('L', 'one way', lengthM, 'length'),
-            input('I', 'current', current.value, 'current'),
-            input('n', 'AWG', chosen.gauge, 'number'),
-            input('V', 'at the battery', volts, 'voltage'),
-          ],
-          ['wire-drop', 'pump-volts', ...(way === undefined ? (['wire-length'] as const) : (['wire-slack'] as const))],
-        ),
-      voltage: volts - (dropV ?? 0),
-      dropShare: dropV === undefined ? undefined : dropV / volts,
-      verdict: chosen ? 'fed' : 'tight',
-    });
+  const washing = washingSeconds(rig);
+  const jobs = jobsOf(rig);
+  const spraying = (m: MixResult | undefined): number => (m && m.flow.value > 0 ? m.dayM3.value / m.flow.value : 0);
+  const ofEngine = (id: string | undefined): number => {
+    const pump = softPumps.find((p) => p.pumpId === id);
+    return pump ? pump.daySeconds : washing;
   };
-  for (const p of rig.softPumps) {
-    const own = softPumps.find((x) => x.pumpId === p.id)?.current;
-    if (p.kind === 'electric' && own) add(p.id, p.name, p.id, own);
-  }
+  return loads.flatMap((l): Drawing[] => {
+    const assumed = (value: number, id: 'remote-current' | 'starter-current' | 'burner-current'): Figure => figure(value, 'current', 'assumed', [], [id]);
+    const given = (value: number): Figure => figure(value, 'current', 'given');
+    switch (l.part) {
+      case 'pump': {
+        const own = softPumps.find((p) => p.pumpId === l.id);
+        return own?.current ? [{ ...l, current: own.current, daySeconds: own.daySeconds, steady: true }] : [];
+      }
+      case 'booster':
+        return [{ ...l, current: boosterCurrent(cases, l), daySeconds: washing, steady: true }];
+      case 'remote':
+        return [{ ...l, current: assumed(values['remote-current'], 'remote-current'), daySeconds: spraying(mixes.find((m) => m.mixId === l.id)), steady: true }];
+      case 'reel': {
+        const reel = rig.reels.find((r) => r.id === l.id)!;
+        return [{ ...l, current: given(reel.motor!), daySeconds: jobs * windingSeconds(woundHose(rig, reel.line), values), steady: true }];
+      }
+      case 'starter':
+        return [
+          {
+            ...l,
+            current: assumed(values['starter-current'], 'starter-current'),
+            daySeconds: jobs * values['starts-per-job'] * values['starter-time'],
+            steady: false,
+          },
+        ];
+      case 'burner': {
+        const own = rig.burners.find((b) => b.id === l.id)!;
+        return [{ ...l, current: own.current === undefined ? assumed(values['burner-current'], 'burner-current') : given(own.current), daySeconds: washing, steady: true }];
+      }
+      default: {
+        const own = rig.loads.find((x) => x.id === l.id)!;
+        return [{ ...l, current: given(own.current), daySeconds: own.hours ?? (own.engine === undefined ? 0 : ofEngine(own.engine)), steady: true }];
+      }
+    }
+  });
+}
+
+function boosterCurrent(cases: Cases, load: LoadOn): Figure {
+  const { rig, values } = cases;
+  const volts = voltsOf(
+    rig.batteries.find((b) => b.id === load.batteryId),
+    values,
+  );
   const drawn = cases.asDrawn;
-  for (const b of rig.boosters) {
-    if (!b.running) continue;
-    const flow = rig.lines.reduce((s, l) => (l.from.at === 'booster' && l.from.id === b.id ? s + Math.max(drawn.flowOf(l.id), 0) : s), 0);
-    const head = Math.max(drawn.headOf('boosterOut', b.id) - drawn.headOf('boosterIn', b.id), 0);
-    const watts = head * drawn.water.densityKgM3 * GRAVITY * flow;
-    add(
-      b.id,
-      b.name,
-      b.id,
-      figure(
-        watts / (values['booster-efficiency'] * volts),
-        'current',
-        'motor-current',
-        [
-          input('P', 'into the water', watts, 'power'),
-          input('η', 'motor and pump', values['booster-efficiency'], 'ratio'),
-          input('V', 'voltage', volts, 'voltage'),
-        ],
-        ['booster-efficiency', 'pump-volts'],
-      ),
-    );
+  const flow = rig.lines.reduce((s, l) => (l.from.at === 'booster' && l.from.id === load.id ? s + Math.max(drawn.flowOf(l.id), 0) : s), 0);
+  const head = Math.max(drawn.headOf('boosterOut', load.id) - drawn.headOf('boosterIn', load.id), 0);
+  const watts = head * drawn.water.densityKgM3 * GRAVITY * flow;
+  return figure(
+    watts / (values['booster-efficiency'] * volts),
+    'current',
+    'motor-current',
+    [input('P', 'into the water', watts, 'power'), input('η', 'motor and pump', values['booster-efficiency'], 'ratio'), input('V', 'voltage', volts, 'voltage')],
+    ['booster-efficiency', 'pump-volts'],
+  );
+}
+
+/** Batteries, what hangs on them, by which cables, and the mains. */
+export function assessCircuits(cases: Cases, chemical: Chemical): CircuitAnswers {
+  const { rig, values } = cases;
+  const engines = enginesOn(rig, values);
+  const all = drawings(cases, loadsOn(rig, values, engines), chemical);
+  const lengths = new Lengths(rig, values);
+  const circuits: WireResult[] = [];
+  const cables: CableResult[] = [];
+  const batteries: BatteryResult[] = [];
+  const sprayed = chemical.softPumps.reduce((s, p) => s + p.daySeconds, 0);
+  for (const battery of rig.batteries) {
+    const own = all.filter((l) => l.batteryId === battery.id);
+    batteries.push(batteryDay(cases, battery, own, sprayed));
+    layOut(cases, lengths, battery, own, circuits, cables);
   }
-  for (const m of rig.mixes)
-    if (m.injector?.remote)
-      add(`${m.id}-remote`, `Remote switch of ${m.name}`, m.injector.outlet, figure(values['remote-current'], 'current', 'assumed', [], ['remote-current']));
-  return out;
+  return { circuits, cables, batteries, mains: mainsOf(cases) };
+}
+
+/** Cables of one battery, and the voltage at each of its loads with everything on. */
+function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly Drawing[], circuits: WireResult[], cables: CableResult[]): void {
+  const { rig, values } = cases;
+  const volts = voltsOf(battery, values);
+  const scale = volts / values['pump-volts'];
+  const nodes = new Map<string, number>([[battery.id, 0]]);
+  const nodeOf = (id: string): number => nodes.get(id) ?? (nodes.set(id, nodes.size), nodes.size - 1);
+  const branches: Branch[] = [];
+  const stretches = new Map<string, Cable>();
+  const nameOf = (id: string): string =>
+    id === battery.id ? battery.name : (rig.panels.find((p) => p.id === id)?.name ?? own.find((l) => l.id === id)?.name ?? id);
+  // Panels that the loads hang on, from the battery on; one that nothing feeds hangs on the battery.
+  const parentOf = (id: string): string => {
+    const from = wireTo(rig, id)?.from;
+    return from !== undefined && (from === battery.id || rig.panels.some((p) => p.id === from)) ? from : battery.id;
+  };
+  const through = (panelId: string): number =>
+    own.reduce((s, l) => {
+      if (!l.steady) return s;
+      const seen = new Set<string>();
+      for (let at = parentOf(l.id); at !== battery.id && !seen.has(at); at = parentOf(at)) {
+        seen.add(at);
+        if (at === panelId) return s + l.current.value;
+      }
+      return s;
+    }, 0);
+  const stretch = (to: string, at: string, currentA: number, mostDrop: number): Cable => {
+    const known = stretches.get(to);
+    if (known) return known;
+    const from = parentOf(to);
+    const made = cableFor(lengths, { from, to, at }, wireTo(rig, to), currentA, volts, mostDrop);
+    stretches.set(to, made);
+    branches.push({ from: nodeOf(from), to: nodeOf(to), ohms: Math.max(made.ohms, 1e-9) });
+    if (from !== battery.id) stretch(from, from, through(from), values['wire-drop'] / 2);
+    return made;
+  };
+  const steady = own.filter((l) => l.steady);
+  // Behind a panel half of what may be lost is lost before it.
+  const mostOf = (l: Drawing): number => values[mayBeDim(l.part) ? 'wire-drop-dim' : 'wire-drop'];
+  for (const l of steady) stretch(l.id, l.at, l.current.value, parentOf(l.id) === battery.id ? mostOf(l) : mostOf(l) / 2);
+  const at = nodeVoltages(
+    nodes.size,
+    branches,
+    steady.map((l) => ({ node: nodeOf(l.id), amps: l.current.value })),
+    volts,
+  );
+  for (const [to, c] of stretches) {
+    const load = steady.find((l) => l.id === to);
+    const currentA = load ? load.current.value : through(to);
+    cables.push(cableResult(c, nameOf(c.from), nameOf(to), currentA));
+  }
+  for (const l of steady) {
+    const c = stretches.get(l.id)!;
+    const whole = c.gauge !== undefined && chainWhole(l.id);
+    const voltage = at?.[nodeOf(l.id)] ?? volts;
+    const dropV = volts - voltage;
+    circuits.push({
+      loadId: l.id,
+      name: l.name,
+      part: l.part,
+      batteryId: battery.id,
+      current: l.current,
+      lengthM: c.lengthM,
+      asLaid: c.asLaid,
+      gauge: c.gauge,
+      areaM2: c.gauge === undefined ? undefined : awgArea(c.gauge),
+      fuseA: whole ? c.fuseA : undefined,
+      drop: whole ? dropFigure(dropV, c, l.current.value, volts, mayBeDim(l.part)) : undefined,
+      voltage,
+      dropShare: whole ? dropV / volts : undefined,
+      mostDrop: mostOf(l),
+      daySeconds: l.daySeconds,
+      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over']),
+    });
+  }
+  function chainWhole(id: string): boolean {
+    const seen = new Set<string>();
+    for (let to = id; to !== battery.id && !seen.has(to); to = parentOf(to)) {
+      seen.add(to);
+      if (stretches.get(to)?.gauge === undefined) return false;
+    }
+    return true;
+  }
+  for (const l of own.filter((x) => !x.steady)) starter(cases, lengths, battery, l, scale, parentOf(l.id), circuits, cables, nameOf);
+}
+
+/** A starter by itself: it cranks for seconds, its cable has no fuse, and what counts is the voltage that is left. */
+function starter(
+  cases: Cases,
+  lengths: Lengths,
+  battery: Battery,
+  l: Drawing,
+  scale: number,
+  from: string,
+  circuits: WireResult[],
+  cables: CableResult[],
+  nameOf: (id: string) => string,
+): void {
+  const { rig, values } = cases;
+  const [cranks, least] = [values['crank-volts'] * scale, values['crank-least'] * scale];
+  const wire = wireTo(rig, l.id);
+  const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
+  const gauge = built.typedGauge ? built.gauge : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), STARTER_CARRIES)?.gauge;
+  const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge);
+  const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge) };
+  const dropV = ohms * l.current.value;
+  const voltage = cranks - dropV;
+  cables.push(cableResult(c, nameOf(from), l.name, l.current.value));
+  circuits.push({
+    loadId: l.id,
+    name: l.name,
+    part: l.part,
+    batteryId: battery.id,
+    current: l.current,
+    lengthM: c.lengthM,
+    asLaid: c.asLaid,
+    gauge,
+    areaM2: gauge === undefined ? undefined : awgArea(gauge),
+    fuseA: c.fuseA,
+    drop:
+      gauge === undefined
+        ? undefined
+        : figure(
+            dropV,
+            'voltage',
+            'voltage-drop',
+            [
+              input('L', 'one way', c.lengthM, 'length'),
+              input('I', 'cranking', l.current.value, 'current'),
+              input('n', 'AWG', gauge, 'number'),
+              input('V', 'battery while it cranks', cranks, 'voltage'),
+            ],
+            ['starter-current', 'crank-volts', 'crank-least', ...lengthRests(c)],
+          ),
+    voltage,
+    dropShare: gauge === undefined ? undefined : dropV / cranks,
+    mostDrop: 1 - least / cranks,
+    daySeconds: l.daySeconds,
+    verdict: gauge === undefined || voltage < 0.85 * least ? 'starved' : voltage < least - 1e-9 ? 'tight' : 'fed',
+  });
+}
+
+const lengthRests = (c: Pick<Cable, 'asLaid' | 'wire'>): readonly ('wire-length' | 'wire-slack')[] =>
+  c.asLaid ? ['wire-slack'] : c.wire?.length === undefined ? ['wire-length'] : [];
+
+const dropFigure = (dropV: number, c: Cable, currentA: number, volts: number, dim: boolean): Figure =>
+  figure(
+    dropV,
+    'voltage',
+    'voltage-drop',
+    [
+      input('L', 'its own cable, one way', c.lengthM, 'length'),
+      input('I', 'current', currentA, 'current'),
+      input('n', 'AWG', c.gauge!, 'number'),
+      input('V', 'at the battery', volts, 'voltage'),
+    ],
+    [dim ? 'wire-drop-dim' : 'wire-drop', 'pump-volts', ...lengthRests(c)],
+  );
+
+function judged(c: Cable, currentA: number, dropShare: number | undefined, mostDrop: number, over: number): Verdict {
+  if (c.gauge === undefined || dropShare === undefined) return 'tight';
+  if (c.ampacityA !== undefined && ((c.fuseA ?? Infinity) > c.ampacityA + 1e-9 || currentA > c.ampacityA + 1e-9)) return 'stop';
+  if (c.fuseA !== undefined && c.fuseA < currentA) return 'starved';
+  if (dropShare > 0.1 && mostDrop < 0.1) return 'starved';
+  return dropShare > mostDrop * (1 + 1e-6) || (c.fuseA !== undefined && c.fuseA < currentA * over - 1e-9) ? 'tight' : 'fed';
+}
+
+const cableResult = (c: Cable, fromName: string, toName: string, currentA: number): CableResult => ({
+  wireId: c.wire?.id,
+  from: c.from,
+  to: c.to,
+  fromName,
+  toName,
+  currentA,
+  lengthM: c.lengthM,
+  asLaid: c.asLaid,
+  typedLength: c.wire?.length !== undefined,
+  gauge: c.gauge,
+  typedGauge: c.typedGauge,
+  areaM2: c.gauge === undefined ? undefined : awgArea(c.gauge),
+  ampacityA: c.ampacityA,
+  fuseA: c.fuseA,
+  typedFuse: c.typedFuse,
+  dropV: c.ohms * currentA,
+  colour: c.wire?.colour,
+  switch: c.wire?.switch,
+});
+
+/** What a day takes out of a battery and puts into it, by the brief. */
+function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], sprayedS: number): BatteryResult {
+  const { rig, values } = cases;
+  const bank = bankOf(battery, values);
+  const taken = own.reduce((s, l) => s + l.current.value * l.daySeconds * hardDraw(bank, l.current.value), 0);
+  const washing = washingSeconds(rig);
+  const working = workingSeconds(rig, sprayedS);
+  const driving = (rig.brief.day?.jobs ?? []).reduce((s, j) => s + j.phases.reduce((t, p) => t + (p.kind === 'drive' ? p.time : 0), 0), 0);
+  const chargers = rig.chargers.filter((c) => c.battery === battery.id);
+  const charged = chargers.reduce((s, c) => {
+    const seconds =
+      c.kind === 'vehicle' ? driving : c.kind === 'shore' ? 0 : c.kind === 'solar' ? working * values['solar-share'] : c.engine === undefined ? working : washing;
+    return s + c.current * seconds * bank.charges;
+  }, 0);
+  const net = Math.max(taken - charged, 0);
+  const night = chargers.reduce((s, c) => s + (c.kind === 'shore' ? c.current * values['night-hours'] * bank.charges : 0), 0);
+  const peukert = `peukert-${battery.chemistry}` as const;
+  return {
+    batteryId: battery.id,
+    name: battery.name,
+    volts: voltsOf(battery, values),
+    capacityAs: bank.capacityAs,
+    usableAs: bank.usableAs,
+    taken: figure(
+      taken,
+      'charge',
+      'battery-taken',
+      own.map((l) => input('Q', l.name, l.current.value * l.daySeconds, 'charge')),
+      [peukert],
+    ),
+    charged,
+    net: figure(net, 'charge', 'battery-day', [input('Q', 'taken', taken, 'charge'), input('Q₊', 'charged while working', charged, 'charge')], [peukert, `charge-${battery.chemistry}`]),
+    nightAs: Math.min(night, net),
+    fullByMorning: night >= net,
+    allOnA: own.reduce((s, l) => s + (l.steady ? l.current.value : 0), 0),
+    verdict: net > bank.usableAs ? 'starved' : net > bank.usableAs * values['battery-near'] ? 'tight' : 'fed',
+  };
+}
+
+function mainsOf(cases: Cases): CircuitAnswers['mains'] {
+  const { rig, values } = cases;
+  const loads = mainsLoads(rig, values);
+  const { runningW, startingW } = generatorNeeds(loads, values);
+  const set = generatorOf(rig);
+  const fuel = set?.engine?.fuel ?? 'petrol';
+  return {
+    loads: loads.map((l) => ({ loadId: l.id, name: l.name, powerW: l.powerW, currentA: l.powerW / values['mains-volts'] })),
+    needsW: runningW,
+    startsW: startingW,
+    hasW: set?.running,
+    hasStartW: set?.starting ?? set?.running,
+    fuelM3s: set ? fuelRate(runningW / values['generator-efficiency'], rateOf(fuel, values)) / densityOf(fuel, values) : 0,
+  };
 }

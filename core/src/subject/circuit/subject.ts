@@ -1,45 +1,53 @@
-import { message } from '../../working/figure.js';
-import { finding } from '../message-parts.js';
+import type { MixAnswers } from '../mix/result.js';
 import { allWater, chemicals } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
 import { assessCircuits } from './circuit.js';
+import { circuitFindings } from './findings.js';
 import { CIRCUIT_KINDS, type CircuitCode } from './kinds.js';
 import type { CircuitAnswers } from './result.js';
 
-/** Cables and fuses from the battery to what it drives. */
-export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers, CircuitCode> = {
+/** Batteries, what hangs on them and by which cables and fuses, what charges them; and the mains. */
+export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & MixAnswers, CircuitCode> = {
   name: 'circuit',
   scale: 'rating',
   kinds: CIRCUIT_KINDS,
-  needs: ['soft-pump'],
-  reads: (of) => [
-    ...chemicals(of),
-    ...allWater(of),
-    of.rig.platform,
-    ...of.rig.placements,
-    ...of.rig.gear,
-    ...of.rig.reels,
-    ...of.rig.boosters,
-    ...of.rig.softPumps,
+  needs: ['soft-pump', 'mix'],
+  reads: (of) => {
+    const { rig } = of;
+    return [
+      ...chemicals(of),
+      ...allWater(of),
+      rig.brief.job,
+      rig.brief.day,
+      rig.platform,
+      rig.mains,
+      ...rig.placements,
+      ...rig.gear,
+      ...rig.reels,
+      ...rig.boosters,
+      ...rig.softPumps,
+      ...rig.machines,
+      ...rig.batteries,
+      ...rig.chargers,
+      ...rig.panels,
+      ...rig.wires,
+      ...rig.loads,
+      ...rig.burners,
+      ...rig.compressors,
+    ];
+  },
+  assess: ({ cases }, { chemical }) => assessCircuits(cases, chemical),
+  findings: ({ rig, values }, a) => circuitFindings(rig, a, values),
+  rests: (rig, { circuits, batteries, mains }) => [
+    ...(circuits.some((c) => c.part !== 'starter') ? (['wire-drop', 'fuse-over'] as const) : []),
+    ...(circuits.some((c) => c.part === 'starter') ? (['starter-from', 'starter-time', 'starts-per-job'] as const) : []),
+    ...(circuits.some((c) => c.part === 'reel') ? (['reel-speed'] as const) : []),
+    ...rig.batteries.map((b) => `battery-usable-${b.chemistry}` as const),
+    ...(batteries.length ? (['battery-near'] as const) : []),
+    ...(rig.chargers.some((c) => c.kind === 'solar') ? (['solar-share'] as const) : []),
+    ...(rig.chargers.some((c) => c.kind === 'shore') ? (['night-hours'] as const) : []),
+    ...(mains.loads.length ? (['motor-efficiency', 'motor-start', 'mains-volts'] as const) : []),
+    ...(mains.fuelM3s > 0 ? (['generator-efficiency'] as const) : []),
   ],
-  assess: ({ cases }, { chemical }) => ({ circuits: assessCircuits(cases, chemical.softPumps) }),
-  findings: ({ values }, { circuits }) =>
-    circuits
-      .filter((c) => c.gauge === undefined)
-      .map((c) =>
-        finding(
-          'circuit-long',
-          'tight',
-          'power',
-          { kind: 'power', id: c.loadId },
-          message('No cable that is sold carries {i} over {l} to {name} and loses less than {share}: bring the battery nearer, or give it one of its own.', {
-            i: { value: c.current.value, dimension: 'current' },
-            l: { value: c.lengthM, dimension: 'length' },
-            name: c.name,
-            share: { value: values['wire-drop'], dimension: 'ratio' },
-          }),
-        ),
-      ),
-  rests: (_rig, { circuits }) => (circuits.length ? ['wire-drop'] : []),
 };

@@ -1,6 +1,7 @@
+import type { LiquidKind } from '../../chemistry/compatibility.js';
 import type { AssumptionValues } from '../../assumption/register.js';
-import { type Box, standingOn, type Standing } from '../../deck/index.js';
-import { driveOf, type Platform, type Rig } from '../../rig/schema.js';
+import { blowsExhaust, type Box, holdsFuel, isStarted, melts, standingOn, type Standing } from '../../deck/index.js';
+import type { Platform, Rig } from '../../rig/schema.js';
 import { type Message, message } from '../../working/figure.js';
 import type { Finding, Subject } from '../finding.js';
 import type { Verdict } from '../verdict.js';
@@ -13,6 +14,9 @@ type Said = Omit<PlanResult, 'verdict' | 'things'> & { readonly things: readonly
 const length = (value: number) => ({ value, dimension: 'length' as const, shelf: true });
 
 export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): Subject => ({ kind: t.kind, id: t.id });
+
+/** Liquids that set fuel on fire, or make it burn fiercely. */
+const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);
 
 const SIDE_WORDS = { front: 'front', rear: 'rear', kerb: 'kerb side', street: 'street side' } as const;
 
@@ -58,18 +62,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         t,
         message('{t} lies {h} above the ground: ladders come off it only with a ladder.', { t: t.name, h: length(platform.height + t.box.z0) }),
       );
-    if (t.id === 'power/battery')
-      for (const can of placed.filter((o) => rig.gear.some((g) => g.id === o.id && g.kind === 'fuel-can'))) {
-        const apart = apartM(t.box, can.box);
-        if (apart < values['battery-apart'])
-          tell(
-            'battery-fuel',
-            'tight',
-            t,
-            message('The battery stands {d} from {can}: keep them {want} apart.', { d: length(apart), can: can.name, want: length(values['battery-apart']) }),
-            can,
-          );
-      }
+    if (holdsFuel(rig, t)) fuelApart(rig, t, placed, values, tell);
   }
   if (said.widthM > values['width-most'] + TOUCH) {
     const widest = placed.reduce((a, b) => (over(b.box, platform) > over(a.box, platform) ? b : a));
@@ -144,7 +137,7 @@ function access(platform: Platform, t: Standing, own: Said['things'][number], va
       message('{t} is served from the {side} and has {free} there; {want} is wanted.', { t: t.name, side, free: length(free), want: length(a.wantedM) }),
     );
   // What stands behind others is reached over them.
-  else if ((t.kind === 'machine' || t.kind === 'power') && a.inFromEdgeM > values['reach'] + TOUCH && platform.headroom === undefined)
+  else if (isStarted(t) && a.inFromEdgeM > values['reach'] + TOUCH && platform.headroom === undefined)
     tell(
       'out-of-reach',
       'tight',
@@ -177,13 +170,8 @@ function exhaust(
   values: AssumptionValues,
   tell: Tell,
 ): void {
-  const machine = rig.machines.find((m) => m.id === t.id);
-  const pump = rig.softPumps.find((p) => p.id === t.id);
-  const burns = machine
-    ? ['petrol', 'diesel'].includes(driveOf(machine))
-    : pump?.kind === 'engine' || t.id === 'power/compressor' || rig.gear.some((g) => g.id === t.id && g.kind === 'generator');
   const side = t.place?.exhaust;
-  if (!burns) return;
+  if (!blowsExhaust(rig).has(t.id)) return;
   if (platform.headroom !== undefined && !(side && openSides(platform).includes(side) && toEdge(t.box, side, platform) < 0.3))
     tell(
       'exhaust-inside',
@@ -200,10 +188,7 @@ function exhaust(
     .filter(
       (o) =>
         o !== t &&
-        (o.kind === 'tank' ||
-          o.kind === 'reel' ||
-          o.id === 'power/battery' ||
-          rig.gear.some((g) => g.id === o.id && (g.kind === 'fuel-can' || g.kind === 'spare-hose' || g.kind === 'protective'))) &&
+        melts(rig, o) &&
         overlapM(cone, o.box) > TOUCH,
     )
     .map((o) => ({ o, d: clearBefore(t.box, side, [o.box]) }))
@@ -216,6 +201,40 @@ function exhaust(
       message('{t} blows its exhaust at {o}: it melts. Turn it, or keep {want} clear.', { t: t.name, o: hit.o.name, want: length(depth) }),
       hit.o,
     );
+}
+
+/** Fuel keeps away from a battery's terminals, and from what oxidises it. */
+function fuelApart(rig: Rig, t: Standing & { box: Box }, placed: readonly (Standing & { box: Box })[], values: AssumptionValues, tell: Tell): void {
+  for (const o of placed) {
+    const apart = apartM(t.box, o.box);
+    if (o.kind === 'battery' && apart < values['battery-apart'])
+      tell(
+        'battery-fuel',
+        'tight',
+        o,
+        message('{battery} stands {d} from {fuel}: keep them {want} apart.', {
+          battery: o.name,
+          d: length(apart),
+          fuel: t.name,
+          want: length(values['battery-apart']),
+        }),
+        t,
+      );
+    const held = o.kind === 'tank' ? rig.tanks.find((x) => x.id === o.id)?.holds : undefined;
+    if (held !== undefined && OXIDISERS.has(rig.liquids.find((l) => l.id === held)!.kind) && apart < values['fuel-heat-apart'])
+      tell(
+        'fuel-oxidiser',
+        'tight',
+        t,
+        message('{fuel} stands {d} from {tank}: fuel and what is in it must never meet. Keep them {want} apart, with a bund between.', {
+          fuel: t.name,
+          d: length(apart),
+          tank: o.name,
+          want: length(values['fuel-heat-apart']),
+        }),
+        o,
+      );
+  }
 }
 
 function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {

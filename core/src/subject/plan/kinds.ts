@@ -14,6 +14,7 @@ export type PlanCode =
   | 'exhaust-near'
   | 'exhaust-inside'
   | 'battery-fuel'
+  | 'fuel-oxidiser'
   | 'not-held'
   | 'held-weak'
   | 'reel-blocked'
@@ -36,6 +37,7 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'exhaust-near': told('exhaust-near'),
   'exhaust-inside': told('exhaust-inside'),
   'battery-fuel': told('battery-fuel', true),
+  'fuel-oxidiser': told('fuel-oxidiser', true),
   'not-held': { ...told('not-held', true), scale: 'practice' },
   'held-weak': {
     scale: 'rating',

@@ -1,4 +1,5 @@
-import { type Box, laidLines, type Standing, standingOn } from '../../deck/index.js';
+import { type Box, isServed, laidLines, type Standing, standingOn } from '../../deck/index.js';
+import { densityOf } from '../../energy/index.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
@@ -9,14 +10,11 @@ import { heldBy, heldWanted } from './held.js';
 import type { Access, PlacedThing, PlanResult } from './result.js';
 import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
 
-/** Kinds that are served: started, opened, wound. */
-const SERVED: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft-pump', 'power', 'reel', 'mix']);
-const SERVED_GEAR: ReadonlySet<string> = new Set(['box', 'bin', 'generator', 'fuel-can', 'extinguisher', 'first-aid']);
-
 /** Full, kg. */
 function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
   const tank = rig.tanks.find((x) => x.id === t.id);
-  return t.dryKg + (tank ? fullMass(stocks, tank) : 0);
+  const fuel = rig.fuelTanks.find((x) => x.id === t.id);
+  return t.dryKg + (tank ? fullMass(stocks, tank) : 0) + (fuel ? fuel.volume * densityOf(fuel.fuel, stocks.values) : 0);
 }
 
 /** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */
@@ -25,9 +23,7 @@ const HANDLE: Readonly<Partial<Record<Standing['kind'], number>>> = { machine: 0
 function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap<string, Box>, values: AssumptionValues): Access | undefined {
   const { box } = t;
   if (!box) return undefined;
-  const gear = rig.gear.find((g) => g.id === t.id);
-  // A tank is filled from above, and got at from a side only where one is said.
-  if (gear ? !SERVED_GEAR.has(gear.kind) : !SERVED.has(t.kind) && !(t.kind === 'tank' && t.place?.service)) return undefined;
+  if (!isServed(rig, t) && !(t.kind === 'tank' && t.place?.service)) return undefined;
   const others: Box[] = [];
   for (const [id, solid] of solids) if (id !== t.id) others.push(solid);
   const side = t.place?.service ?? roomiestSide(box, platform, others);

@@ -57,57 +57,6 @@ export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Find
           }),
         ),
       );
-    if (p.batteryDay && rig.power && p.batteryDay.value > p.batteryUsable * values['battery-near'])
-      out.push(
-        finding(
-          'battery-short',
-          p.batteryDay.value > p.batteryUsable ? 'starved' : 'tight',
-          'machines',
-          subject,
-          message('{pump} takes {a} over the day; the battery may give {b}.', {
-            pump: pump.name,
-            a: { value: p.batteryDay.value, dimension: 'charge' },
-            b: { value: p.batteryUsable, dimension: 'charge' },
-          }),
-        ),
-      );
-    if (p.airUse && p.airPower) {
-      const power = rig.power?.compressorPower ?? 0;
-      if (p.airShort)
-        out.push(
-          finding(
-            'air-short',
-            p.airGiven < 0.7 * p.airUse.value ? 'starved' : 'tight',
-            'machines',
-            subject,
-            message(
-              p.airCarriesS > 0
-                ? '{pump} breathes {a} of free air; the compressor gives {b} at this altitude, and its receiver makes up for it for {t}.'
-                : '{pump} breathes {a} of free air; the compressor gives {b} at this altitude.',
-              {
-                pump: pump.name,
-                a: { value: p.airUse.value, dimension: 'airFlow' },
-                b: { value: p.airGiven, dimension: 'airFlow' },
-                t: { value: p.airCarriesS, dimension: 'time' },
-              },
-            ),
-          ),
-        );
-      else if (power * 0.85 < p.airPower.value)
-        out.push(
-          finding(
-            'air-weak',
-            'tight',
-            'machines',
-            subject,
-            message('The compressor for {pump} wants {a} at its shaft; its engine has {b}.', {
-              pump: pump.name,
-              a: { value: p.airPower.value, dimension: 'power' },
-              b: { value: power, dimension: 'power' },
-            }),
-          ),
-        );
-    }
     return out;
   });
 }

@@ -1,14 +1,11 @@
 import { typed } from '../message-parts.js';
 import { message } from '../../working/figure.js';
-import { assumptionValues } from '../../assumption/register.js';
 import { eachPart } from '../../edit/draft.js';
 import { m, nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
-import { airPressure } from '../../fluid/air.js';
 import { typeableQuantity } from '../../quantity/format.js';
-import type { Rig, RigDocument } from '../../rig/schema.js';
-import type { SoftPumpResult } from './result.js';
+import type { RigDocument } from '../../rig/schema.js';
 
 /** Another tip, a wider hose, more pump. */
 export const jetRules: Rule = (finding, rig, _doc, now) => {
@@ -72,58 +69,4 @@ export const liftRules: Rule = (finding, rig, doc, now) => {
       },
     });
   return out;
-};
-
-export const batteryRules: Rule = (finding, rig, doc, now) => {
-  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
-  if (!p?.batteryDay || !doc.power || !rig.power) return [];
-  const need = nextSize((rig.power.battery * p.batteryDay.value * 1.25) / p.batteryUsable, 'charge', 'Ah', 10);
-  return [
-    { id: 'larger', title: message('A battery of {c}', { c: typed(need, 'charge') }), change: (d) => void (d.power!.battery = need) },
-    { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.power!.chemistry = 'lithium') },
-    { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void (d.power!.charging = '30 A') },
-  ];
-};
-
-/** 120 gal, m³. */
-const LARGEST_RECEIVER = 0.4542;
-
-/** A receiver that lasts the spraying of a job, where one of a usual size does. */
-function receiverFixes(p: SoftPumpResult, rig: Rig, base: NonNullable<RigDocument['power']>): Candidate[] {
-  const spare = (rig.power?.cutOut ?? assumptionValues(rig.assumptions)['air-cut-out']) - rig.softPumps.find((x) => x.id === p.pumpId)!.limit;
-  const needed = (p.sprayS * (p.airUse!.value - p.airGiven) * airPressure(rig.brief.altitude)) / Math.max(spare, 1);
-  if (!(spare > 0) || needed * 1.1 > LARGEST_RECEIVER) return [];
-  const receiver = nextSize(needed * 1.1, 'volume', 'gal', 10);
-  return [
-    {
-      id: 'receiver',
-      title: message('An air receiver of {v}', { v: typed(receiver, 'volume') }),
-      change: (d) => void (d.power = { ...(d.power ?? base), receiver }),
-    },
-  ];
-}
-
-export const airRules: Rule = (finding, rig, doc, now) => {
-  const p = now.chemical.softPumps.find((x) => x.pumpId === finding.subject.id);
-  const i = rig.softPumps.findIndex((x) => x.id === finding.subject.id);
-  if (!p?.airUse || !p.airPower || i < 0) return [];
-  const freeAir = nextSize(p.airUse.value * (Math.max(rig.power?.freeAir ?? 0, 1e-9) / Math.max(p.airGiven, 1e-9)) * 1.1, 'airFlow', 'cfm', 1);
-  const compressorPower = nextSize(p.airPower.value / 0.85, 'power', 'hp', 0.5);
-  const base = doc.power ?? { battery: '100 Ah', chemistry: 'agm' as const, charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
-  return [
-    {
-      id: 'compressor',
-      title: message('A compressor of {q} and {p}', { q: typed(freeAir, 'airFlow'), p: typed(compressorPower, 'power') }),
-      change: (d) => void (d.power = { ...base, freeAir, compressorPower }),
-    },
-    ...receiverFixes(p, rig, base),
-    ...[0.8, 0.6].map((f) => {
-      const psi = typeableQuantity(rig.softPumps[i].limit * f, 'pressure', 'psi', 2);
-      return {
-        id: `air-${psi}`,
-        title: message('Turn the air down to {p}', { p: typed(psi, 'pressure') }),
-        change: (d: RigDocument) => void (d.softPumps![i].limit = psi),
-      };
-    }),
-  ];
 };

@@ -24,16 +24,9 @@ export interface SoftPumpResult {
   /** Spraying over the day, s. */
   readonly daySeconds: number;
   readonly current: Figure | undefined;
-  readonly batteryDay: Figure | undefined;
-  readonly batteryUsable: number;
   readonly airUse: Figure | undefined;
-  readonly airGiven: number;
   /** Spraying of one job, s. */
   readonly sprayS: number;
-  /** How long a full receiver makes up for a compressor that gives too little, s; Infinity where it gives enough, 0 without one. */
-  readonly airCarriesS: number;
-  /** The compressor gives too little, and no receiver lasts a job. */
-  readonly airShort: boolean;
   readonly airPower: Figure | undefined;
   /** Fuel of the engine or compressor over the day, kg. */
   readonly fuelDayKg: number;

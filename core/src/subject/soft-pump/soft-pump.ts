@@ -1,10 +1,10 @@
 import { POUND_HP_HOUR } from '../../quantity/dimension.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
-import { airUse, compressorPower, pumpCurrent, pumpCurve, receiverAir } from '../../chemistry/diaphragm-pump.js';
+import { airUse, compressorPower, pumpCurrent, pumpCurve } from '../../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { jetHeight } from '../../hydraulics/outflow.js';
 import type { Rig } from '../../rig/schema.js';
-import { type Blends, diaphragmOf, wayOf } from '../../solve/blend-network.js';
+import { type Blends, diaphragmOf, suppliedOf, wayOf } from '../../solve/blend-network.js';
 import { carriedStrengths, DRY, startLevels } from '../../solve/blend-start.js';
 import type { Cases } from '../../solve/cases.js';
 import { wantedStrength } from '../../solve/consumption.js';
@@ -12,8 +12,6 @@ import type { MixResult } from '../mix/result.js';
 import type { SoftPumpResult } from './result.js';
 import { type Verdict, worse } from '../verdict.js';
 import { figure, input } from '../../working/figure.js';
-
-/** Fuel by weight for an hour at a shaft power: 0.60 lb/(hp·h) is 3.38e-7 kg/s for 2 W. SI factor of lb per hp and hour. */
 
 /** Spraying of a day through one pump, s. */
 function daySeconds(mixes: readonly MixResult[], pumpId: string): number {
@@ -42,30 +40,18 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const reachWanted = way.sprayer.kind === 'jet' ? Math.max(site - way.sprayer.height, 0) : 0;
     const air = airPressure(rig.brief.altitude);
     const day = daySeconds(mixes, pump.id);
-    const power = rig.power;
-    const current = pumpCurrent(state.flowM3s, state.pumpRisePa, values['pump-volts'], values['pump-12v-efficiency'], values['pump-free-current']);
-    const usable = power ? power.battery * values[`battery-usable-${power.chemistry}`] : 0;
-    const drain = Math.max(current - (power?.charging ?? 0), 0) * day;
+    const supplied = suppliedOf(rig, pump, values);
+    const current = pumpCurrent(state.flowM3s, state.pumpRisePa, supplied);
     const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
-    // A piston sweeps the same volume of the air about it at any altitude; what thinner air costs is in the pumps' need.
-    const given = power?.freeAir ?? 0;
-    const stored = receiverAir(power?.receiver ?? 0, power?.cutOut ?? values['air-cut-out'], pump.limit, air);
-    const carries = given < airFlow ? stored / (airFlow - given) : Infinity;
     const jobs = dayJobs(mixes, pump.id);
     const spray = jobs > 0 ? day / jobs : 0;
-    // A receiver that lasts a job is full again by the next.
-    const airShort = given < airFlow && !(carries > 0 && carries >= spray);
     const airW = compressorPower(airFlow, pump.limit, air, values['compressor-efficiency']);
     const shaft = pump.kind === 'engine' ? (state.flowM3s * state.pumpRisePa) / values['pump-efficiency'] : pump.kind === 'air' ? airW : 0;
     const leastFlow = values[way.sprayer.kind === 'brush' ? 'brush-flow' : 'spray-flow'];
     let verdict: Verdict =
       state.flowM3s <= DRY || state.flowM3s < leastFlow * values['spray-starves'] ? 'starved' : state.flowM3s < leastFlow ? 'tight' : 'fed';
-    if (pump.kind === 'electric' && power && drain > usable) verdict = 'starved';
-    else if (pump.kind === 'electric' && power && drain > usable * values['battery-near']) verdict = worse(verdict, 'tight');
-    if (pump.kind === 'air' && (airShort || (power?.compressorPower ?? 0) * 0.85 < airW))
-      verdict = worse(verdict, airShort && given < 0.7 * airFlow ? 'starved' : 'tight');
     if (reachWanted > 0 && height < reachWanted) verdict = worse(verdict, height < values['jet-starves'] * reachWanted ? 'starved' : 'tight');
-    const curve = pumpCurve(diaphragmOf(pump, values), net.water.densityKgM3)
+    const curve = pumpCurve(diaphragmOf(rig, pump, values), net.water.densityKgM3)
       .filter((p) => p.headM >= 0)
       .map((p) => ({ flowM3s: p.flowM3s, pressurePa: p.headM * rhoG }));
     return [
@@ -96,23 +82,19 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
                 current,
                 'current',
                 'pump-current',
-                [input('Q', 'flow', state.flowM3s, 'flow'), input('Δp', 'pump', state.pumpRisePa, 'pressure')],
+                [
+                  input('Q', 'flow', state.flowM3s, 'flow'),
+                  input('Δp', 'pump', state.pumpRisePa, 'pressure'),
+                  input('V', 'at the pump', supplied.volts - current * supplied.ohms, 'voltage'),
+                ],
                 ['pump-volts', 'pump-12v-efficiency', 'pump-free-current'],
               )
             : undefined,
-        batteryDay:
-          pump.kind === 'electric'
-            ? figure(drain, 'charge', 'battery-day', [input('I', 'pump', current, 'current'), input('t', 'spraying', day, 'time')])
-            : undefined,
-        batteryUsable: usable,
         airUse:
           pump.kind === 'air'
             ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
             : undefined,
-        airGiven: given,
         sprayS: spray,
-        airCarriesS: carries,
-        airShort,
         airPower: pump.kind === 'air' ? figure(airW, 'power', 'air-use', [input('q', 'free air', airFlow, 'airFlow')], ['compressor-efficiency']) : undefined,
         fuelDayKg: shaft * day * values['engine-fuel'] * POUND_HP_HOUR,
         bypassLimitS: values['chem-bypass-limit'],

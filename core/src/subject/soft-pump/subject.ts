@@ -18,9 +18,7 @@ export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
   rests: (rig, { chemical: { softPumps } }) => [
     ...(softPumps.some((p) => p.elbows.count > 0) ? (['elbow-rule'] as const) : []),
     ...(softPumps.length ? (['soft-wash-share', 'chem-bypass-limit', 'spray-starves', 'jet-starves'] as const) : []),
-    ...(rig.power && softPumps.length ? ([`battery-usable-${rig.power.chemistry}`, 'battery-near'] as const) : []),
     ...(rig.softPumps.some((p) => p.kind !== 'electric') ? (['engine-fuel'] as const) : []),
-    ...(rig.softPumps.some((p) => p.kind === 'air') && rig.power?.receiver ? (['air-cut-out'] as const) : []),
     ...rig.sprayers.map((s) => (s.kind === 'brush' ? ('brush-flow' as const) : ('spray-flow' as const))),
   ],
 };

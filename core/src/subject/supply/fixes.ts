@@ -1,17 +1,45 @@
+import { addBattery } from '../../edit/energy.js';
+import { nextSize } from '../../edit/length.js';
+import { addGear } from '../../edit/place.js';
+import { assumptionValues } from '../../assumption/register.js';
+import { generatorNeeds, mainsLoads } from '../../energy/index.js';
 import type { RigDocument } from '../../rig/schema.js';
+import { message } from '../../working/figure.js';
+import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
-
-type Power = NonNullable<RigDocument['power']>;
-
-/** A usual battery, and nothing else. */
-const USUAL: Power = { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' };
 
 /** Something to run on. */
 export const supplyRules: Rule = (finding): Candidate[] =>
   finding.code === 'no-battery'
-    ? [{ id: 'battery', title: 'A deep-cycle battery of 100 Ah', change: (d) => void (d.power ??= { ...USUAL }) }]
-    : (['site', 'generator'] as const).map((mains) => ({
-        id: mains,
-        title: mains === 'site' ? 'Run it from the customer’s socket, through a residual-current device' : 'Run it from a generator on board',
-        change: (d: RigDocument) => void (d.power = { ...(d.power ?? USUAL), mains }),
+    ? [{ id: 'battery', title: 'A deep-cycle battery of 100 Ah', change: (d) => void (d.batteries?.length || addBattery(d)) }]
+    : (['site', 'generator'] as const).map((from) => ({
+        id: from,
+        title: from === 'site' ? 'Run it from the customer’s socket, through a residual-current device' : 'Run it from a generator on board, through a residual-current device',
+        change: (d: RigDocument) => {
+          d.mains = { from, rcd: true };
+          if (from === 'generator' && !d.gear?.some((g) => g.kind === 'generator')) addGear(d, 'generator');
+        },
       }));
+
+export const rcdRules: Rule = (): Candidate[] => [
+  { id: 'rcd', title: 'A residual-current device (RCD, GFCI) before it', change: (d) => void (d.mains = { from: 'site', ...d.mains, rcd: true }) },
+];
+
+/** A generator of the size that is wanted, or their socket. */
+export const generatorRules: Rule = (_finding, rig): Candidate[] => {
+  const values = assumptionValues(rig.assumptions);
+  const need = generatorNeeds(mainsLoads(rig, values), values);
+  const running = nextSize(need.runningW * 1.1, 'power', 'kW', 0.5);
+  const starting = nextSize(Math.max(need.startingW, need.runningW * 1.1), 'power', 'kW', 0.5);
+  return [
+    {
+      id: 'generator',
+      title: message('A generator of {p}, {s} to start', { p: { ...typed(running, 'power'), unit: 'kW' }, s: { ...typed(starting, 'power'), unit: 'kW' } }),
+      change: (d) => {
+        if (!d.gear?.some((g) => g.kind === 'generator')) addGear(d, 'generator');
+        Object.assign(d.gear!.find((g) => g.kind === 'generator')!, { running, starting });
+      },
+    },
+    { id: 'site', title: 'Run it from the customer’s socket', change: (d) => void (d.mains = { ...d.mains, from: 'site' }) },
+  ];
+};

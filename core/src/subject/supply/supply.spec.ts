@@ -2,6 +2,7 @@ import { advise, applyFix } from '../../advise/advise.js';
 import { assess } from '../../assess/assess.js';
 import { simulateDay } from '../../day/index.js';
 import { LAYOUTS } from '../../layouts/layouts.js';
+import { mend } from '../../rig/mend.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
 
@@ -15,7 +16,8 @@ describe('what a pump runs on', () => {
   });
   test('a 12 V pump without a battery is starved, and a battery cures it', () => {
     const d = layout('crew-of-four');
-    delete d.power;
+    delete d.batteries;
+    mend(d);
     const [first] = told(d, 'no-battery');
     expect(first).toMatchObject({ verdict: 'starved', subject: { kind: 'soft-pump' } });
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'no-battery')!;
@@ -23,14 +25,15 @@ describe('what a pump runs on', () => {
   });
   test('a booster that runs with nothing on board to drive it is told', () => {
     const d = layout('boosted-skid');
-    delete d.power;
+    delete d.batteries;
+    mend(d);
     expect(told(d, 'no-battery')).toEqual(
       expect.arrayContaining([expect.objectContaining({ verdict: 'tight', subject: { kind: 'booster', id: d.boosters[0].id } })]),
     );
   });
   test('an electric washer without mains is starved; it burns no petrol, wants a residual-current device, and loses nothing to altitude', () => {
     const d = layout('gravity-van');
-    delete d.power!.mains;
+    delete d.mains;
     expect(told(d, 'no-mains')).toMatchObject([{ verdict: 'starved', station: 'machines' }]);
     const rig = parseRig(layout('gravity-van'));
     expect(simulateDay(rig).fuelKg).toBe(0);

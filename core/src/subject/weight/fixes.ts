@@ -1,3 +1,4 @@
+import { standingOn } from '../../deck/index.js';
 import { PLATFORMS } from '../../catalogue/platforms.js';
 import { like, m } from '../../edit/length.js';
 import { moveThing, placeOf, setPlatform } from '../../edit/place.js';
@@ -116,12 +117,11 @@ function shelfRules(gearId: string, rig: Rig): Candidate[] {
       change: (d) => void (d.gear![index].carries = typeableQuantity(own.carries! * 2, 'mass', 'lb', 3)),
     },
     ...on.map((p) => ({
-      id: `down-${p.thing.replace('/', '-')}`,
+      id: `down-${p.thing}`,
       title: message('Stand {thing} on the deck instead', { thing: nameOf(rig, p.thing) }),
       change: (d: RigDocument) => void delete placeOf(d, p.thing)?.on,
     })),
   ];
 }
 
-const nameOf = (rig: Rig, id: string): string =>
-  [...rig.tanks, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.reels, ...rig.gear].find((x) => x.id === id)?.name ?? id.replace('power/', '');
+const nameOf = (rig: Rig, id: string): string => standingOn(rig).find((x) => x.id === id)?.name ?? id;

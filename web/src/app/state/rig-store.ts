@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, type Signal, signal } from '@angular/core';
 import type { Assessment, DocumentPatch, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
-import { dropPlaces, say } from '@pozzo/core/page';
+import { mend, say } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { applyPatches, produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
@@ -46,7 +46,7 @@ export class RigStore {
     if (!now) return;
     const [, patches, inverse] = produceWithPatches(now, (draft) => {
       recipe(draft);
-      dropPlaces(draft);
+      mend(draft);
     });
     this.dispatch(label, patches, inverse, key);
   }

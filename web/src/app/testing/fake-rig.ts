@@ -6,7 +6,7 @@ import {
   type DayResult,
   type DaySample,
   dayModel,
-  dropPlaces,
+  mend,
   type Fix,
   momentAt,
   parseRig,
@@ -47,7 +47,7 @@ export class FakeRig {
     this.document.update((d) =>
       produce(d, (draft) => {
         recipe(draft);
-        dropPlaces(draft);
+        mend(draft);
       }),
     );
     this.assessment.set(assess(parseRig(this.document())));

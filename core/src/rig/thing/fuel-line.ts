@@ -1,0 +1,20 @@
+import * as v from 'valibot';
+import { bore, id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+/** A fuel hose from a tank to an engine or a burner. */
+export const fuelLine = v.strictObject({
+  id,
+  name: v.optional(name),
+  from: id,
+  to: id,
+  bore,
+  /** As cut; left out, as the deck lies. */
+  length: v.optional(quantity('length', '1 in', '100 ft')),
+});
+
+export const FUEL_LINE = { list: 'fuelLines', word: 'fuel line' } as const satisfies ThingKind;
+
+export type FuelLine = v.InferOutput<typeof fuelLine>;
+export type FuelLineDocument = v.InferInput<typeof fuelLine>;

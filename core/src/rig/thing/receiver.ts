@@ -1,0 +1,12 @@
+import * as v from 'valibot';
+import { id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+/** An air receiver behind a compressor. */
+export const receiver = v.strictObject({ id, name, volume: quantity('volume', '0.1 gal', '500 gal'), compressor: id });
+
+export const RECEIVER = { list: 'receivers', word: 'air receiver' } as const satisfies ThingKind;
+
+export type Receiver = v.InferOutput<typeof receiver>;
+export type ReceiverDocument = v.InferInput<typeof receiver>;

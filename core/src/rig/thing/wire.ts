@@ -1,0 +1,30 @@
+import * as v from 'valibot';
+import { id, name } from '../fields.js';
+import { quantity } from '../quantity-field.js';
+import type { ThingKind } from './kind.js';
+
+/** Cables that are sold, AWG. */
+export const GAUGES = ['18', '16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'] as const;
+export type GaugeName = (typeof GAUGES)[number];
+
+/** A cable there and back, from a battery or a panel to a panel or a load. A load without one hangs on a cable that is chosen for it. */
+export const wire = v.strictObject({
+  id,
+  name: v.optional(name),
+  from: id,
+  to: id,
+  /** Left out, the smallest that does. */
+  gauge: v.optional(v.picklist(GAUGES)),
+  /** One way; left out, as the deck lies. */
+  length: v.optional(quantity('length', '1 in', '200 ft')),
+  /** At its battery's end; left out, the smallest that holds its load. */
+  fuse: v.optional(quantity('current', '0.5 A', '500 A')),
+  /** Where its switch is, in words. */
+  switch: v.optional(name),
+  colour: v.optional(name),
+});
+
+export const WIRE = { list: 'wires', word: 'cable' } as const satisfies ThingKind;
+
+export type Wire = v.InferOutput<typeof wire>;
+export type WireDocument = v.InferInput<typeof wire>;

@@ -1,0 +1,157 @@
+import type { AssumptionValues } from '../../assumption/register.js';
+import { gaugeName } from '../../electrics/index.js';
+import type { Rig } from '../../rig/schema.js';
+import { message, type MessageQuantity } from '../../working/figure.js';
+import type { Finding, Subject } from '../finding.js';
+import { finding } from '../message-parts.js';
+import type { CircuitAnswers, WireResult } from './result.js';
+
+const amps = (value: number): MessageQuantity => ({ value, dimension: 'current' });
+const volts = (value: number): MessageQuantity => ({ value, dimension: 'voltage' });
+
+/** The thing that a load is a part of. */
+export function loadSubject(rig: Rig, { loadId, part }: Pick<WireResult, 'loadId' | 'part'>): Subject {
+  switch (part) {
+    case 'pump':
+      return { kind: 'soft-pump', id: loadId };
+    case 'booster':
+      return { kind: 'booster', id: loadId };
+    case 'remote':
+      return { kind: 'mix', id: loadId };
+    case 'reel':
+      return { kind: 'reel', id: loadId };
+    case 'burner':
+      return { kind: 'burner', id: loadId };
+    case 'starter':
+      return rig.machines.some((m) => m.id === loadId)
+        ? { kind: 'machine', id: loadId }
+        : rig.softPumps.some((p) => p.id === loadId)
+          ? { kind: 'soft-pump', id: loadId }
+          : rig.compressors.some((c) => c.id === loadId)
+            ? { kind: 'compressor', id: loadId }
+            : { kind: 'gear', id: loadId };
+    default:
+      return { kind: 'load', id: loadId };
+  }
+}
+
+/** Cables too thin or too long, fuses that blow or do not, starters that crank slowly, batteries that do not last. */
+export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionValues): Finding[] {
+  const out: Finding[] = [];
+  for (const c of a.circuits) {
+    const subject = loadSubject(rig, c);
+    const own = a.cables.find((x) => x.to === c.loadId && (x.toName === c.name || a.cables.filter((y) => y.to === c.loadId).length === 1));
+    const tell = (code: 'circuit-long' | 'fuse-small' | 'drop-high' | 'cranks-slowly', verdict: Finding['verdict'], m: Finding['message']): void =>
+      void out.push(finding(code, verdict, 'electrics', subject, m));
+    const length = { value: c.lengthM, dimension: 'length' as const };
+    const share = { value: c.mostDrop, dimension: 'ratio' as const };
+    if (c.part === 'starter') {
+      if (c.verdict !== 'fed')
+        tell(
+          'cranks-slowly',
+          c.verdict,
+          c.gauge === undefined
+            ? message('No cable that is sold brings {i} over {l} to the starter: bring its battery nearer.', { i: amps(c.current.value), l: length })
+            : message('{name} gets {v} while it cranks, over {l} of {g}; below {least} it turns too slowly to fire.', {
+                name: c.name,
+                v: volts(c.voltage),
+                l: length,
+                g: `AWG ${gaugeName(c.gauge)}`,
+                least: volts(c.voltage / (1 - (c.dropShare ?? 0)) * (1 - c.mostDrop)),
+              }),
+        );
+      continue;
+    }
+    if (c.gauge === undefined) {
+      tell(
+        'circuit-long',
+        'tight',
+        message('No cable that is sold carries {i} over {l} to {name} and loses less than {share}: bring the battery nearer, or give it one of its own.', {
+          i: amps(c.current.value),
+          l: length,
+          name: c.name,
+          share,
+        }),
+      );
+      continue;
+    }
+    if (c.fuseA !== undefined && c.fuseA < c.current.value * values['fuse-over'] - 1e-9 && own?.typedFuse)
+      tell(
+        'fuse-small',
+        c.fuseA < c.current.value ? 'starved' : 'tight',
+        message('The fuse of {name} is {f} and {i} flows for hours: it blows; {want} and over holds.', {
+          name: c.name,
+          f: amps(c.fuseA),
+          i: amps(c.current.value),
+          want: amps(c.current.value * values['fuse-over']),
+        }),
+      );
+    if (c.dropShare !== undefined && c.dropShare > c.mostDrop * (1 + 1e-6))
+      tell(
+        'drop-high',
+        c.dropShare > 0.1 && c.mostDrop < 0.1 ? 'starved' : 'tight',
+        message('{name} gets {v} with everything on: {lost} is lost on the way, {share} may be.', {
+          name: c.name,
+          v: volts(c.voltage),
+          lost: { value: c.dropShare, dimension: 'ratio' },
+          share,
+        }),
+      );
+  }
+  // A cable that its fuse does not save burns.
+  for (const c of a.cables) {
+    if (c.gauge === undefined || c.ampacityA === undefined) continue;
+    const starts = a.circuits.some((x) => x.loadId === c.to && x.part === 'starter' && x.name === c.toName);
+    if (starts || !((c.fuseA ?? Infinity) > c.ampacityA + 1e-9 || c.currentA > c.ampacityA + 1e-9)) continue;
+    const load = a.circuits.find((x) => x.loadId === c.to);
+    out.push(
+      finding(
+        'cable-thin',
+        'stop',
+        'electrics',
+        load ? loadSubject(rig, load) : { kind: 'panel', id: c.to },
+        c.fuseA !== undefined && c.currentA <= c.ampacityA
+          ? message('The cable to {to} is {g}, which carries {a}; its fuse is {f}. It burns before the fuse blows.', {
+              to: c.toName,
+              g: `AWG ${gaugeName(c.gauge)}`,
+              a: amps(c.ampacityA),
+              f: amps(c.fuseA),
+            })
+          : message('The cable to {to} is {g}, which carries {a}; {i} flows in it.', { to: c.toName, g: `AWG ${gaugeName(c.gauge)}`, a: amps(c.ampacityA), i: amps(c.currentA) }),
+      ),
+    );
+  }
+  for (const b of a.batteries) {
+    const pumps = a.circuits.filter((c) => c.batteryId === b.batteryId && c.daySeconds > 0).map((c) => loadSubject(rig, c));
+    if (b.verdict !== 'fed')
+      out.push({
+        ...finding(
+          'battery-short',
+          b.verdict,
+          'electrics',
+          { kind: 'battery', id: b.batteryId },
+          message('The day takes {a} out of {battery}; it may give {b}.', {
+            battery: b.name,
+            a: { value: b.net.value, dimension: 'charge' },
+            b: { value: b.usableAs, dimension: 'charge' },
+          }),
+        ),
+        also: pumps,
+      });
+    else if (b.net.value > 0 && !b.fullByMorning && rig.chargers.some((c) => c.battery === b.batteryId && c.kind === 'shore'))
+      out.push(
+        finding(
+          'night-short',
+          'tight',
+          'electrics',
+          { kind: 'battery', id: b.batteryId },
+          message('The day takes {a} out of {battery}; the night puts {n} back.', {
+            battery: b.name,
+            a: { value: b.net.value, dimension: 'charge' },
+            n: { value: b.nightAs, dimension: 'charge' },
+          }),
+        ),
+      );
+  }
+  return out;
+}

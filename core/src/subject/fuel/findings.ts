@@ -1,0 +1,88 @@
+import type { AssumptionValues } from '../../assumption/register.js';
+import type { Rig } from '../../rig/schema.js';
+import { message } from '../../working/figure.js';
+import type { Finding, Subject } from '../finding.js';
+import { finding } from '../message-parts.js';
+import type { FuelAnswers, FuelEngineResult } from './result.js';
+
+export const engineSubject = (e: Pick<FuelEngineResult, 'engineId' | 'kind'>): Subject => ({ kind: e.kind, id: e.engineId });
+
+/** What stops an engine of its fuel, and what is dangerous about it. */
+export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], values: AssumptionValues): Finding[] {
+  const out: Finding[] = [];
+  for (const t of tanks)
+    if (!t.vented && t.engineIds.length)
+      out.push(
+        finding(
+          'fuel-unvented',
+          'stop',
+          'fuel',
+          { kind: 'fuel-tank', id: t.tankId },
+          message('{tank} has no vent: as it empties it holds its fuel back, and every engine on it stops.', { tank: t.name }),
+        ),
+      );
+  for (const e of engines) {
+    const tank = tanks.find((t) => t.tankId === e.storeId);
+    if (!tank) continue;
+    if (tank.fuel !== e.fuel)
+      out.push(
+        finding('fuel-wrong', 'stop', 'fuel', engineSubject(e), message('{engine} burns {fuel}; {tank} holds {other}.', { engine: e.name, fuel: e.fuel, tank: tank.name, other: tank.fuel })),
+      );
+    if (tank.own || !e.headFull || !(e.deadM3 > tank.volumeM3 * values['fuel-reserve'])) continue;
+    const lost = e.deadM3 >= tank.volumeM3 * 0.999;
+    out.push(
+      finding(
+        'fuel-low',
+        e.deadM3 >= 0.5 * tank.volumeM3 ? 'starved' : 'tight',
+        'fuel',
+        engineSubject(e),
+        e.lift === 'gravity'
+          ? message(
+              lost
+                ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its carburettor on a slope.'
+                : '{engine} has no fuel pump: on a slope it stops with {left} still in {tank}.',
+              { engine: e.name, tank: tank.name, left: { value: e.deadM3, dimension: 'volume' } },
+            )
+          : message(
+              lost
+                ? '{tank} stands {by} below {engine}; its pump lifts {lifts}, and nothing gets there.'
+                : '{tank} stands low: the pump of {engine} lifts {lifts}, and stops with {left} still in it.',
+              {
+                engine: e.name,
+                tank: tank.name,
+                by: { value: -(e.headLast?.value ?? 0), dimension: 'length' },
+                lifts: { value: e.liftsM, dimension: 'length' },
+                left: { value: e.deadM3, dimension: 'volume' },
+              },
+            ),
+      ),
+    );
+  }
+  for (const t of tanks) {
+    const small = engines.filter((e) => t.engineIds.includes(e.engineId) && e.lift === 'gravity');
+    if (!t.own && small.length > 1)
+      out.push(
+        finding(
+          'fuel-share',
+          'fed',
+          'fuel',
+          { kind: 'fuel-tank', id: t.tankId },
+          message('{tank} feeds {n} engines without fuel pumps: two carburettors on one tank can be more trouble than they are worth. Give each a tap of its own.', {
+            tank: t.name,
+            n: { value: small.length, dimension: 'number' },
+          }),
+        ),
+      );
+  }
+  if (rig.platform && engines.length && !rig.gear.some((g) => g.kind === 'extinguisher'))
+    out.push(
+      finding(
+        'no-extinguisher',
+        'tight',
+        'fuel',
+        { kind: 'rig', id: 'rig' },
+        message('Fuel is on board and no extinguisher: carry one where a hand reaches it from the ground.', {}),
+      ),
+    );
+  return out;
+}

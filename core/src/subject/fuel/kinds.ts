@@ -1,0 +1,16 @@
+import type { Assessment } from '../../assess/assessment.js';
+import { type FindingFigure, type Kinds, places } from '../kind.js';
+import { extinguisherRules, lowRules, ventRules, wrongRules } from './fixes.js';
+
+export type FuelCode = 'fuel-unvented' | 'fuel-wrong' | 'fuel-low' | 'fuel-share' | 'no-extinguisher';
+
+const engine = (a: Assessment, id: string) => a.fuel.engines.find((e) => e.engineId === id);
+const outOfReach: FindingFigure = { label: 'fuel that never gets there', dimension: 'volume', better: 'less', step: 1e-5, of: (a, id) => engine(a, id)?.deadM3 ?? 0 };
+
+export const FUEL_KINDS_OF_FINDING: Kinds<FuelCode> = {
+  'fuel-unvented': { scale: 'feeding', figure: places('fuel-unvented'), rules: ventRules },
+  'fuel-wrong': { scale: 'practice', figure: places('fuel-wrong'), rules: wrongRules },
+  'fuel-low': { figure: outOfReach, rules: lowRules },
+  'fuel-share': { scale: 'practice', figure: places('fuel-share'), minor: true },
+  'no-extinguisher': { scale: 'practice', figure: places('no-extinguisher'), rules: extinguisherRules, minor: true },
+};

@@ -1,0 +1,24 @@
+import type { Kinds } from '../kind.js';
+import { hotRules } from './fixes.js';
+
+export type HeatCode = 'too-hot' | 'not-hot';
+
+export const HEAT_KINDS: Kinds<HeatCode> = {
+  'too-hot': {
+    figure: {
+      label: 'under what the weakest part stands',
+      dimension: 'temperatureStep',
+      better: 'more',
+      step: 0.5,
+      of: (a, id) => {
+        const b = a.burners.find((x) => x.burnerId === id);
+        return b?.weakest ? b.weakest.standsK - b.setK : 0;
+      },
+    },
+    rules: hotRules,
+  },
+  'not-hot': {
+    figure: { label: 'out of the burner', dimension: 'temperature', better: 'more', step: 0.5, of: (a, id) => a.burners.find((x) => x.burnerId === id)?.out.value ?? 0 },
+    rules: hotRules,
+  },
+};
