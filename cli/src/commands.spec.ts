@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { LAYOUTS, parseRig, pontoonRig, usualDayDocument } from '@pozzo/core';
+import { LAYOUTS, parseRig, pontoonRig, type RigDocument, usualDayDocument } from '@pozzo/core';
 import DxfParser from 'dxf-parser';
 import { run } from './commands';
 
@@ -203,7 +203,7 @@ describe('pozzo layouts, layout and schema', () => {
   });
   test('the schema is the one in the docs, and knows fields, lists and quantities', () => {
     const schema = JSON.parse(run(['schema']).stdout);
-    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 4', type: 'object', additionalProperties: false });
+    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 5', type: 'object', additionalProperties: false });
     expect(schema.required).toEqual(expect.arrayContaining(['tanks', 'lines', 'brief']));
     expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
     expect(schema.properties.tanks.maxItems).toBe(16);
@@ -295,17 +295,44 @@ describe('pozzo weigh and deck', () => {
 });
 
 describe('pozzo power', () => {
-  const power = (id: string) => JSON.parse(run(['power', file(`${id}-power.json`, JSON.stringify(LAYOUTS.find((l) => l.id === id)!.make()))]).stdout);
+  const of = (id: string, change: (d: RigDocument) => void = () => undefined): string => {
+    const d = LAYOUTS.find((l) => l.id === id)!.make();
+    change(d);
+    return file(`${id}-power.json`, JSON.stringify(d));
+  };
+  const power = (id: string) => JSON.parse(run(['power', of(id)]).stdout);
   test('tells circuits with cable and fuse, the battery through the day, fuel and air', () => {
     const w = power('tied-tanks');
-    expect(w.circuits[0]).toMatchObject({ loadId: 'soft-pump', cableAwg: expect.any(Number), fuseA: expect.any(Number) });
-    expect(w.circuits[0].dropShare).toBeLessThanOrEqual(0.03);
-    expect(w.circuits[0].fuseA).toBeGreaterThanOrEqual(1.25 * w.circuits[0].currentA);
+    const pump = w.circuits.find((c: { loadId: string }) => c.loadId === 'soft-pump');
+    expect(pump).toMatchObject({ loadId: 'soft-pump', cableAwg: 6, fuseA: 40 });
+    expect(pump.dropShare).toBeLessThanOrEqual(0.03);
+    expect(pump.cableMm2).toBeCloseTo(13.3, 1);
     // Common practice: a deep-cycle battery runs one 12 V pump through a day's roofs with most of it left.
     expect(w.battery[0].lowest).toBeGreaterThan(0.5);
-    expect(w.fuel[0]).toMatchObject({ perDayL: expect.any(Number), engines: [{ id: 'washer-a' }, { id: 'washer-b' }] });
+    expect(w.battery[0].startAh).toBe(100);
+    expect(w.fuel[0]).toMatchObject({ tankId: 'fuel-tank', engines: [{ id: 'washer-a', gravityHeadM: expect.any(Number) }, { id: 'washer-b' }] });
+    expect(w.fuel[0].days).toBeCloseTo(w.fuel[0].usableL / w.fuel[0].perDayL, 9);
     expect(power('small-buffer').air[0].givesM3s).toBeGreaterThan(power('small-buffer').air[0].needM3s);
   });
-  test('nothing stands where nothing is', () => expect(power('buffer-skid')).toMatchObject({ circuits: [], battery: [], air: [] }));
-  test('takes one file', () => expect(run(['power'])).toMatchObject({ exit: 1 }));
+  test('nothing stands where nothing is; an engine whose fuel nobody told has null', () => {
+    expect(power('carried-water')).toMatchObject({ circuits: [], battery: [], air: [] });
+    const untold = JSON.parse(run(['power', of('carried-water', (d) => void delete d.machines[0].engine)]).stdout);
+    expect(untold.fuel).toEqual([{ tankId: null, usableL: null, perDayL: expect.any(Number), days: null, engines: [{ id: 'washer-a', gravityHeadM: null }] }]);
+    expect(power('carried-water').fuel[0].perDayL).toBeCloseTo(untold.fuel[0].perDayL, 6);
+  });
+  test('the one-line diagram is SVG, the wire list CSV with ends, gauge, colour and length', () => {
+    const svg = run(['power', of('tied-tanks'), '--svg']).stdout;
+    expect(svg).toContain('<svg');
+    expect(svg).toContain('Fuse panel');
+    expect(svg).toContain('AWG 6');
+    const lines = run(['power', of('tied-tanks'), '--wires']).stdout.trim().split('\r\n');
+    expect(lines[0]).toBe('From,To,AWG,mm2,Colour,One way,Fuse,Switch,Cable');
+    expect(lines.find((l) => l.includes('12 V pump'))).toMatch(/^Fuse panel,12 V pump,6,13\.3,blue,[\d.]+ ft,40 A,In the box at the rear,as typed$/);
+    const shady = run(['power', of('tied-tanks', (d) => void (d.wires![1].colour = '=1+1, "red"')), '--wires']).stdout;
+    expect(shady).toContain('"\'=1+1, ""red"""');
+  });
+  test('takes one file, and writes one thing at a time', () => {
+    expect(run(['power'])).toMatchObject({ exit: 1 });
+    expect(run(['power', of('tied-tanks'), '--svg', '--wires']).stderr).toContain('one at a time');
+  });
 });

@@ -13,7 +13,7 @@ const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a r
 pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
                                                         work its day, and sample many
 pozzo weigh <rig file>                                  axles, coupling and sides in every filling, and in the day's worst minutes
-pozzo power <rig file>                                  fuel, circuits, battery and air through its day
+pozzo power <rig file> [--svg|--wires] [--metric]       fuel, circuits, battery and air through its day; one-line diagram; wire list
 pozzo deck <rig file> --svg|--dxf [--metric]            plan and elevation to scale
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file
 pozzo solve <file.inp> [<file.inp> ...]                 solve networks, a JSON line each
@@ -146,7 +146,10 @@ const dayCommand: Command = (args) => {
 };
 
 const weighCommand: Command = (args) => json(weighAnswer(args));
-const powerCommand: Command = (args) => json(powerAnswer(args));
+const powerCommand: Command = (args) => {
+  const answer = powerAnswer(args);
+  return typeof answer === 'string' ? answer : json(answer);
+};
 const deckCommand: Command = (args) => deckAnswer(args);
 
 /** A command that takes so many words and no options. */

@@ -1,38 +1,46 @@
-import { assess, assumptionValues, dayModel, driveOf, fuelVolume, simulateModel } from '@pozzo/core';
+import { assess, assumptionValues, dayModel, densityOf, fuelVolume, oneLineSvg, simulateModel, wireCsv, wireList } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
 
 const AH = 3600;
+const FLAG = { type: 'boolean' } as const;
 
-/** `pozzo power`: fuel, circuits, battery and air of a rig through its usual day. Null stands where a thing is not there or not told. */
-export function powerAnswer(args: readonly string[]): object {
-  const { words } = argumentsOf(args, {});
+/**
+ * `pozzo power`: fuel, circuits, battery and air of a rig through its usual day. Null stands where a thing is not there or not
+ * told. With `--svg` the one-line diagram, with `--wires` the wire list as CSV.
+ */
+export function powerAnswer(args: readonly string[]): object | string {
+  const { values, words } = argumentsOf(args, { svg: FLAG, wires: FLAG, metric: FLAG });
   if (words.length !== 1) throw new InputError('power takes one rig file.');
+  if (values['svg'] && values['wires']) throw new InputError('power writes --svg or --wires, one at a time.');
   const { rig } = readRigFile(words[0]);
   const a = assess(rig);
+  const units = values['metric'] ? 'metric' : 'us';
+  if (values['svg']) return oneLineSvg(rig, a, units);
+  if (values['wires']) return wireCsv(wireList(a, units));
+  const assumptions = assumptionValues(rig.assumptions);
   const day = simulateModel(dayModel(rig));
-  const values = assumptionValues(rig.assumptions);
-  const { power } = rig;
-  const engines = rig.machines.filter((m) => ['petrol', 'diesel'].includes(driveOf(m)));
-  const usableM3 = power?.fuel;
-  // By one density, as the day reckons what is on board.
-  const perDayM3 = fuelVolume(day.fuelKg, values['fuel-density']);
-  const air = rig.softPumps.filter((p) => p.kind === 'air').map((p) => a.chemical.softPumps.find((x) => x.pumpId === p.id)!);
-  const need = air.reduce((s, p) => s + (p?.airUse?.value ?? 0), 0);
+  const told = new Set(a.fuel.engines.filter((e) => e.storeId !== undefined).map((e) => e.engineId));
+  const untold = a.fuel.engines.filter((e) => !told.has(e.engineId));
+  // Burnt by engines whose fuel nobody told; the day counts kilograms of whatever they burn.
+  const toldKg = day.fuels.reduce((s, f) => s + f.usedM3 * densityOf(f.fuel, assumptions), 0);
+  const untoldM3 = fuelVolume(Math.max(day.fuelKg - toldKg, 0), densityOf(untold.at(0)?.fuel ?? 'petrol', assumptions));
+  const engine = (e: (typeof a.fuel.engines)[number]): object => ({ id: e.engineId, gravityHeadM: e.headLast?.value ?? null });
   return {
-    fuel:
-      engines.length || day.fuelKg > 0
-        ? [
-            {
-              tankId: null,
-              usableL: usableM3 === undefined ? null : 1000 * usableM3,
-              perDayL: 1000 * perDayM3,
-              days: usableM3 === undefined || !(perDayM3 > 0) ? null : usableM3 / perDayM3,
-              engines: engines.map((m) => ({ id: m.id, gravityHeadM: null })),
-            },
-          ]
-        : [],
+    fuel: [
+      ...a.fuel.tanks.map((t) => {
+        const used = day.fuels.find((f) => f.id === t.tankId)?.usedM3 ?? 0;
+        return {
+          tankId: t.tankId,
+          usableL: 1000 * t.usable.value,
+          perDayL: 1000 * used,
+          days: used > 0 ? t.usable.value / used : null,
+          engines: a.fuel.engines.filter((e) => t.engineIds.includes(e.engineId)).map(engine),
+        };
+      }),
+      ...(untold.length ? [{ tankId: null, usableL: null, perDayL: 1000 * untoldM3, days: null, engines: untold.map(engine) }] : []),
+    ],
     circuits: a.circuits.map((c) => ({
       loadId: c.loadId,
       currentA: c.current.value,
@@ -42,30 +50,20 @@ export function powerAnswer(args: readonly string[]): object {
       cableMm2: c.areaM2 === undefined ? null : c.areaM2 * 1e6,
       fuseA: c.fuseA ?? null,
       lengthM: c.lengthM,
+      part: c.part,
+      batteryId: c.batteryId,
     })),
-    battery:
-      power && day.batteryLeft !== null
-        ? [
-            {
-              id: 'power/battery',
-              startAh: power.battery / AH,
-              // What the day may take is a share of the whole: what is left of that, and what may not be taken.
-              endAh: (power.battery * (1 - values[`battery-usable-${power.chemistry}`]) + day.batteryLeft) / AH,
-              lowest: (power.battery * (1 - values[`battery-usable-${power.chemistry}`]) + (day.batteryLowest ?? 0)) / power.battery,
-            },
-          ]
-        : [],
-    air:
-      power && power.freeAir > 0
-        ? [
-            {
-              compressorId: 'power/compressor',
-              givesM3s: power.freeAir,
-              needM3s: need,
-              pressurePa: power.cutOut ?? values['air-cut-out'],
-              lastsS: air.length && air.every((p) => Number.isFinite(p?.airCarriesS)) ? Math.min(...air.map((p) => p.airCarriesS)) : null,
-            },
-          ]
-        : [],
+    battery: day.batteries.map((b) => {
+      // What the day may take is a share of the whole: what is left of that, and what may not be taken.
+      const kept = b.capacityAs - b.usableAs;
+      return { id: b.id, startAh: b.capacityAs / AH, endAh: (kept + b.leftAs) / AH, lowest: (kept + b.lowestAs) / b.capacityAs };
+    }),
+    air: a.air.compressors.map((c) => ({
+      compressorId: c.compressorId,
+      givesM3s: c.givesM3s,
+      needM3s: c.need.value,
+      pressurePa: c.cutOutPa,
+      lastsS: Number.isFinite(c.lastsS) ? c.lastsS : null,
+    })),
   };
 }

@@ -75,13 +75,16 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
 export const findingsOf = (ground: RigGround, memory: Memory) =>
   ALL.flatMap((s) => (s.findings ? s.findings(ground, together([...(s.needs ?? []), s.name].map((n) => memory.get(n)!.answers))) : []));
 
+/** Answers that are groups of lists, not results of their own. */
+const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);
+
 /** Assumptions that a subject's answers rest on. */
 function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
   const out = new Set<string>(s.rests?.(rig, answers) ?? []);
   const of = (node: object): void => {
     for (const [key, value] of Object.entries(node) as [string, unknown][]) {
       if (typeof value !== 'object' || value === null) continue;
-      if (key === 'chemical') of(value);
+      if (GROUPS.has(key)) of(value);
       else for (const result of Array.isArray(value) ? (value as object[]) : [value]) behind(result, true, out);
     }
   };

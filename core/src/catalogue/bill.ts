@@ -41,7 +41,8 @@ export function equipmentOn(rig: Rig): readonly Carried[] {
     ...rig.compressors.filter((c) => c.freeAir > 0).map((c) => of(c.id, 'compressor', c.freeAir)),
     ...rig.receivers.map((r) => of(r.id, 'receiver', r.volume)),
     ...rig.burners.map((b) => of(b.id, 'burner', b.heat)),
-    ...rig.chargers.filter((c) => c.kind === 'shore').map((c) => of(undefined, 'charger', c.current)),
+    // A charger hangs beside its battery.
+    ...rig.chargers.filter((c) => c.kind === 'shore').map((c) => of(c.battery, 'charger', c.current)),
   ];
 }
 

@@ -67,7 +67,7 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
   },
   'winter-split': { engines: { 'washer-a': own('6.5 gal'), 'soft-pump': own('0.8 gal') }, more: starting('washer-a') },
   'mix-tank-truck': { engines: { 'washer-a': own('3 gal'), 'soft-pump': own('0.8 gal') }, more: charged('washer-a', '15 A') },
-  'two-batch': { engines: { 'washer-a': own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
+  'two-batch': { engines: { 'washer-a': own('1.4 gal') } },
   'two-totes': { engines: { 'washer-a': own('1.4 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
   'crew-of-four': {
     engines: { 'engine-a': own('1 gal'), 'engine-b': own('1 gal') },

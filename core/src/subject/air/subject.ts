@@ -12,7 +12,8 @@ export const AIR: Subject<AirAnswers, SoftPumpAnswers, AirCode> = {
   scale: 'rating',
   kinds: AIR_KINDS,
   needs: ['soft-pump'],
-  reads: (of) => [...chemicals(of), ...of.rig.airLines, ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : [])],
+  // Its pumps and compressors are told by name.
+  reads: (of) => [...chemicals(of), ...of.rig.softPumps, ...of.rig.airLines, ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : [])],
   assess: ({ cases }, { chemical }) => ({ air: assessAir(cases, chemical.softPumps) }),
   findings: ({ rig, values }, { air }) => airFindings(rig, air, values),
   rests: (rig, { air }) => [

@@ -44,7 +44,7 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & MixAnswers, Circ
     ...(circuits.some((c) => c.part === 'starter') ? (['starter-from', 'starter-time', 'starts-per-job'] as const) : []),
     ...(circuits.some((c) => c.part === 'reel') ? (['reel-speed'] as const) : []),
     ...rig.batteries.map((b) => `battery-usable-${b.chemistry}` as const),
-    ...(batteries.length ? (['battery-near'] as const) : []),
+    ...(batteries.length ? (['battery-near', 'pump-volts'] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'solar') ? (['solar-share'] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'shore') ? (['night-hours'] as const) : []),
     ...(mains.loads.length ? (['motor-efficiency', 'motor-start', 'mains-volts'] as const) : []),

@@ -29,7 +29,10 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
   assess: ({ rig, values }) => ({ fuel: assessFuel(rig, values) }),
   findings: ({ rig, values }, { fuel }) => fuelFindings(rig, fuel, values),
   rests: (_rig, { fuel }) => [
-    ...(fuel.engines.some((e) => !e.carburettorAssumed || e.lift !== 'gravity') ? (['fuel-pump-from'] as const) : []),
+    ...(fuel.engines.some((e) => e.carburettorAssumed) ? (['carburettor-height'] as const) : []),
+    ...(fuel.tanks.length ? (['fuel-heel', 'fuel-reserve'] as const) : []),
+    ...(fuel.engines.some((e) => e.headFull) ? (['fuel-slope'] as const) : []),
+    ...(fuel.engines.length ? (['fuel-pump-from'] as const) : []),
     ...(fuel.engines.some((e) => e.lengthM !== undefined && !e.asLaid) ? (['wire-length'] as const) : []),
     ...(fuel.engines.some((e) => e.asLaid) ? (['wire-slack'] as const) : []),
     ...(fuel.engines.some((e) => e.headFull && (e.lift === 'engine' || e.lift === 'pulse')) ? (['fuel-pump-lift'] as const) : []),

@@ -7,6 +7,7 @@ import type { MachineResult } from './result.js';
 export type PressureCode =
   | 'unloader-high'
   | 'engine-small'
+  | 'idle-weak'
   | 'unloader-cycles'
   | 'unloader-slack'
   | 'unloader-reseat'
@@ -40,6 +41,7 @@ export const PRESSURE_KINDS: Kinds<PressureCode> = {
     },
     rules: machineRules,
   },
+  'idle-weak': { scale: 'practice', figure: places('idle-weak'), minor: true },
   'engine-small': {
     figure: {
       label: 'engine to spare',

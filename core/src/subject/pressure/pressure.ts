@@ -242,6 +242,19 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
           have: { value: result.engineAvailable.value, dimension: 'power' },
         }),
       });
+    const idle = machine.drive === 'vehicle' ? (machine.takeOff?.idlePower ?? cases.values['vehicle-idle'] * machine.enginePower) : Infinity;
+    if (result.enginePower.value > idle)
+      out.push({
+        code: 'idle-weak',
+        verdict: 'fed',
+        station: 'machines',
+        subject,
+        message: message('{m} asks {need} of the vehicle, which has {idle} at idle: raise its speed before the gun is pulled.', {
+          m: machine.name,
+          need: { value: result.enginePower.value, dimension: 'power' },
+          idle: { value: idle, dimension: 'power' },
+        }),
+      });
     const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
     const flows = cases.net.outletsOf(machine.id).length > 0;
     const back = open.returnedM3s / Math.max(open.flowM3s, 1e-12);

@@ -19,6 +19,9 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
       outlets: rig.outlets.flatMap((o) => assessOutlet(cases, o) ?? []),
     };
   },
-  rests: (_rig, a) => (a.outlets.length ? ['gun-far', 'gun-low', 'gun-high', 'unloader-return', 'unloader-most', 'nozzle-alike'] : []),
+  rests: (rig, a) => [
+    ...(a.outlets.length ? (['gun-far', 'gun-low', 'gun-high', 'unloader-return', 'unloader-most', 'nozzle-alike'] as const) : []),
+    ...(rig.machines.some((m) => m.drive === 'vehicle' && !m.takeOff) ? (['vehicle-idle'] as const) : []),
+  ],
   findings: ({ cases }, a) => pressureFindings(cases, a.cases, a.machines, a.outlets),
 };

@@ -27,6 +27,7 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
           'brakes-from',
           'ticket-near',
           'fuel-density',
+          'diesel-density',
         ]
       : [],
 };

@@ -40,7 +40,18 @@ export const STATION_WORDS: Readonly<Record<Station, StationWords>> = {
     judged: (a) => a.weight?.judged === true,
     words: 'Not everything has its place on a platform yet: nothing here to judge.',
   },
-  power: { name: 'Fuel, wires and air', about: 'rating', judged: (a) => a.circuits.length > 0, words: 'Nothing runs on 12 V: nothing here to judge.' },
+  fuel: {
+    name: 'Fuel and heat',
+    about: 'feeding',
+    judged: (a) => a.fuel.engines.some((e) => e.storeId !== undefined),
+    words: 'Nothing is said of any engine’s fuel yet: nothing here to judge.',
+  },
+  electrics: {
+    name: 'Electrics and air',
+    about: 'rating',
+    judged: (a) => a.circuits.length + a.air.pumps.length + a.mains.loads.length > 0,
+    words: 'Nothing runs on a battery, on air or on mains: nothing here to judge.',
+  },
   day: { name: 'Work day', about: 'feeding', judged: () => true, words: '' },
   options: { name: 'Options', about: 'feeding', judged: () => true, words: '' },
 };

@@ -114,11 +114,18 @@ export function textAt(tree: unknown, path: string): string {
   return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
 }
 
-/** Sets the value at a dotted path of a draft; `undefined` removes the field. */
+/** Sets the value at a dotted path of a draft, making what it lies in where that is not there; `undefined` removes the field. */
 export function setAt(tree: object, path: string, value: unknown): void {
   const keys = path.split('.');
   const last = keys.pop()!;
-  const target = keys.reduce<unknown>((at, key) => (at as Record<string, unknown>)[key], tree) as Record<string, unknown>;
+  let target = tree as Record<string, unknown>;
+  for (const key of keys) {
+    if (target[key] === undefined) {
+      if (value === undefined) return;
+      target[key] = {};
+    }
+    target = target[key] as Record<string, unknown>;
+  }
   if (value === undefined) delete target[last];
   else target[last] = value;
 }

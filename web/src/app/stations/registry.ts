@@ -28,7 +28,8 @@ export const STATION_REGISTRY: Readonly<Record<Station, StationEntry>> = {
   liquids: { group: 'Chemicals', load: () => import('./liquids/liquids.station').then((m) => m.LiquidsStation) },
   plan: { group: 'Deck', load: () => import('./plan/plan.station').then((m) => m.PlanStation) },
   weight: { group: 'Deck', load: () => import('./weight/weight.station').then((m) => m.WeightStation) },
-  power: { group: 'Deck', load: () => import('./power/power.station').then((m) => m.PowerStation) },
+  fuel: { group: 'Deck', load: () => import('./fuel/fuel.station').then((m) => m.FuelStation) },
+  electrics: { group: 'Deck', load: () => import('./electrics/electrics.station').then((m) => m.ElectricsStation) },
   day: { group: 'Days', load: () => import('./day/day.station').then((m) => m.DayStation) },
   options: { group: 'Days', load: () => import('./options/options.station').then((m) => m.OptionsStation) },
 };

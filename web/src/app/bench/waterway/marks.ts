@@ -54,9 +54,16 @@ function keysOf(doc: RigDocument, a: Assessment, of: Subject, station: Finding['
       return doc.lines.filter((l) => l.from.at === of.kind && l.from.id === of.id).flatMap((l) => keysOfLine(doc, a, l.id));
     case 'rig':
     case 'gear':
-    case 'power':
     case 'sprayer':
+    case 'fuel-tank':
+    case 'battery':
+    case 'panel':
+    case 'load':
+    case 'compressor':
+    case 'receiver':
       return [];
+    case 'burner':
+      return (doc.burners ?? []).filter((b) => b.id === of.id).map((b) => `machine:${b.machine}`);
   }
 }
 

@@ -153,8 +153,9 @@ export class LevelsPanel {
         text: `${this.q(x.p5, 'ratio', 2)} to ${this.q(x.p95, 'ratio', 2)}`,
       });
     for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
-    if (u.batteryLeft !== null) out.push({ label: 'Battery left', text: this.q(u.batteryLeft, 'charge', 2) });
-    if (u.airLowest !== null) out.push({ label: 'Air in the receiver, least', text: this.q(u.airLowest, 'ratio', 2) });
+    for (const b of u.batteries) out.push({ label: `${b.name} left`, text: this.q(b.leftAs, 'charge', 2) });
+    for (const f of u.fuels) if (f.usedM3 > 0) out.push({ label: `${f.name} lasts`, text: `${(f.usableM3 / f.usedM3).toFixed(1)} days` });
+    for (const r of u.receivers) if (r.lowest !== null) out.push({ label: 'Air in the receiver, least', text: this.q(r.lowest, 'ratio', 2) });
     return out;
   });
 }

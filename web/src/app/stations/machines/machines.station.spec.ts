@@ -1,4 +1,4 @@
-import { LAYOUTS, readRig } from '@pozzo/core';
+import { addReceiver, LAYOUTS, readRig } from '@pozzo/core';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { MachinesStation } from './machines.station';
@@ -55,16 +55,19 @@ describe('a soft wash pump', () => {
   test('electric: flow at its duty, current, and what the battery may give', () => {
     const s = open('two-batch', pumpOf('two-batch'));
     expect(s.text()).toMatch(/[\d.]+.gpm through its real hose, [\d.]+.psi left at the tip\./);
-    expect(s.text()).toMatch(/Battery may give[\s\d.]+Ah/);
+    expect(s.text()).toMatch(/Volts that reach it[\s\d.]+V/);
   });
   test('air: what it breathes, what the compressor gives, and how long a receiver carries it', async () => {
     const s = open('small-buffer', pumpOf('small-buffer'));
     expect(s.text()).not.toContain('Receiver carries it');
-    await s.type('Compressor, free air', '8 cfm');
+    s.rig.edit('Less air', (d) => void (d.compressors![0].freeAir = '8 cfm'));
+    await s.settle();
     expect(s.text()).toMatch(/Receiver carries it\s*not at all/);
-    await s.type('Air receiver', '60 gal');
+    s.rig.edit('A receiver', (d) => void addReceiver(d, 'compressor', '60 gal'));
+    await s.settle();
     expect(s.text()).toMatch(/Receiver carries it\s*[\d.]+.(s|min)/);
-    await s.type('Compressor rests at', '30 psi');
+    s.rig.edit('It rests low', (d) => void (d.compressors![0].cutOut = '30 psi'));
+    await s.settle();
     expect(s.text()).toMatch(/Receiver carries it\s*not at all/);
   });
   test('it is turned into another kind, and its limit changes its name', async () => {

@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
 import {
   assumptionValues,
   addMachine,
@@ -14,6 +15,7 @@ import {
   shelfSize,
   si,
   type SoftPumpDocument,
+  typeableQuantity,
   WETTED,
 } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
@@ -35,17 +37,12 @@ const SOFT_KINDS: readonly { value: SoftPumpDocument['kind']; name: string }[] =
   { value: 'engine', name: 'Engine diaphragm' },
   { value: 'air', name: 'Air-operated' },
 ];
-const BATTERIES = [
-  { value: 'lead-acid', name: 'Lead-acid' },
-  { value: 'agm', name: 'AGM' },
-  { value: 'lithium', name: 'Lithium' },
-];
 const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() + value.slice(1) }));
 
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, SoftPumpPanel, StationFrame],
+  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, RouterLink, SelectRow, SoftPumpPanel, StationFrame],
   template: `
     <pz-station
       heading="Machines"
@@ -63,17 +60,10 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-choice label="Body" [path]="softPath('body')" [options]="materials" />
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
-          @if (power()) {
-            <h3>Battery and air</h3>
-            <pz-quantity label="Battery" path="power.battery" />
-            <pz-choice label="Battery kind" path="power.chemistry" [options]="batteries" />
-            <pz-quantity label="Charging meanwhile" path="power.charging" />
-            <pz-quantity label="Compressor, free air" path="power.freeAir" />
-            <pz-quantity label="Compressor engine" path="power.compressorPower" />
-            <pz-quantity label="Air receiver" path="power.receiver" placeholder="none" />
-            <pz-quantity label="Compressor rests at" path="power.cutOut" [placeholder]="cutOut()" />
-          } @else {
-            <button type="button" mat-stroked-button class="small" (click)="addPower()">Say what feeds it</button>
+          @if (p.kind !== 'engine') {
+            <p class="quiet">
+              What drives it is said at <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.
+            </p>
           }
         } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -86,15 +76,19 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity label="It shuts again below by" [path]="path('unloader.reseat')" [placeholder]="usual('unloader-reseat')" />
           <pz-quantity label="Crank speed" [path]="path('speed')" />
           <pz-choice label="Driven by" [path]="path('drive')" [options]="drives" />
-          @if (chosen.item()?.drive === 'electric') {
-            @if (power()) {
-              <pz-choice label="Mains from" path="power.mains" [options]="mains" />
-            } @else {
-              <button type="button" mat-stroked-button class="small" (click)="plugIn()">Say where its mains come from</button>
+          @if (chosen.item()?.drive === 'vehicle') {
+            <pz-select label="Through" [options]="takeOffs" [value]="chosen.item()?.takeOff?.by ?? ''" (choose)="takeOff($event)" />
+            @if (chosen.item()?.takeOff) {
+              <pz-quantity label="Power at idle" [path]="path('takeOff.idlePower')" />
             }
           }
           <pz-quantity [label]="drive()" [path]="path('enginePower')" />
           <pz-quantity [label]="'Inlet above ' + standsOn()" [path]="path('inletHeight')" />
+          <p class="quiet">
+            Its {{ chosen.item()?.drive === 'electric' ? 'mains are' : 'fuel is' }} said at
+            <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{ chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat' }}</a
+            >.
+          </p>
         }
         <div class="acts">
           @for (o of soft() ? [] : others(); track o.id) {
@@ -130,21 +124,14 @@ export class MachinesStation {
   protected readonly all = computed(() => [...this.machines(), ...this.softPumps()]);
   /** The soft wash pump that is shown instead of a machine: the one asked for, or the only thing there is. */
   protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
-  protected readonly cutOut = computed(() => this.usual('air-cut-out'));
-  protected readonly power = computed(() => this.rig.document()?.power);
+  protected readonly id = computed(() => this.rig.state().id);
   protected readonly softKinds = SOFT_KINDS;
-  protected readonly batteries = BATTERIES;
   protected readonly materials = MATERIALS;
   protected readonly drives = [
     { value: '', name: 'Petrol engine' },
     { value: 'diesel', name: 'Diesel engine' },
     { value: 'electric', name: 'Motor on mains' },
     { value: 'vehicle', name: 'The vehicle' },
-  ];
-  protected readonly mains = [
-    { value: '', name: 'Not said' },
-    { value: 'site', name: 'Their socket' },
-    { value: 'generator', name: 'A generator' },
   ];
   protected readonly yesNo = [
     { value: 'false', name: 'No' },
@@ -314,17 +301,19 @@ export class MachinesStation {
   protected turnSoft(kind: SoftPumpDocument['kind']): void {
     this.rig.edit('Kind of soft wash pump', (d) => convertPump(d, this.soft()!.id, kind));
   }
-  protected plugIn(): void {
-    this.rig.edit(
-      'Mains from the customer’s socket',
-      (d) => void (d.power = { battery: '60 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp', ...d.power, mains: 'site' }),
-    );
-  }
-  protected addPower(): void {
-    this.rig.edit(
-      'Battery and air',
-      (d) => void (d.power = { battery: '100 Ah', chemistry: 'agm', charging: '0 A', freeAir: '0 cfm', compressorPower: '0 hp' }),
-    );
+  protected readonly takeOffs = [
+    { value: '', name: 'Not said' },
+    { value: 'shaft', name: 'A shaft' },
+    { value: 'hydraulic', name: 'Oil' },
+  ] as const;
+  protected takeOff(by: '' | 'shaft' | 'hydraulic'): void {
+    const i = this.chosen.index();
+    const idle = assumptionValues(this.rig.rig()?.assumptions)['vehicle-idle'] * si(this.chosen.item()!.enginePower, 'power');
+    this.rig.edit('How the vehicle turns it', (d) => {
+      const m = d.machines[i];
+      if (by === '') delete m.takeOff;
+      else m.takeOff = { by, idlePower: m.takeOff?.idlePower ?? typeableQuantity(idle, 'power', 'hp', 2) };
+    });
   }
   protected path(field: string): string {
     return `machines.${this.chosen.index()}.${field}`;

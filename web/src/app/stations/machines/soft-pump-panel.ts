@@ -59,17 +59,17 @@ export class SoftPumpPanel {
     ];
     if (r.jetHeight.value > 0) out.push({ label: 'Straight up', at: `${at}.jetHeight` });
     if (r.daySeconds > 0) out.push({ label: 'Spraying in a day', text: this.q(r.daySeconds, 'time', 2) });
-    if (r.current)
-      out.push(
-        { label: 'Current', at: `${at}.current` },
-        { label: 'From the battery', at: `${at}.batteryDay` },
-        { label: 'Battery may give', text: this.q(r.batteryUsable, 'charge') },
-      );
-    if (r.airUse)
+    if (r.current) {
+      const supply = this.rig.assessment()?.circuits.find((c) => c.loadId === r.pumpId);
+      out.push({ label: 'Current', at: `${at}.current` });
+      if (supply) out.push({ label: 'Volts that reach it', text: this.q(supply.voltage, 'voltage') });
+    }
+    const air = this.rig.assessment()?.air.pumps.find((p) => p.pumpId === r.pumpId);
+    if (r.airUse && air)
       out.push(
         { label: 'Free air', at: `${at}.airUse` },
-        { label: 'Compressor gives', text: this.q(r.airGiven, 'airFlow') },
-        ...(r.airGiven < r.airUse.value ? [{ label: 'Receiver carries it', text: r.airCarriesS > 0 ? this.q(r.airCarriesS, 'time', 2) : 'not at all' }] : []),
+        { label: 'The compressor gives it', text: this.q(air.givenM3s, 'airFlow') },
+        ...(air.givenM3s < air.needM3s ? [{ label: 'Receiver carries it', text: air.carriesS > 0 ? this.q(air.carriesS, 'time', 2) : 'not at all' }] : []),
         { label: 'At its shaft', at: `${at}.airPower` },
       );
     if (r.fuelDayKg > 0)

@@ -195,6 +195,17 @@ export class OptionsStation implements OnDestroy {
         'less',
         0.1,
       ),
+      ...(rows.some((r) => r.fuelDays !== null)
+        ? [
+            line(
+              'Fuel lasts',
+              (r) => r.fuelDays,
+              (r) => (r.fuelDays === null ? '–' : `${r.fuelDays.toFixed(1)} days`),
+              'more',
+              0.1,
+            ),
+          ]
+        : []),
       ...(rows.some((r) => r.batteryLeft !== null)
         ? [
             line(

@@ -45,12 +45,15 @@ export interface DeckScale {
   readonly along: (drawn: number) => number;
 }
 
+/** Kinds that are drawn as machines. */
+export const MACHINES: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft-pump', 'compressor', 'burner', 'battery', 'panel', 'receiver']);
+
 const paintOf = (rig: Rig, t: Standing): DrawnThing['paint'] =>
   t.kind === 'tank'
     ? rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical'
       ? 'chem'
       : 'water'
-    : t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power'
+    : MACHINES.has(t.kind)
       ? 'machine'
       : 'plain';
 

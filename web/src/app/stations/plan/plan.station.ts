@@ -4,6 +4,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { ActivatedRoute, Router } from '@angular/router';
 import {
   addGear,
+  blowsExhaust,
   BOLT_SIZES,
   deckDrawing,
   dropPlatform,
@@ -133,13 +134,8 @@ export class PlanStation {
     return [{ value: '', name: 'The deck' }, ...[...shelves, ...reels].map((x) => ({ value: x.id, name: x.name }))];
   });
   protected readonly burns = computed(() => {
-    const t = this.chosen();
-    return (
-      t?.kind === 'machine' ||
-      t?.kind === 'soft-pump' ||
-      t?.id === 'power/compressor' ||
-      this.store.document()?.gear?.find((g) => g.id === t?.id)?.kind === 'generator'
-    );
+    const [t, rig] = [this.chosen(), this.rig()];
+    return !!t && !!rig && blowsExhaust(rig).has(t.id);
   });
   protected readonly isShelf = computed(() => this.store.document()?.gear?.find((g) => g.id === this.chosen()?.id)?.kind === 'shelf');
   protected readonly heldBy = computed(() => this.own()?.held?.by ?? '');

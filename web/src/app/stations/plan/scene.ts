@@ -1,4 +1,5 @@
 import { type Box, laidLines, type Rig, shapeHeight, standingOn } from '@pozzo/core';
+import { MACHINES } from './deck-layout';
 import {
   AmbientLight,
   BoxGeometry,
@@ -142,7 +143,7 @@ export class DeckScene {
           [t.box.x1 - 0.04, t.box.y1 - 0.04],
         ])
           block({ x0: x, x1: x + 0.04, y0: y, y1: y + 0.04, z0: t.box.z0, z1: t.box.z1 - 0.03 }, colours.machine);
-      } else block(t.box, t.kind === 'machine' || t.kind === 'soft-pump' || t.kind === 'power' ? colours.machine : colours.deck);
+      } else block(t.box, MACHINES.has(t.kind) ? colours.machine : colours.deck);
     }
     for (const l of laidLines(rig, things)) {
       const points = l.points
