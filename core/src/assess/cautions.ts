@@ -1,3 +1,4 @@
+import { burnsFuel } from '../rig/energy-wiring.js';
 import { driveOf, type Rig } from '../rig/schema.js';
 import type { Caution } from '../subject/finding.js';
 
@@ -38,8 +39,32 @@ export function cautionsOf(rig: Rig): Caution[] {
       station: 'guns',
       text: 'A jet goes through skin and gloves. Never point a gun at anyone, never feel for leaks by hand; an injection wound needs a doctor at once, however small.',
     });
+  out.push(...energyCautions(rig));
   if (rig.platform) out.push(...deckCautions(rig));
   if (rig.liquids.length) out.push(...chemicalCautions(rig));
+  return out;
+}
+
+/** Warnings where fuel, batteries, mains and burners are set. */
+function energyCautions(rig: Rig): Caution[] {
+  const out: Caution[] = [];
+  if (burnsFuel(rig).length)
+    out.push({
+      station: 'fuel',
+      text: 'Petrol vapour creeps along the ground and catches fire far off: fill with everything off and cool, in the open, the can on the ground. How much may be carried, and in what, is for local rules to say.',
+    });
+  if (rig.burners.length)
+    out.push({
+      station: 'fuel',
+      text: 'Hot water scalds and its hose burns skin; a burner wants its flow switch, its relief valve and a clear flue, and never runs dry. Its flue gas kills in a closed body.',
+    });
+  if (rig.gear.some((g) => g.kind === 'generator'))
+    out.push({ station: 'electrics', text: 'A generator stands in the open, away from doors and people: its exhaust is carbon monoxide. It is earthed and bonded as its book says.' });
+  if (rig.batteries.length)
+    out.push({
+      station: 'electrics',
+      text: 'A fuse at the battery for every cable, no larger than the cable carries; terminals covered; the battery off before any wire is touched. Lead-acid batteries give off hydrogen while they charge. Mains and vehicle wiring are for licensed hands.',
+    });
   return out;
 }
 
@@ -98,10 +123,6 @@ function chemicalCautions(rig: Rig): Caution[] {
     });
   if (rig.softPumps.some((p) => p.kind === 'electric'))
     out.push(
-      {
-        station: 'electrics',
-        text: 'A fuse at the battery for every cable, no larger than the cable carries; terminals covered; the battery off before any wire is touched. Mains and vehicle wiring are for licensed hands.',
-      },
       { station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' },
     );
   if (rig.tanks.some((t) => t.holds !== undefined))

@@ -50,6 +50,7 @@ export const CIRCUIT_ASSUMPTIONS = [
   assumption('reel-speed', 'Speed at which a motor winds a hose', 'velocity', '2 ft/s', 'estimate', 'As fast as it is wiped.'),
   assumption('ignition-current', 'Current of what an engine keeps on while it runs', 'current', '2 A', 'estimate', 'Fuel solenoid and hour meter.'),
   assumption('solar-share', 'Mean of a working day’s sun, of a panel’s best', 'ratio', '30 %', 'estimate', 'Flat on a roof, clouds and all.'),
+  assumption('battery-cold', 'Charge that a battery gives less for every degree (K) below 25 °C', 'ratio', '0.8 %', 'estimate', 'Half of it at −40 °C; thin oil and thick acid make starting worse.'),
   assumption('night-hours', 'Charging from evening to morning', 'time', '10 h', 'common-practice', 'In the yard, on the charger.'),
   assumption('motor-efficiency', 'Efficiency of a motor on the mains', 'ratio', '80 %', 'estimate', 'Small single-phase motors.'),
   assumption('motor-start', 'Power of a motor’s start over its running', 'number', '3', 'estimate', 'With a start capacitor; without, up to six.'),

@@ -10,6 +10,8 @@ export interface DayChunk {
   readonly lost: Float64Array;
   /** Mix by mix, day by day: trade share, mean by volume; NaN where none was sprayed. */
   readonly strength: Float64Array;
+  /** Fuel tank by fuel tank, day by day: burnt, m³. */
+  readonly fuel: Float64Array;
   readonly levels: Uint32Array;
   /** Day by day: place of its season in the model. */
   readonly season: Uint8Array;
@@ -51,6 +53,7 @@ export function joinChunks(parts: readonly DayChunk[]): DayChunk {
     firstAt: columns((c) => c.firstAt),
     lost: columns((c) => c.lost),
     strength: columns((c) => c.strength),
+    fuel: columns((c) => c.fuel),
     levels,
     season,
     unsettled: chunks.reduce((s, c) => s + c.unsettled, 0),

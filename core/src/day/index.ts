@@ -3,7 +3,7 @@ export { dayModel, type DayModel } from './model.js';
 export { type DayDraw, Simulator } from './simulator.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, holdsGun, inHand, spraysMix, triggerOf } from './hands.js';
-export { CAUSES, type Cause, type DayResult, type DayTrace, type MixDay, type PhaseRun, type Shortage, type ShortKind, type VesselDay } from './types.js';
+export { type BatteryDay, CAUSES, type Cause, type DayResult, type DayTrace, type FuelDay, type MixDay, type PhaseRun, type Shortage, type ShortKind, type VesselDay } from './types.js';
 export { type Chance, chanceOf, isEnough } from './chance.js';
 export { type DayChunk, joinChunks } from './chunk.js';
 export {
@@ -20,6 +20,7 @@ export {
   type Spread595,
   thirstyDays,
 } from './sample.js';
+export { FUEL_ROWS, type FuelLast, type FuelSize } from './fuel-last.js';
 export { type DayWeight, type DayWeightState, weighDay } from './weigh-day.js';
 export { daysMessage, daysVerdict, hasDays } from './judge.js';
 // Apart from what they are used for, so that a page that only names them does not load the engine.

@@ -34,6 +34,8 @@ export interface Planned {
   /** Batteries, and drinkers of fuel, that it cannot do without. */
   readonly banks: readonly number[];
   readonly drinkers: readonly number[];
+  /** Burners of its machines: dry, they leave the water cold. */
+  readonly warmers: readonly number[];
   /** Of a refill: its flow, m³/s, and the vessels it fills. */
   readonly refill: { readonly flow: number; readonly vessels: readonly number[] } | undefined;
 }
@@ -221,6 +223,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
         machines,
         banks: banksFor(energy, mix, machines),
         drinkers: drinkersFor(energy, mix, machines),
+        warmers: Array.from(energy.burnerOf).filter((d, m) => d >= 0 && (machines & (1 << m)) !== 0 && energy.drinkers[d].store >= 0),
         refill: p.kind === 'refill' ? refillOf(p, day, vessels, values) : undefined,
       };
     });
@@ -247,9 +250,9 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     const c = energy.softCompressor[k];
     return soft[k].air > 0 && mixesUsed.has(k) && (c < 0 || asked[c] > energy.compressors[c].given * 1.001);
   };
-  const needed = (list: 'banks' | 'drinkers'): ReadonlySet<number> => new Set(jobs.flatMap((j) => j.phases.flatMap((p) => p[list])));
+  const needed = (list: 'banks' | 'drinkers' | 'warmers'): ReadonlySet<number> => new Set(jobs.flatMap((j) => j.phases.flatMap((p) => p[list])));
   const [banksNeeded, drinkersNeeded] = [needed('banks'), needed('drinkers')];
-  const storesNeeded = new Set([...drinkersNeeded].map((d) => energy.drinkers[d].store));
+  const storesNeeded = new Set([...drinkersNeeded, ...needed('warmers')].map((d) => energy.drinkers[d].store));
   const shortOf = {
     vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tank.id, v.name) : -1)),
     feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),

@@ -1,6 +1,7 @@
 import { type Chance, chanceOf, isEnough } from './chance.js';
 import type { DayChunk } from './chunk.js';
 import type { DayModel } from './model.js';
+import { type FuelLast, fuelLast } from './fuel-last.js';
 import { LEVEL_BINS, LevelCounter } from './recorder.js';
 import type { Season } from '../rig/day-schema.js';
 import { Simulator } from './simulator.js';
@@ -34,6 +35,7 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
     firstAt: new Float64Array(shorts * count),
     lost: new Float64Array(shorts * count),
     strength: new Float64Array(mixes * count),
+    fuel: new Float64Array(model.energy.stores.length * count),
     levels: levels.counts,
     season: new Uint8Array(count),
     unsettled: 0,
@@ -56,6 +58,7 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
       chunk.lost[s * count + d] = run.lost[s];
     }
     for (let k = 0; k < mixes; k++) chunk.strength[k * count + d] = run.mixUsed[k] > 0 ? run.mixStrength[k] / run.mixUsed[k] : NaN;
+    for (let f = 0; f < model.energy.stores.length; f++) chunk.fuel[f * count + d] = run.fuelUsed[f] / model.energy.stores[f].densityKgM3;
     chunk.season[d] = run.season;
     if (!run.settled) chunk.unsettled++;
     if (d % 8 === 7) yield (d + 1) / count;
@@ -105,6 +108,8 @@ export interface DaySample {
   readonly figures: Readonly<Record<DayFigure, Spread595>>;
   /** Of mixes that were sprayed on some day. */
   readonly strengths: readonly { readonly mixId: string; readonly p5: number; readonly p50: number; readonly p95: number; readonly wanted: number }[];
+  /** Of fuel tanks that were drawn on. */
+  readonly fuels: readonly FuelLast[];
   /** Season by season, where the whole year is worked; else none. */
   readonly seasons: readonly { readonly season: Season; readonly short: Chance }[];
   readonly times: readonly number[];
@@ -195,6 +200,7 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
       const { p5, p50, p95 } = spread(sprayed);
       return [{ mixId: s.mixId, p5, p50, p95, wanted: s.wanted }];
     }),
+    fuels: model.energy.stores.flatMap((_, f) => fuelLast(model, f, column(chunks, (c) => c.fuel, f))),
     seasons: model.spread.seasons.flatMap(({ season }, i, all) => {
       if (season === undefined || all.length < 2) return [];
       const { days: own, thirsty } = countDays(model, chunks, (c, d) => c.season[d] === i);

@@ -419,8 +419,13 @@ export class Simulator extends DayTally {
       this.airLeft[c] = Math.min(this.airLeft[c] - rates.air[c] * dt, energy.compressors[c].receiver);
       if (this.airLeft[c] < this.airLowest[c]) this.airLowest[c] = Math.max(this.airLeft[c], 0);
     }
-    for (let f = 0; f < this.fuelUsed.length; f++) this.fuelUsed[f] += rates.fuel[f] * dt;
-    for (let f = 0; f < this.fuelLeft.length; f++) this.fuelLeft[f] = Math.max(this.fuelLeft[f] - rates.fuel[f] * dt, 0);
+    for (let f = 0; f < this.fuelLeft.length; f++) {
+      // A burner goes on asking of a tank that is dry, and its water stays cold.
+      const burnt = Math.min(rates.fuel[f] * dt, this.fuelLeft[f]);
+      this.fuelLeft[f] -= burnt;
+      this.fuelUsed[f] += burnt;
+    }
+    this.fuelUsed[this.fuelLeft.length] += rates.fuel[this.fuelLeft.length] * dt;
     this.warmLoops(dt);
     for (let m = 0; m < this.starve.length; m++) if (rates.thirsty & (1 << m)) this.mark(model.shortOf.feed[m]);
     this.time += dt;
@@ -505,7 +510,10 @@ export class Simulator extends DayTally {
 
   /** Stores down to where nothing runs from them to what drinks: cans are poured in, else the work stops. */
   private runDry(job: PlannedJob, phases: readonly number[]): void {
-    for (const p of phases) for (const d of job.phases[p].drinkers) this.dryOf(d);
+    for (const p of phases) {
+      for (const d of job.phases[p].drinkers) this.dryOf(d);
+      for (const d of job.phases[p].warmers) this.dryOf(d);
+    }
   }
 
   private dryOf(d: number): void {

@@ -17,6 +17,8 @@ export interface OneLineBlock {
   readonly name: string;
   /** Live volts and amps, or what it is. */
   readonly says: string;
+  /** Of the cable that leads to it: gauge, length, fuse; empty for what none leads to. */
+  readonly cable: string;
   readonly verdict: Verdict;
 }
 
@@ -24,9 +26,6 @@ export interface OneLineBlock {
 export interface OneLineCable {
   readonly id: string;
   readonly points: readonly (readonly [x: number, y: number])[];
-  /** Where its words stand, at the end of its way; empty for what charges. */
-  readonly at: readonly [x: number, y: number];
-  readonly says: string;
   readonly fused: boolean;
   readonly verdict: Verdict;
 }
@@ -38,11 +37,11 @@ export interface OneLine {
   readonly cables: readonly OneLineCable[];
 }
 
-const COLUMN = { source: 0, battery: 190, panel: 400, load: 690 } as const;
-const WIDE = { source: 140, battery: 150, panel: 130, load: 230 } as const;
-const TALL = 44;
-const ROW = 58;
-const GAP = 22;
+const COLUMN = { source: 0, battery: 190, panel: 400, load: 650 } as const;
+const WIDE = { source: 150, battery: 160, panel: 200, load: 230 } as const;
+const TALL = 60;
+const ROW = 70;
+const GAP = 20;
 
 /** AWG, length and fuse of a cable in words. */
 export function cableWords(c: CableResult, units: UnitSystem): string {
@@ -51,14 +50,14 @@ export function cableWords(c: CableResult, units: UnitSystem): string {
   return `${gauge} · ${formatQuantity(c.lengthM, 'length', units)}${fuse}`;
 }
 
-const WHEN = { coil: 'while its engine runs', alternator: 'while working', vehicle: 'while driving', shore: 'overnight', solar: 'by day' } as const;
+const WHEN = { coil: 'engine on', alternator: 'at work', vehicle: 'driving', shore: 'overnight', solar: 'by day' } as const;
 
 /** The batteries of a rig with what charges them and what hangs on them, as one line for every pair of wires. */
 export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | 'circuits'>, units: UnitSystem): OneLine {
   const blocks: OneLineBlock[] = [];
   const cables: OneLineCable[] = [];
-  const block = (kind: OneLineBlock['kind'], id: string, y: number, name: string, says: string, verdict: Verdict): OneLineBlock => {
-    const made = { id, kind, x: COLUMN[kind], y, width: WIDE[kind], height: TALL, name, says, verdict };
+  const block = (kind: OneLineBlock['kind'], id: string, y: number, name: string, says: string, verdict: Verdict, cable = ''): OneLineBlock => {
+    const made = { id, kind, x: COLUMN[kind], y, width: WIDE[kind], height: TALL, name, says, cable, verdict };
     blocks.push(made);
     return made;
   };
@@ -72,10 +71,10 @@ export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | '
     const sources = rig.chargers.filter((c) => c.battery === b.batteryId);
     const rows = Math.max(order.length, sources.length, 1);
     const middle = top + ((rows - 1) * ROW) / 2;
-    const battery = block('battery', b.batteryId, middle, b.name, `${q(b.volts, 'voltage')} · ${q(b.capacityAs, 'charge')}`, b.verdict);
+    const battery = block('battery', b.batteryId, middle, b.name, `${q(b.volts, 'voltage')} · ${q(b.capacityAs, 'charge')}`, b.verdict, `${q(b.allOnA, 'current')} with all on`);
     sources.forEach((c, i) => {
-      const s = block('source', c.id, top + i * ROW + ((rows - sources.length) * ROW) / 2, c.name, `${q(c.current, 'current')} ${WHEN[c.kind]}`, 'fed');
-      cables.push({ id: `from-${c.id}`, points: square(s, battery, 0.5), at: [0, 0], says: '', fused: false, verdict: 'fed' });
+      const s = block('source', c.id, top + i * ROW + ((rows - sources.length) * ROW) / 2, c.name, `${q(c.current, 'current')} · ${WHEN[c.kind]}`, 'fed');
+      cables.push({ id: `from-${c.id}`, points: square(s, battery), fused: false, verdict: 'fed' });
     });
     const panels = new Map<string, OneLineBlock>();
     for (const p of rig.panels) {
@@ -83,27 +82,23 @@ export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | '
       if (!lines.length) continue;
       const feed = a.cables.find((x) => x.to === p.id);
       const y = top + ((lines[0] + lines[lines.length - 1]) / 2) * ROW;
-      const made = block('panel', p.id, y, p.name, feed ? q(feed.currentA, 'current') : '', 'fed');
+      const made = block('panel', p.id, y, p.name, feed ? q(feed.currentA, 'current') : '', 'fed', feed ? cableWords(feed, units) : '');
       panels.set(p.id, made);
       if (feed)
         cables.push({
           id: `to-${p.id}`,
-          points: square(battery, made, 0.5),
-          at: [made.x - 8, made.y + TALL / 2 - 7],
-          says: cableWords(feed, units),
+          points: square(battery, made),
           fused: feed.fuseA !== undefined,
           verdict: 'fed',
         });
     }
     order.forEach((c, i) => {
       const cable = cableOf(c);
-      const load = block('load', c.loadId, top + i * ROW, c.name, `${q(c.voltage, 'voltage')} · ${q(c.current.value, 'current')}`, c.verdict);
+      const load = block('load', c.loadId, top + i * ROW, c.name, `${q(c.voltage, 'voltage')} · ${q(c.current.value, 'current')}`, c.verdict, cable ? cableWords(cable, units) : '');
       const from = (cable && panels.get(cable.from)) ?? battery;
       cables.push({
         id: `to-${c.loadId}-${i}`,
-        points: square(from, load, from === battery && panels.size ? 0.62 : 0.3),
-        at: [load.x - 8, load.y + TALL / 2 - 7],
-        says: cable ? cableWords(cable, units) : '',
+        points: square(from, load),
         fused: cable?.fuseA !== undefined,
         verdict: c.verdict,
       });
@@ -116,10 +111,11 @@ export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | '
 /** Loads on the battery itself first, then those behind its panels. */
 const place = (c: CableResult | undefined, batteryId: string): number => (c === undefined || c.from === batteryId ? 0 : 1);
 
-/** From one block's side to the next's: along, down, along; turning at a share of the way. */
-function square(a: OneLineBlock, b: OneLineBlock, turn: number): readonly (readonly [number, number])[] {
+/** From one block's side to the next's: along, down, along; turning in the gap before the next column. */
+function square(a: OneLineBlock, b: OneLineBlock): readonly (readonly [number, number])[] {
   const [x0, y0, x1, y1] = [a.x + a.width, a.y + a.height / 2, b.x, b.y + b.height / 2];
-  const x = x0 + (x1 - x0) * Math.min(turn, 60 / Math.max(x1 - x0, 1));
+  // A fuse has its place before the turn.
+  const x = x0 + 32;
   return y0 === y1
     ? [
         [x0, y0],
@@ -143,13 +139,11 @@ export function oneLineSvg(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' 
   const worst = d.blocks.reduce<Verdict>((v, b) => worse(v, b.verdict), 'fed');
   const cables = d.cables.map((c) => {
     const fuse = c.fused ? `<rect x="${c.points[0][0] + 6}" y="${c.points[0][1] - 4}" width="16" height="8" rx="2" fill="#ffffff" stroke="${COLOUR[c.verdict]}" stroke-width="1.2"/>` : '';
-    return `<polyline points="${c.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${COLOUR[c.verdict]}" stroke-width="1.6"/>${fuse}${
-      c.says ? `<text x="${c.at[0]}" y="${c.at[1]}" font-size="12" text-anchor="end" fill="#516167">${escaped(c.says)}</text>` : ''
-    }`;
+    return `<polyline points="${c.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${COLOUR[c.verdict]}" stroke-width="1.6"/>${fuse}`;
   });
   const blocks = d.blocks.map(
     (b) =>
-      `<rect x="${b.x}" y="${b.y}" width="${b.width}" height="${b.height}" rx="4" fill="#ffffff" stroke="${COLOUR[b.verdict]}" stroke-width="1.6"/><text x="${b.x + 8}" y="${b.y + 18}" font-size="14" font-weight="600" fill="#17262b">${escaped(b.name)}</text><text x="${b.x + 8}" y="${b.y + 35}" font-size="13" fill="#17262b">${escaped(b.says)}</text>`,
+      `<rect x="${b.x}" y="${b.y}" width="${b.width}" height="${b.height}" rx="4" fill="#ffffff" stroke="${COLOUR[b.verdict]}" stroke-width="1.6"/><text x="${b.x + 8}" y="${b.y + 18}" font-size="14" font-weight="600" fill="#17262b">${escaped(b.name)}</text><text x="${b.x + 8}" y="${b.y + 35}" font-size="13" fill="#17262b">${escaped(b.says)}</text><text x="${b.x + 8}" y="${b.y + 52}" font-size="12" fill="#516167">${escaped(b.cable)}</text>`,
   );
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${d.width + 2 * margin}" height="${d.height + 2 * margin}" viewBox="${-margin} ${-margin} ${d.width + 2 * margin} ${d.height + 2 * margin}" font-family="Barlow, Arial, sans-serif">
 <title>${escaped(rig.name)}: one-line diagram</title>

@@ -239,6 +239,7 @@ export const EQUATIONS = {
     unverified: true,
   },
   'battery-day': { title: 'Battery over the day', text: 'Q_net = Q_taken − η · Σ I_charge · t, nothing at least', source: 'charge balance; the share that is given again is an estimate' },
+  'battery-cold': { title: 'A battery in the cold', text: 'Q = Q_warm · (1 − c · (25 °C − T))', source: 'definition; c is an estimate' },
   'fuel-usable': { title: 'Fuel of use', text: 'V_use = V − what lies below the last level at which it still runs to its worst engine', source: 'energy equation' },
   'air-line': {
     title: 'Lost in an air line',

@@ -214,7 +214,15 @@ function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly 
     }
     return true;
   }
-  for (const l of own.filter((x) => !x.steady)) starter(cases, lengths, battery, l, scale, parentOf(l.id), circuits, cables, nameOf);
+  for (const l of own.filter((x) => !x.steady)) {
+    const first = starter(cases, lengths, battery, l, scale, parentOf(l.id));
+    // A change-over puts another battery in its place, where that cranks better.
+    const other = rig.batteries.find((b) => b.id === battery.changeover);
+    const second = other && first.circuit.verdict !== 'fed' ? starter(cases, lengths, other, l, voltsOf(other, values) / values['pump-volts'], other.id) : undefined;
+    const best = second && second.circuit.voltage > first.circuit.voltage ? second : first;
+    circuits.push(best.circuit);
+    cables.push(cableResult(best.cable, best === second ? other!.name : nameOf(best.cable.from), l.name, l.current.value));
+  }
 }
 
 /** A starter by itself: it cranks for seconds, its cable has no fuse, and what counts is the voltage that is left. */
@@ -225,21 +233,18 @@ function starter(
   l: Drawing,
   scale: number,
   from: string,
-  circuits: WireResult[],
-  cables: CableResult[],
-  nameOf: (id: string) => string,
-): void {
+): { readonly circuit: WireResult; readonly cable: Cable } {
   const { rig, values } = cases;
   const [cranks, least] = [values['crank-volts'] * scale, values['crank-least'] * scale];
-  const wire = wireTo(rig, l.id);
+  const typed = wireTo(rig, l.id);
+  const wire = typed?.from === from ? typed : undefined;
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
   const gauge = built.typedGauge ? built.gauge : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), STARTER_CARRIES)?.gauge;
   const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge);
   const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge) };
   const dropV = ohms * l.current.value;
   const voltage = cranks - dropV;
-  cables.push(cableResult(c, nameOf(from), l.name, l.current.value));
-  circuits.push({
+  const circuit: WireResult = {
     loadId: l.id,
     name: l.name,
     part: l.part,
@@ -270,7 +275,8 @@ function starter(
     mostDrop: 1 - least / cranks,
     daySeconds: l.daySeconds,
     verdict: gauge === undefined || voltage < 0.85 * least ? 'starved' : voltage < least - 1e-9 ? 'tight' : 'fed',
-  });
+  };
+  return { circuit, cable: c };
 }
 
 const lengthRests = (c: Pick<Cable, 'asLaid' | 'wire'>): readonly ('wire-length' | 'wire-slack')[] =>

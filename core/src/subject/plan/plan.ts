@@ -26,7 +26,8 @@ function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap
   if (!isServed(rig, t) && !(t.kind === 'tank' && t.place?.service)) return undefined;
   const others: Box[] = [];
   for (const [id, solid] of solids) if (id !== t.id) others.push(solid);
-  const side = t.place?.service ?? roomiestSide(box, platform, others);
+  // A fuel tank is served where it is filled.
+  const side = (t.kind === 'fuel-tank' ? t.place?.filler : undefined) ?? t.place?.service ?? roomiestSide(box, platform, others);
   return {
     side,
     stated: t.place?.service !== undefined,

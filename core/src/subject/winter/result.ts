@@ -6,7 +6,20 @@ export interface CircuitResult {
   readonly wettedM3: number;
 }
 
+/** A battery on the coldest night, after a day's work and before a charger. */
+export interface WinterBattery {
+  readonly batteryId: string;
+  readonly name: string;
+  /** Of its charge. */
+  readonly leftShare: number;
+  /** Where its acid freezes, K; undefined for one without. */
+  readonly freezesK: number | undefined;
+  /** Of what it may give, in that cold. */
+  readonly gives: Figure;
+}
+
 export interface WinterResult {
+  readonly batteries: readonly WinterBattery[];
   readonly circuits: readonly CircuitResult[];
   readonly coldestK: number | undefined;
   /** Of the mix in the lines; 0 without frost, null where the product does not stand the coldest night: no amount of it would do. */

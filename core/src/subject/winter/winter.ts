@@ -7,12 +7,13 @@ import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
 import { pressurePath } from '../../solve/paths.js';
 import { linesOf } from '../../solve/paths.js';
-import type { CircuitResult, WinterResult } from './result.js';
+import type { BatteryResult } from '../circuit/result.js';
+import type { CircuitResult, WinterBattery, WinterResult } from './result.js';
 
 const FROST = 273.15;
 
 /** Wetted volume of every circuit that frost can burst, and what it takes to save it. Undefined for a rig with nothing wet. */
-export function assessWinter(cases: Cases): WinterResult | undefined {
+export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]): WinterResult | undefined {
   const { rig, values, net } = cases;
   const circuits: CircuitResult[] = [];
   const pumpM3 = values['pump-wetted'];
@@ -42,6 +43,8 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
   const within = Number.isFinite(needed);
   const tanks = rig.tanks.filter((t) => t.liquid === 'antifreeze');
   const tank = tanks.at(0);
+  const left = coldest === undefined ? [] : batteries.map((b) => wintering(cases, b, coldest));
+  const frozen = rig.batteries.filter((b) => !b.vehicle);
   const chemical = rig.mixes.length > 0;
   const backToWater = rig.lines.some((l) => l.role === 'bypass' && l.to.at === 'tank');
   return {
@@ -57,6 +60,7 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
     ),
     cost: ((within ? needed : 0) / GALLON) * values['antifreeze-price'],
     onBoardM3: tank && tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))), 0),
+    batteries: left,
     away: [
       ...(chemical ? ['Rinse every chemical line with water until the tip runs clear: glycol and SH must not meet.'] : []),
       'Shut the spigot and drain the fill hose from its far end.',
@@ -70,8 +74,11 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
         : ['Colder than the antifreeze stands: keep the rig in a warm place, or drain it and blow every line, pump and gun dry with air.']),
       'Half-open every ball valve: a shut ball holds water.',
       ...(chemical && within ? ['Run each soft wash pump on antifreeze until colour comes out at the tip; open metering valves wide while you do.'] : []),
+      ...(frozen.some((b) => b.chemistry !== 'lithium') ? ['Charge every lead-acid battery full and take its earth off: flat, it freezes and splits.'] : []),
+      ...(frozen.some((b) => b.chemistry === 'lithium') ? ['Leave lithium batteries half charged, and never charge them in frost.'] : []),
     ],
     back: [
+      ...(frozen.length ? ['Charge the batteries full and clean their terminals before the first start.'] : []),
       'Shut half-open ball valves again, dump valve first.',
       ...(tank ? [`Turn the feed valve from ${tank.name} back to the water tank.`] : []),
       ...(backToWater && within ? ['Run until the guns and the returns come clear, into the pail; then put the returns back on the tank.'] : []),
@@ -79,5 +86,42 @@ export function assessWinter(cases: Cases): WinterResult | undefined {
       ...(chemical ? ['Flush chemical lines with water before SH goes in.'] : []),
       'Look for split strainer bowls and weeping couplings before pressure goes on.',
     ],
+  };
+}
+
+/** Where the acid of a lead battery freezes, K, by the share of its charge that is left: 1.265 full, 1.12 flat. Handbook tables (from memory). */
+const FREEZES: readonly (readonly [share: number, kelvin: number])[] = [
+  [0, 265],
+  [0.25, 257],
+  [0.5, 249],
+  [0.75, 236],
+  [1, 213],
+];
+
+function freezesAt(share: number): number {
+  const at = Math.min(Math.max(share, 0), 1);
+  const i = Math.max(FREEZES.findIndex(([s]) => s >= at), 1);
+  const [[s0, k0], [s1, k1]] = [FREEZES[i - 1], FREEZES[i]];
+  return k0 + ((k1 - k0) * (at - s0)) / (s1 - s0);
+}
+
+/** A battery on the coldest night after a day's work: what it still gives, and whether its acid freezes. */
+function wintering(cases: Cases, b: BatteryResult, coldestK: number): WinterBattery {
+  const { rig, values } = cases;
+  const { chemistry } = rig.batteries.find((x) => x.id === b.batteryId)!;
+  const left = Math.max(1 - b.net.value / b.capacityAs, 0);
+  const factor = Math.max(1 - values['battery-cold'] * Math.max(298.15 - coldestK, 0), 0);
+  return {
+    batteryId: b.batteryId,
+    name: b.name,
+    leftShare: left,
+    freezesK: chemistry === 'lithium' ? undefined : freezesAt(left),
+    gives: figure(
+      b.usableAs * factor,
+      'charge',
+      'battery-cold',
+      [input('Q', 'may give when warm', b.usableAs, 'charge'), input('T', 'coldest night', coldestK, 'temperature')],
+      ['battery-cold'],
+    ),
   };
 }

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Chance, formatQuantity, growTank, makeRoom, resizeLine, type RigDocument } from '@pozzo/core';
+import { type Chance, formatQuantity, FUEL_ROWS, growTank, makeRoom, resizeLine, type RigDocument } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -65,6 +65,11 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     } @else if (!busy()) {
       <p class="quiet">Every size of tank, fill hose and feed is put through the same sampled days: some seconds of work.</p>
     }
+    @for (f of fuels(); track f.id) {
+      <h3>{{ f.name }}</h3>
+      <p class="lead">{{ f.words }}</p>
+      <pz-table [label]="'How long fuel tanks of each size last in place of ' + f.name" [columns]="fuelColumns" [rows]="f.rows" />
+    }
   `,
   styles: `
     .head {
@@ -109,6 +114,32 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
   `,
 })
 export class SizingPanel {
+  protected readonly fuelColumns: readonly Column[] = [
+    { id: 'size', name: 'Holds' },
+    ...Array.from({ length: FUEL_ROWS }, (_, i) => ({ id: `days-${i + 1}`, name: i === 0 ? 'Lasts a day' : `${i + 1} in a row`, number: true })),
+  ];
+  /** How long fuel lasts, by the sampled days. */
+  protected readonly fuels = computed(() =>
+    (this.day.sample().value?.fuels ?? []).map((f) => {
+      const q = (v: number): string => formatQuantity(v, 'volume', this.rig.units());
+      return {
+        id: f.id,
+        name: f.name,
+        words: `${f.ranDry ? 'At least ' : ''}${q(f.p50)} on a middling day, ${q(f.p95)} on a long one.`,
+        rows: f.sizes.map(
+          (s): TableRow => ({
+            id: String(s.volumeM3),
+            ...(s.now ? { mark: 'now' as const } : {}),
+            cells: {
+              size: q(s.volumeM3),
+              ...Object.fromEntries(s.lasts.map((x, i) => [`days-${i + 1}`, { text: Number.isNaN(x) ? '–' : `${percent(x)} %`, by: x, shout: s.now && i === 0 && x < 0.98 }])),
+            },
+          }),
+        ),
+      };
+    }),
+  );
+
   private readonly rig = inject(RigStore);
   protected readonly day = inject(DayStore);
   protected readonly busy = computed(() => (this.day.sizing().state === 'working' ? Math.max(this.day.sizing().share, 0.01) : 0));

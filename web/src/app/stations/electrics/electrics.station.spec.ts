@@ -23,12 +23,10 @@ describe('electrics and air', () => {
     expect(svg.querySelectorAll('.fuse').length).toBe(3);
   });
   test('each cable tells its gauge, fuse, what arrives and what is lost', () => {
-    const s = open('two-unequal');
-    expect(s.text()).toContain('Lengths that are not typed are those of the deck');
-    s.fixture.destroy();
-    const t = open('tied-tanks');
-    expect(rows(t.root).find((r) => r.includes('12 V pump'))).toMatch(/Fuse panel *AWG 6 · 13\.3 mm² .*ft.*40.A.*A.*V.*%/);
+    const s = open('tied-tanks');
+    expect(rows(s.root).find((r) => r.includes('12 V pump'))).toMatch(/Fuse panel *AWG 6 · 13\.3 mm² .*ft.*40.A.*A.*V.*%/);
   });
+  test('lengths are those of the deck', () => expect(open('two-unequal').text()).toContain('Lengths that are not typed are those of the deck'));
   test('a length that is only the usual one says so', () => {
     const s = open('two-batch', (d) => void (d.placements = d.placements!.filter((p) => p.thing !== 'battery')));
     expect(s.text()).toContain('one end has no place yet');

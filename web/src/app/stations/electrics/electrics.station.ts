@@ -218,7 +218,7 @@ export class ElectricsStation {
     const all = (this.answers()?.cables ?? []).filter((c) => !c.typedLength);
     const loose = all.filter((c) => !c.asLaid).length;
     return loose
-      ? `${loose === all.length ? 'Lengths that are not typed are' : `${loose} of the lengths are`} the usual one: one end has no place yet.`
+      ? `${loose === all.length ? 'Lengths that are not typed are' : loose === 1 ? 'One of the lengths is' : `${loose} of the lengths are`} the usual one: one end has no place yet.`
       : 'Lengths that are not typed are those of the deck, with slack. One length stands for the way there and back.';
   });
 

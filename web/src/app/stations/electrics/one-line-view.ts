@@ -21,14 +21,14 @@ const fitted = (text: string, width: number, size: number): string => {
           @if (c.fuse; as f) {
             <rect class="fuse" [class]="'fuse ' + c.verdict" [attr.x]="f.x" [attr.y]="f.y" width="16" height="8" rx="2" />
           }
-          <text class="says" [attr.x]="c.at[0]" [attr.y]="c.at[1]" text-anchor="end">{{ c.says }}</text>
         }
         @for (b of d.blocks; track b.id + b.kind + $index) {
           <g [class]="'block ' + b.verdict">
-            <title>{{ b.name }}: {{ b.says }}</title>
+            <title>{{ b.name }}: {{ b.says }}{{ b.cable ? ', ' + b.cable : '' }}</title>
             <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.width" [attr.height]="b.height" rx="4" />
             <text class="name" [attr.x]="b.x + 8" [attr.y]="b.y + 18">{{ short(b) }}</text>
             <text [attr.x]="b.x + 8" [attr.y]="b.y + 36">{{ b.says }}</text>
+            <text class="says" [attr.x]="b.x + 8" [attr.y]="b.y + 53">{{ b.cable }}</text>
           </g>
         }
       </svg>
@@ -55,9 +55,6 @@ const fitted = (text: string, width: number, size: number): string => {
     .says {
       fill: var(--ink-quiet);
       font-size: 14px;
-      paint-order: stroke;
-      stroke: var(--ground-2);
-      stroke-width: 3px;
     }
     .cable {
       fill: none;

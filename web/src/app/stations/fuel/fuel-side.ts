@@ -19,18 +19,18 @@ const ROOM = 150;
         @for (e of d.engines; track e.id) {
           <rect class="engine" [attr.x]="e.x" [attr.y]="e.y" [attr.width]="e.width" [attr.height]="e.height" rx="3" />
         }
+        <rect class="wall" [attr.x]="d.tank.x" [attr.y]="d.tank.y" [attr.width]="d.tank.width" [attr.height]="d.tank.height" rx="4" />
+        <rect class="fuel" [attr.x]="d.tank.x + 2" [attr.y]="d.tank.y + 2" [attr.width]="d.tank.width - 4" [attr.height]="d.tank.height - 4" rx="2" />
+        <rect class="dead" [attr.x]="d.tank.x + 2" [attr.y]="d.tank.dead" [attr.width]="d.tank.width - 4" [attr.height]="d.tank.deadHeight" />
+        <line class="reserve" [attr.x1]="d.tank.x" [attr.x2]="d.tank.x + d.tank.width" [attr.y1]="d.tank.reserve" [attr.y2]="d.tank.reserve" />
+        @if (d.tank.vented) {
+          <path class="vent" [attr.d]="d.tank.vent" />
+        }
         @for (e of d.engines; track e.id) {
           <path class="hose" [class.shout]="e.shout" [attr.d]="e.hose" />
           <circle class="carburettor" [class.shout]="e.shout" [attr.cx]="e.cx" [attr.cy]="e.cy" r="6" />
           <text class="strong" [attr.x]="e.tx" [attr.y]="e.ty" [attr.text-anchor]="e.anchor">{{ e.name }}</text>
           <text [class.shout]="e.shout" [attr.x]="e.tx" [attr.y]="e.ty + 16" [attr.text-anchor]="e.anchor">{{ e.says }}</text>
-        }
-        <rect class="wall" [attr.x]="d.tank.x" [attr.y]="d.tank.y" [attr.width]="d.tank.width" [attr.height]="d.tank.height" rx="4" />
-        <rect class="fuel" [attr.x]="d.tank.x + 2" [attr.y]="d.tank.y + 2" [attr.width]="d.tank.width - 4" [attr.height]="d.tank.height - 4" rx="2" />
-        <rect class="dead" [attr.x]="d.tank.x + 2" [attr.y]="d.tank.dead" [attr.width]="d.tank.width - 4" [attr.height]="d.tank.y + d.tank.height - 2 - d.tank.dead" />
-        <line class="reserve" [attr.x1]="d.tank.x" [attr.x2]="d.tank.x + d.tank.width" [attr.y1]="d.tank.reserve" [attr.y2]="d.tank.reserve" />
-        @if (d.tank.vented) {
-          <path class="vent" [attr.d]="d.tank.vent" />
         }
         <text class="strong" [attr.x]="d.tank.tx" [attr.y]="d.tank.ty">{{ d.tank.name }}</text>
         <text class="quiet" [attr.x]="d.tank.tx" [attr.y]="d.tank.ty + 16">{{ d.tank.says }}</text>
@@ -159,7 +159,6 @@ export class FuelSide {
       const from = cx >= middle ? b : a;
       const head = e.headLast?.value ?? 0;
       const needs = e.lift === 'gravity' ? `${length(Math.abs(head))} ${head >= 0 ? 'to spare' : 'short'} at the last` : `its pump lifts ${length(Math.max(-head, 0))} of ${length(e.liftsM)}`;
-      const right_ = cx >= W / 2;
       return {
         id: e.engineId,
         name: e.name,
@@ -173,7 +172,7 @@ export class FuelSide {
         cy,
         hose: `M${from} ${y(t.outletM)}H${(from + cx) / 2}V${cy}H${cx}`,
         tx: Math.min(Math.max(cx, 76), W - 76),
-        ty: Math.max(y(s.z1) - 24 - (right_ && i > 0 && own.length > 2 ? 0 : 0), 14 + (i % 2) * 36),
+        ty: Math.max(y(s.z1) - 24, 14),
         anchor: 'middle' as const,
       };
     });
@@ -192,13 +191,14 @@ export class FuelSide {
         width: b - a,
         height: y(t.outletM) - y(t.brimM),
         dead: of(Math.min(dead, 1)),
+        deadHeight: Math.max(y(t.outletM) - 2 - of(Math.min(dead, 1)), 0),
         reserve: of(reserve),
         vented: t.vented,
         vent: `M${middle} ${y(t.brimM)}v-10h8`,
         tx: Math.max(Math.min(a, W - 150), 2),
         ty: H - 22,
       },
-      note: `Heights to scale${placed ? ', lengths along the deck too' : '; not everything has its place on the deck'}. Heads are those of a slope of ${length(own[0].slopeM)} between them; the dashed line is the reserve, the red never gets to every engine.`,
+      note: `Heights to scale${placed ? ', lengths along the deck too' : '; not everything has its place on the deck'}. Heads are those on the steepest site. Dashed: the reserve; red: what never gets to every engine.`,
     };
   });
 }
