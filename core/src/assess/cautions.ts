@@ -59,7 +59,10 @@ function energyCautions(rig: Rig): Caution[] {
       text: 'Hot water scalds and its hose burns skin; a burner wants its flow switch, its relief valve and a clear flue, and never runs dry. Its flue gas kills in a closed body.',
     });
   if (rig.gear.some((g) => g.kind === 'generator'))
-    out.push({ station: 'electrics', text: 'A generator stands in the open, away from doors and people: its exhaust is carbon monoxide. It is earthed and bonded as its book says.' });
+    out.push({
+      station: 'electrics',
+      text: 'A generator stands in the open, away from doors and people: its exhaust is carbon monoxide. It is earthed and bonded as its book says.',
+    });
   if (rig.batteries.length)
     out.push({
       station: 'electrics',
@@ -122,9 +125,7 @@ function chemicalCautions(rig: Rig): Caution[] {
       text: 'Air drives the pump at once when its valve opens: blow the line down before you open any coupling. A compressor’s tank wants its relief valve tested.',
     });
   if (rig.softPumps.some((p) => p.kind === 'electric'))
-    out.push(
-      { station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' },
-    );
+    out.push({ station: 'machines', text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.' });
   if (rig.tanks.some((t) => t.holds !== undefined))
     out.push({
       station: 'tanks',

@@ -11,7 +11,21 @@ export const AIR_ASSUMPTIONS = [
     'common-practice',
     'Single-stage compressors; read it off the switch.',
   ),
-  assumption('air-cut-in', 'Pressure at which a compressor starts again', 'pressure', '100 psi', 'common-practice', 'About 25 psi under the cut-out; read it off the switch.'),
+  assumption(
+    'air-cut-in',
+    'Pressure at which a compressor starts again',
+    'pressure',
+    '100 psi',
+    'common-practice',
+    'About 25 psi under the cut-out; read it off the switch.',
+  ),
   assumption('air-tyre', 'Air that a tyre takes to its pressure', 'volume', '40 gal', 'estimate', 'A truck tyre from flat enough to see; free air.'),
-  assumption('air-engine-share', 'Share of its power that a compressor’s engine gives for hours', 'ratio', '85 %', 'common-practice', 'Small engines are rated at their peak.'),
+  assumption(
+    'air-engine-share',
+    'Share of its power that a compressor’s engine gives for hours',
+    'ratio',
+    '85 %',
+    'common-practice',
+    'Small engines are rated at their peak.',
+  ),
 ] as const;

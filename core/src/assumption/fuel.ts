@@ -19,6 +19,13 @@ export const FUEL_ASSUMPTIONS = [
   assumption('fuel-pump-lift', 'Most that an engine’s own or a pulse pump lifts', 'length', '24 in', 'estimate', 'Read it off the sheet.'),
   assumption('fuel-electric-lift', 'Most that an electric fuel pump lifts', 'length', '48 in', 'estimate', 'Read it off the sheet.'),
   assumption('fuel-days', 'Days that fuel on board should last', 'number', '1', 'common-practice', 'Nobody stops at a pump in the middle of a job.'),
-  assumption('fuel-heat-apart', 'Distance of fuel from SH and other oxidisers', 'length', '12 in', 'estimate', 'They must never meet; a bund between is better.'),
+  assumption(
+    'fuel-heat-apart',
+    'Distance of fuel from SH and other oxidisers',
+    'length',
+    '12 in',
+    'estimate',
+    'They must never meet; a bund between is better.',
+  ),
   assumption('vehicle-idle', 'Share of its power that a vehicle gives a pump at idle', 'ratio', '30 %', 'estimate', 'Shaft or oil; read it off the sheet.'),
 ] as const;

@@ -32,7 +32,7 @@ export function equipmentOn(rig: Rig): readonly Carried[] {
     ...rig.machines.flatMap((m) => [of(m.id, 'pump', m.flow), of(m.id, 'engine', m.enginePower)]),
     ...rig.boosters.map((b) => of(b.id, 'booster', b.openFlow)),
     ...rig.softPumps.map((p) => of(p.id, `soft-pump-${p.kind}`, p.openFlow)),
-    ...rig.reels.map((r) => of(r.id, 'reel', drumOf(r))),
+    ...rig.reels.flatMap((r) => [of(r.id, 'reel', drumOf(r)), ...(r.motor === undefined ? [] : [of(r.id, 'reel-motor', r.motor)])]),
     ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? of(undefined, 'surface-cleaner', o.width ?? 0.508) : of(undefined, 'gun', o.wantedPressure))),
     ...rig.sprayers.map((s) => of(undefined, 'soft-gun', s.nozzleBore)),
     ...rig.fuelTanks.filter((t) => !t.vehicle).map((t) => of(t.id, 'fuel-tank', t.volume)),

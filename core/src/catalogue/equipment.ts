@@ -21,6 +21,7 @@ export const EQUIPMENT_KINDS = {
   charger: { word: 'Charger', by: 'current' },
   burner: { word: 'Burner with coil', by: 'power' },
   reel: { word: 'Hose reel', by: 'volume' },
+  'reel-motor': { word: 'Motor of a reel', by: 'current' },
   gun: { word: 'Gun with lance', by: 'pressure' },
   'surface-cleaner': { word: 'Surface cleaner', by: 'length' },
   'soft-gun': { word: 'Soft wash gun', by: 'length' },
@@ -144,6 +145,10 @@ const ROWS: Readonly<Record<EquipmentKind, readonly Row[]>> = {
     ['0.02 m³', '22 20 20', 240, 18],
     ['0.06 m³', '26 22 24', 420, 30],
     ['0.15 m³', '32 30 30', 760, 52],
+  ],
+  'reel-motor': [
+    ['20 A', '8 5 5', 160, 4],
+    ['60 A', '10 6 6', 290, 7],
   ],
   gun: [
     ['3000 psi', '44 6 3', 85, 1.6],

@@ -32,9 +32,7 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
       const p = head(pump.switchPressure);
       // Its speed goes with the volts that its cable leaves, and so does its flow; the current does not hang on that speed.
       const slowed = (share: number, pressure: number): number =>
-        pump.ohms > 0
-          ? Math.max(1 - (pump.ohms * (pump.freeA + (share * q * pressure) / (pump.efficiency * pump.volts))) / pump.volts, 0.05)
-          : 1;
+        pump.ohms > 0 ? Math.max(1 - (pump.ohms * (pump.freeA + (share * q * pressure) / (pump.efficiency * pump.volts))) / pump.volts, 0.05) : 1;
       const at = (share: number, pressureShare: number): number => share * q * slowed(share, pressureShare * pump.switchPressure);
       return [
         // Above the switch pressure the pump pulses on its switch: the mean flow falls away steeply.

@@ -101,7 +101,7 @@ describe('options', () => {
     }
   });
   test('the schools are all there: water, feed, guns, chemical pump, mixing', () => {
-    expect(new Set(variantsOf(smallBuffer()).map((x) => x.question))).toEqual(new Set(['Water', 'Feed', 'Guns', 'Chemical pump', 'Mixing']));
+    expect(new Set(variantsOf(smallBuffer()).map((x) => x.question))).toEqual(new Set(['Water', 'Feed', 'Guns', 'Chemical pump', 'Mixing', 'Power']));
     expect(variantsOf(crewOfFour()).some((x) => x.title.startsWith('One gun at full flow'))).toBe(true);
   });
   test('they meet the same days: the build against itself is the same row', () => {

@@ -3,6 +3,7 @@ import { withoutOptions } from '../edit/option.js';
 import { asWanted } from '../advise/compare-ways.js';
 import { growTank } from '../edit/grow-tank.js';
 import { addBooster } from '../edit/booster.js';
+import { addFuelTank, addReceiver } from '../edit/energy.js';
 import { changed } from '../edit/draft.js';
 import { unusedId } from '../edit/id.js';
 import { convertMix, convertPump } from '../edit/mix-way.js';
@@ -20,7 +21,7 @@ import { joinGuns, splitGun } from '../edit/gun.js';
 /** Another way of building the same rig. */
 export interface Variant {
   readonly id: string;
-  /** The question it answers: water, feed, guns, chemical pump, mixing. */
+  /** The question it answers: water, feed, guns, chemical pump, mixing, power. */
   readonly question: string;
   readonly title: string;
   /** The document of it; a fresh one at every call. */
@@ -84,7 +85,29 @@ export function variantsOf(doc: RigDocument): Variant[] {
         (d) => asWanted(d, mix.id),
       );
     }
+  energyVariants(rig, add);
   return out;
+}
+
+/** Largest fuel tank that is offered for all engines together. */
+const SHARED_FUEL = '17 gal';
+
+/** Fuel, charge and air otherwise: one tank for all engines, lithium, a receiver, reels that a motor winds. */
+function energyVariants(rig: Rig, add: Add): void {
+  const engines = rig.machines.filter((m) => m.drive === undefined || m.drive === 'petrol').map((m) => m.id);
+  if (engines.length && !rig.fuelTanks.length)
+    add('fuel-tank', 'Power', engines.length > 1 ? 'One fuel tank for all washers' : 'A larger fuel tank on the deck', (d) => {
+      for (const m of d.machines) if (engines.includes(m.id) && m.engine) delete m.engine.own;
+      addFuelTank(d, engines, { volume: SHARED_FUEL });
+    });
+  const heavy = rig.batteries.findIndex((b) => b.use === undefined && b.chemistry !== 'lithium' && !b.vehicle);
+  if (heavy >= 0) add('lithium', 'Power', `Lithium in place of ${rig.batteries[heavy].name}`, (d) => void (d.batteries![heavy].chemistry = 'lithium'));
+  const compressor = rig.compressors.find((c) => c.freeAir > 0 && !rig.receivers.some((r) => r.compressor === c.id));
+  if (compressor) add('receiver', 'Power', `An air receiver behind ${compressor.name}`, (d) => void addReceiver(d, compressor.id));
+  if (rig.batteries.length && rig.reels.some((r) => r.motor === undefined))
+    add('electric-reels', 'Power', 'Reels that a motor winds', (d) => {
+      for (const r of d.reels ?? []) r.motor ??= '40 A';
+    });
 }
 
 /** Whether pressure comes to an end from a machine, over headers; a ring of headers leads nowhere new. */

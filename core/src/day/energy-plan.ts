@@ -97,7 +97,13 @@ export function energyPlan(cases: Cases, soft: readonly SoftTable[], seconds: nu
   const driven = new Set(mainsLoads(rig, values).map((l) => l.id));
   const generator = generatorOf(rig);
   return {
-    stores: stores.map((s) => ({ id: s.id, name: s.name, fuel: s.fuel, fullKg: tidy(s.volumeM3 * densityOf(s.fuel, values)), densityKgM3: densityOf(s.fuel, values) })),
+    stores: stores.map((s) => ({
+      id: s.id,
+      name: s.name,
+      fuel: s.fuel,
+      fullKg: tidy(s.volumeM3 * densityOf(s.fuel, values)),
+      densityKgM3: densityOf(s.fuel, values),
+    })),
     drinkers,
     spareKg: { petrol: spare.petrol * densityOf('petrol', values), diesel: spare.diesel * densityOf('diesel', values) },
     engineOf: Int32Array.from(rig.machines, (m) => (driven.has(m.id) ? drinkerOf(generator?.id) : drinkerOf(m.id))),
@@ -113,7 +119,14 @@ export function energyPlan(cases: Cases, soft: readonly SoftTable[], seconds: nu
 }
 
 /** What a machine's engine burns at a shaft power, its burner on top, kg/s; 0 for what has its fuel elsewhere. */
-export function machineFuel(cases: Cases, plan: Pick<EnergyPlan, 'engineOf' | 'burnerOf'>, m: number, shaftW: number, throughM3s: number, out: { engine: number; burner: number }): void {
+export function machineFuel(
+  cases: Cases,
+  plan: Pick<EnergyPlan, 'engineOf' | 'burnerOf'>,
+  m: number,
+  shaftW: number,
+  throughM3s: number,
+  out: { engine: number; burner: number },
+): void {
   const { rig, values } = cases;
   const machine = rig.machines[m];
   const drive = machine.drive ?? 'petrol';
@@ -141,7 +154,8 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], engines: readonly 
     const m = rig.machines.findIndex((x) => x.id === id);
     return m < 0 ? 0 : 1 << m;
   };
-  const mixesOf = (engineId: string | undefined): number => (engineId === undefined ? 0 : soft.reduce((bits, s, k) => (s.engineId === engineId ? bits | (1 << k) : bits), 0));
+  const mixesOf = (engineId: string | undefined): number =>
+    engineId === undefined ? 0 : soft.reduce((bits, s, k) => (s.engineId === engineId ? bits | (1 << k) : bits), 0);
   const always = new Float64Array(banks.length);
   const winding = new Float64Array(banks.length);
   const running: { bank: number; machines: number; mixes: number; amps: number }[] = [];
@@ -181,7 +195,8 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], engines: readonly 
       }
       default: {
         const own = rig.loads.find((x) => x.id === l.id)!;
-        if (own.hours === undefined && own.engine !== undefined) running.push({ bank, machines: bitOf(own.engine), mixes: mixesOf(own.engine), amps: hard(own.current) });
+        if (own.hours === undefined && own.engine !== undefined)
+          running.push({ bank, machines: bitOf(own.engine), mixes: mixesOf(own.engine), amps: hard(own.current) });
         else always[bank] += (hard(own.current) * (own.hours ?? 0)) / Math.max(seconds, own.hours ?? 0, 1);
       }
     }
@@ -240,7 +255,9 @@ function airPlan(rig: Rig, values: AssumptionValues, soft: readonly SoftTable[])
   const compressors = rig.compressors.map((c, at) => ({
     id: c.id,
     given: tidy(c.freeAir),
-    receiver: tidy(receiverAir(receiversOf(rig, c.id), cutOutOf(c, values), Math.max(0, ...soft.filter((_, k) => softCompressor[k] === at).map((s) => s.airPa)), atmosphere)),
+    receiver: tidy(
+      receiverAir(receiversOf(rig, c.id), cutOutOf(c, values), Math.max(0, ...soft.filter((_, k) => softCompressor[k] === at).map((s) => s.airPa)), atmosphere),
+    ),
   }));
   return { compressors, softCompressor };
 }

@@ -76,7 +76,7 @@ describe('fuel through the day', () => {
     const r = work(d);
     const burnt = r.fuels.find((f) => f.id === 'burner')!;
     const through = r.used;
-    const heat = 998.2 * 4182 * through * (((120 + 459.67) * 5) / 9 - ((parseRig(d).brief.water * 9) / 9));
+    const heat = 998.2 * 4182 * through * (((120 + 459.67) * 5) / 9 - (parseRig(d).brief.water * 9) / 9);
     near(burnt.usedM3, burnerFuel(heat, 0.85, 'diesel'), 0.02);
     d.burners![0].own = '0.5 gal';
     const dry = work(d);
@@ -87,7 +87,17 @@ describe('fuel through the day', () => {
   test('an electric washer on a generator burns the generator’s fuel', () => {
     const d = plan(LAYOUTS.find((l) => l.id === 'gravity-van')!.make(), [wash('1 h')]);
     d.mains = { from: 'generator', rcd: true };
-    d.gear!.push({ id: 'set', name: 'Generator', kind: 'generator', length: '24 in', width: '18 in', height: '19 in', mass: '105 lb', running: '3 kW', engine: { own: '3 gal' } });
+    d.gear!.push({
+      id: 'set',
+      name: 'Generator',
+      kind: 'generator',
+      length: '24 in',
+      width: '18 in',
+      height: '19 in',
+      mass: '105 lb',
+      running: '3 kW',
+      engine: { own: '3 gal' },
+    });
     const r = work(d);
     expect(r.fuels).toMatchObject([{ id: 'set' }]);
     expect(r.fuels[0].usedM3).toBeGreaterThan(0);

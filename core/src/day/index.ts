@@ -3,7 +3,19 @@ export { dayModel, type DayModel } from './model.js';
 export { type DayDraw, Simulator } from './simulator.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, holdsGun, inHand, spraysMix, triggerOf } from './hands.js';
-export { type BatteryDay, CAUSES, type Cause, type DayResult, type DayTrace, type FuelDay, type MixDay, type PhaseRun, type Shortage, type ShortKind, type VesselDay } from './types.js';
+export {
+  type BatteryDay,
+  CAUSES,
+  type Cause,
+  type DayResult,
+  type DayTrace,
+  type FuelDay,
+  type MixDay,
+  type PhaseRun,
+  type Shortage,
+  type ShortKind,
+  type VesselDay,
+} from './types.js';
 export { type Chance, chanceOf, isEnough } from './chance.js';
 export { type DayChunk, joinChunks } from './chunk.js';
 export {

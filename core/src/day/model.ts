@@ -171,12 +171,13 @@ const banksFor = (e: EnergyPlan, mix: number, machines: number): readonly number
   e.banks.flatMap((_, b) => ((mix >= 0 && e.softBank[mix] === b) || (e.boosts[b] & machines) !== 0 ? [b] : []));
 
 /** What a phase burns fuel in: engines of its machines, or their generator, and of its pump. A burner that runs dry leaves the water cold. */
-const drinkersFor = (e: EnergyPlan, mix: number, machines: number): readonly number[] => [
-  ...new Set([
-    ...Array.from(e.engineOf).filter((d, m) => d >= 0 && (machines & (1 << m)) !== 0),
-    ...(mix >= 0 && e.softEngine[mix] >= 0 ? [e.softEngine[mix]] : []),
-  ]),
-].filter((d) => e.drinkers[d].store >= 0);
+const drinkersFor = (e: EnergyPlan, mix: number, machines: number): readonly number[] =>
+  [
+    ...new Set([
+      ...Array.from(e.engineOf).filter((d, m) => d >= 0 && (machines & (1 << m)) !== 0),
+      ...(mix >= 0 && e.softEngine[mix] >= 0 ? [e.softEngine[mix]] : []),
+    ]),
+  ].filter((d) => e.drinkers[d].store >= 0);
 
 /** A job is as long as the longest way through it of one of the crew, s. */
 function longestQueue(phases: readonly Phase[]): number {
@@ -245,7 +246,9 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
   const mixesUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.mix)));
   const sites = day.distance !== undefined || day.height !== undefined;
   const outletsUsed = new Set(jobs.flatMap((j) => j.phases.map((p) => p.outlet)));
-  const asked = Float64Array.from(energy.compressors, (_, c) => soft.reduce((sum, x, k) => (energy.softCompressor[k] === c && mixesUsed.has(k) ? sum + x.air : sum), 0));
+  const asked = Float64Array.from(energy.compressors, (_, c) =>
+    soft.reduce((sum, x, k) => (energy.softCompressor[k] === c && mixesUsed.has(k) ? sum + x.air : sum), 0),
+  );
   const outOfBreath = (k: number): boolean => {
     const c = energy.softCompressor[k];
     return soft[k].air > 0 && mixesUsed.has(k) && (c < 0 || asked[c] > energy.compressors[c].given * 1.001);
@@ -257,9 +260,7 @@ export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
     vessel: Int32Array.from(vessels, (v, i) => (drawn.has(i) ? short(v.water ? 'water' : 'stock', v.tank.id, v.name) : -1)),
     feed: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('feed', m.id, m.name) : -1)),
     heat: Int32Array.from(rig.machines, (m, i) => (usesMachine(i) ? short('heat', m.id, m.name) : -1)),
-    air: Int32Array.from(soft, (s, i) =>
-      outOfBreath(i) ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1,
-    ),
+    air: Int32Array.from(soft, (s, i) => (outOfBreath(i) ? short('air', s.pumpId!, rig.softPumps.find((p) => p.id === s.pumpId)!.name) : -1)),
     reach: Int32Array.from(rig.outlets, (o, i) => (sites && outletsUsed.has(i) ? short('reach', o.id, o.name) : -1)),
     softReach: Int32Array.from(soft, (s, i) => ((sites || s.dry) && s.reach && mixesUsed.has(i) ? short('reach', s.reach.id, s.reach.name) : -1)),
     battery: Int32Array.from(energy.banks, (b, i) => (banksNeeded.has(i) ? short('battery', b.id, b.name) : -1)),

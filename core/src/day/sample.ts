@@ -200,7 +200,13 @@ export function gatherSample(model: DayModel, seed: number, parts: readonly DayC
       const { p5, p50, p95 } = spread(sprayed);
       return [{ mixId: s.mixId, p5, p50, p95, wanted: s.wanted }];
     }),
-    fuels: model.energy.stores.flatMap((_, f) => fuelLast(model, f, column(chunks, (c) => c.fuel, f))),
+    fuels: model.energy.stores.flatMap((_, f) =>
+      fuelLast(
+        model,
+        f,
+        column(chunks, (c) => c.fuel, f),
+      ),
+    ),
     seasons: model.spread.seasons.flatMap(({ season }, i, all) => {
       if (season === undefined || all.length < 2) return [];
       const { days: own, thirsty } = countDays(model, chunks, (c, d) => c.season[d] === i);

@@ -277,7 +277,8 @@ export class Simulator extends DayTally {
       if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
       if (into[v] > 0 && rates.refilling[v]) dt = Math.min(dt, (vessel.full - volume[v]) / into[v]);
     }
-    for (let b = 0; b < rates.current.length; b++) if (rates.current[b] > 0 && this.batteryLeft[b] > 0) dt = Math.min(dt, this.batteryLeft[b] / rates.current[b]);
+    for (let b = 0; b < rates.current.length; b++)
+      if (rates.current[b] > 0 && this.batteryLeft[b] > 0) dt = Math.min(dt, this.batteryLeft[b] / rates.current[b]);
     for (let c = 0; c < rates.air.length; c++) if (rates.air[c] > 0 && this.airLeft[c] > 0) dt = Math.min(dt, this.airLeft[c] / rates.air[c]);
     dt = this.untilFuel(dt);
     dt = Math.min(dt, this.loopLimit());

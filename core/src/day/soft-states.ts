@@ -90,8 +90,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
     });
     const s = net.solve(levels, false, strengths);
     for (let i = 0; i < n; i++) rows[row * width + i] = tidy(s.flows[i]);
-    if (way.pump.kind === 'electric')
-      rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, supplied));
+    if (way.pump.kind === 'electric') rows[row * width + n + 1] = tidy(pumpCurrent(s.flowM3s, s.pumpRisePa, supplied));
     if (row === size - 1) dry = s.flowM3s <= DRY;
     if (row === size - 1 && way.sprayer.kind === 'jet')
       climbs = jetHeight(s.tipPressurePa / (net.water.densityKgM3 * GRAVITY * s.gravity), way.sprayer.nozzleBore) + way.sprayer.height;

@@ -13,7 +13,21 @@ export interface Box {
   readonly z1: number;
 }
 
-export type StandingKind = 'tank' | 'machine' | 'soft-pump' | 'booster' | 'manifold' | 'mix' | 'reel' | 'gear' | 'fuel-tank' | 'battery' | 'panel' | 'compressor' | 'receiver' | 'burner';
+export type StandingKind =
+  | 'tank'
+  | 'machine'
+  | 'soft-pump'
+  | 'booster'
+  | 'manifold'
+  | 'mix'
+  | 'reel'
+  | 'gear'
+  | 'fuel-tank'
+  | 'battery'
+  | 'panel'
+  | 'compressor'
+  | 'receiver'
+  | 'burner';
 
 /** Something that stands on a deck, or that waits for a place. */
 export interface Standing {

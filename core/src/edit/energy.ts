@@ -15,7 +15,13 @@ import { unusedId } from './id.js';
 export function addBattery(d: RigDocument, changes: Partial<BatteryDocument> = {}): string {
   const list = (d.batteries ??= []);
   const id = unusedId(d, changes.use === 'start' ? 'starting' : 'battery');
-  list.push({ id, name: changes.use === 'start' ? 'Starting battery' : list.length ? `Battery ${list.length + 1}` : 'Battery', capacity: '100 Ah', chemistry: 'agm', ...changes });
+  list.push({
+    id,
+    name: changes.use === 'start' ? 'Starting battery' : list.length ? `Battery ${list.length + 1}` : 'Battery',
+    capacity: '100 Ah',
+    chemistry: 'agm',
+    ...changes,
+  });
   return id;
 }
 
@@ -59,14 +65,26 @@ export function lineFuel(d: RigDocument, tank: string, engine: string): void {
 
 export function addCharger(d: RigDocument, battery: string, kind: ChargerKind, changes: Partial<ChargerDocument> = {}): string {
   const id = unusedId(d, kind);
-  const usual = { coil: ['Charging coil', '20 A'], alternator: ['Alternator', '40 A'], vehicle: ['From the vehicle', '30 A'], shore: ['Shore charger', '15 A'], solar: ['Solar panel', '8 A'] } as const;
+  const usual = {
+    coil: ['Charging coil', '20 A'],
+    alternator: ['Alternator', '40 A'],
+    vehicle: ['From the vehicle', '30 A'],
+    shore: ['Shore charger', '15 A'],
+    solar: ['Solar panel', '8 A'],
+  } as const;
   (d.chargers ??= []).push({ id, name: usual[kind][0], kind, battery, current: usual[kind][1], ...changes });
   return id;
 }
 
 export function addLoad(d: RigDocument, kind: LoadKind, changes: Partial<ElectricLoadDocument> = {}): string {
   const id = unusedId(d, kind);
-  const usual = { lights: ['Work lights', '4 A', '1 h'], ignition: ['Ignition', '2 A', undefined], 'fuel-solenoid': ['Fuel solenoid', '1 A', undefined], 'fuel-pump': ['Fuel pump', '2 A', undefined], other: ['Another load', '1 A', '1 h'] } as const;
+  const usual = {
+    lights: ['Work lights', '4 A', '1 h'],
+    ignition: ['Ignition', '2 A', undefined],
+    'fuel-solenoid': ['Fuel solenoid', '1 A', undefined],
+    'fuel-pump': ['Fuel pump', '2 A', undefined],
+    other: ['Another load', '1 A', '1 h'],
+  } as const;
   const [name, current, hours] = usual[kind];
   (d.loads ??= []).push({ id, name, kind, current, ...(hours && changes.engine === undefined ? { hours } : {}), ...changes });
   return id;

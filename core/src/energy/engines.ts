@@ -42,13 +42,9 @@ export function enginesOn(rig: Rig, values: AssumptionValues): readonly EngineOn
   const burns = (drive: string): boolean => drive === 'petrol' || drive === 'diesel';
   return [
     ...rig.machines.filter((m) => burns(driveOf(m))).map((m) => of('machine', m, m.enginePower, petrolOr(m.drive), m.engine)),
-    ...rig.softPumps
-      .filter((p) => p.kind === 'engine')
-      .map((p) => of('soft-pump', p, (p.openFlow * p.limit) / values['pump-efficiency'], 'petrol', p.engine)),
+    ...rig.softPumps.filter((p) => p.kind === 'engine').map((p) => of('soft-pump', p, (p.openFlow * p.limit) / values['pump-efficiency'], 'petrol', p.engine)),
     ...rig.compressors.filter((c) => burns(driveOf(c))).map((c) => of('compressor', c, c.power, petrolOr(c.drive), c.engine)),
-    ...rig.gear
-      .filter((g) => g.kind === 'generator')
-      .map((g) => of('gear', g, (g.running ?? 0) / values['generator-efficiency'], 'petrol', g.engine)),
+    ...rig.gear.filter((g) => g.kind === 'generator').map((g) => of('gear', g, (g.running ?? 0) / values['generator-efficiency'], 'petrol', g.engine)),
     ...rig.burners.map((b) => of('burner', b, b.heat, b.fuel, b.own === undefined ? undefined : { own: b.own })),
   ];
 }

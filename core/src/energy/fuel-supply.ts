@@ -67,7 +67,16 @@ export function fuelSupply(rig: Rig, values: AssumptionValues, things: readonly 
   const slope = Math.max(Math.abs(rig.platform?.slope?.nose ?? 0), Math.abs(rig.platform?.slope?.kerb ?? 0)) || values['fuel-slope'];
   const drinks = engines.map((engine): Drink => {
     const line = rig.fuelLines.find((l) => l.to === engine.id);
-    const none = { lengthM: undefined, asLaid: false, lossM: undefined, slopeM: 0, headFullM: undefined, headReserveM: undefined, headLastM: undefined, liftsM: 0 };
+    const none = {
+      lengthM: undefined,
+      asLaid: false,
+      lossM: undefined,
+      slopeM: 0,
+      headFullM: undefined,
+      headReserveM: undefined,
+      headLastM: undefined,
+      liftsM: 0,
+    };
     if (!line) {
       if (engine.own === undefined) return { engine, store: -1, deadM3: 0, ...none };
       stores.push({ id: engine.id, name: `${engine.name}, its own tank`, fuel: engine.fuel, volumeM3: engine.own, tank: undefined });

@@ -11,7 +11,13 @@ const scratch: FactorOut = new Float64Array(2);
  * @param freeAirM3s flow as free air at `atmospherePa`
  * @param endPa absolute, at its end
  */
-export function airLineStart(run: Pick<Run, 'boreM' | 'lengthM' | 'roughnessM'>, freeAirM3s: number, endPa: number, atmospherePa: number, temperatureK = 293.15): number {
+export function airLineStart(
+  run: Pick<Run, 'boreM' | 'lengthM' | 'roughnessM'>,
+  freeAirM3s: number,
+  endPa: number,
+  atmospherePa: number,
+  temperatureK = 293.15,
+): number {
   if (!(freeAirM3s > 0)) return endPa;
   const g = (freeAirM3s * atmospherePa) / (R_AIR * temperatureK * boreArea(run.boreM));
   frictionFactor((g * run.boreM) / MU_AIR, run.roughnessM / run.boreM, scratch);

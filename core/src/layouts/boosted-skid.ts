@@ -22,7 +22,8 @@ export function boostedSkid(): RigDocument {
     boosters: [{ id: 'transfer', name: 'Transfer pump', height: '4 in', running: true, shutoffPressure: '35 psi', openFlow: '14 gpm' }],
     machines: [washer('washer-a', 'Shelf washer', '5.5 gpm', '3000 psi', '14 hp', { inletHeight: '42 in' })],
     outlets: [gun('gun-a', 'Left gun', '3.5', '2200 psi', { height: '5 ft' }), gun('gun-b', 'Right gun', '3.5', '2200 psi', { height: '5 ft' })],
-    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }], compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '18 cfm', power: '6.5 hp' }],
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
+    compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '18 cfm', power: '6.5 hp' }],
     lines: [
       line('fill', 'fill', 'spigot:glass-tap', 'tank:water@30 in', gardenFill('58', '100 ft')),
       line(

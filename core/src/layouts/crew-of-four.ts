@@ -67,7 +67,11 @@ export function crewOfFour(): RigDocument {
 /** Two engine-driven pumps on mix tanks and a 12 V proportioner for small work. */
 function crewSoftWash(rig: RigDocument): RigDocument {
   const blended = withProportioner(
-    { ...rig, batteries: [{ id: 'battery', name: 'Battery', capacity: '200 Ah', chemistry: 'lithium' }], chargers: [{ id: 'coil', name: 'Charging coil of washer A', kind: 'coil', battery: 'battery', current: '20 A', engine: 'washer-a' }] },
+    {
+      ...rig,
+      batteries: [{ id: 'battery', name: 'Battery', capacity: '200 Ah', chemistry: 'lithium' }],
+      chargers: [{ id: 'coil', name: 'Charging coil of washer A', kind: 'coil', battery: 'battery', current: '20 A', engine: 'washer-a' }],
+    },
     {
       pump: electricPump('small-pump'),
       water: 'tank:water@8 in',

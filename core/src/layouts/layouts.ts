@@ -52,7 +52,12 @@ const fitted = (make: () => RigDocument) => (): RigDocument => {
 };
 
 export const LAYOUTS: readonly Layout[] = [
-  { id: 'buffer-skid', title: 'One buffer tank, one washer', demoId: 'marina-pontoon', make: () => onDeck('buffer-skid', withEnergy('buffer-skid', pontoonRig())) },
+  {
+    id: 'buffer-skid',
+    title: 'One buffer tank, one washer',
+    demoId: 'marina-pontoon',
+    make: () => onDeck('buffer-skid', withEnergy('buffer-skid', pontoonRig())),
+  },
   { id: 'big-tank', title: 'Big tank, one washer, plumbed for two', demoId: 'tram-depot', make: whole('big-tank', bigTankTrailer) },
   { id: 'tied-tanks', title: 'Two tied tanks, two equal washers', demoId: 'holiday-park', make: whole('tied-tanks', tiedTanksTruck) },
   { id: 'gravity-van', title: 'Electric washer by gravity in a van', demoId: 'night-market', make: whole('gravity-van', gravityVan) },

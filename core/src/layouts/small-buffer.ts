@@ -23,7 +23,8 @@ export function smallBuffer(): RigDocument {
     tanks: [boxTank('buffer', 'Buffer', ['36 in', '24 in', '24 in'])],
     machines: [washer('washer-a', 'Washer A', '9 gpm', '3500 psi', '26 hp')],
     outlets: [gun('gun-a', 'Gun', '10', '3000 psi')],
-    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }], compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '22 cfm', power: '9 hp' }],
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
+    compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '22 cfm', power: '9 hp' }],
     lines: [
       line('fill', 'fill', 'spigot:tap', 'tank:buffer@26 in', gardenFill('34', '100 ft')),
       line(

@@ -35,7 +35,8 @@ export function twoTotesOxygen(): RigDocument {
       line('return-a', 'bypass', 'machine:washer-a', 'tank:tote-b@42 in', parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }])),
       line('dump', 'dump', 'tank:tote-a@7 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
-    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }], compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '26 cfm', power: '9 hp' }],
+    batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
+    compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '26 cfm', power: '9 hp' }],
   };
   return withProportioner(rig, {
     pump: airPump('air-pump', { limit: '80 psi' }),

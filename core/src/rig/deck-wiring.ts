@@ -13,8 +13,7 @@ export function deckProblems(rig: Rig): Problem[] {
   const seen = new Set<string>();
   rig.placements.forEach((p, i) => {
     const path = `placements.${i}`;
-    if (!known.has(p.thing))
-      out.push(problem('nowhere', `${path}.thing`, 'a thing', `Nothing called "${p.thing}" is on the rig, yet it has a place.`));
+    if (!known.has(p.thing)) out.push(problem('nowhere', `${path}.thing`, 'a thing', `Nothing called "${p.thing}" is on the rig, yet it has a place.`));
     if (seen.has(p.thing)) out.push(problem('twice', `${path}.thing`, 'unique', `"${p.thing}" has two places.`));
     seen.add(p.thing);
     if (p.on === undefined) return;

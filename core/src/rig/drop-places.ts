@@ -23,8 +23,9 @@ export type PlacedList = (typeof PLACED_LISTS)[number];
 const standsHere = (x: { readonly vehicle?: boolean | undefined }): boolean => !x.vehicle;
 
 /** Everything on a rig that stands somewhere, by id, in the order of its lists. */
-export const placeable = (rig: Readonly<Partial<Record<PlacedList, readonly { readonly id: string; readonly vehicle?: boolean | undefined }[]>>>): readonly string[] =>
-  PLACED_LISTS.flatMap((list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
+export const placeable = (
+  rig: Readonly<Partial<Record<PlacedList, readonly { readonly id: string; readonly vehicle?: boolean | undefined }[]>>>,
+): readonly string[] => PLACED_LISTS.flatMap((list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
 
 /** Takes away the places of things that are gone, and lets down to the deck what stood on them. For every change of a document. */
 export function dropPlaces(d: RigDocument): void {

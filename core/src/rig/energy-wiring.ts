@@ -39,12 +39,19 @@ export function energyProblems(rig: Rig): Problem[] {
   });
   rig.batteries.forEach((b, i) => {
     if (b.changeover === undefined) return;
-    must(batteries.has(b.changeover), `batteries.${i}.changeover`, 'a battery', `The change-over of "${b.name}" leads to "${b.changeover}", which is no battery.`);
-    if (b.changeover === b.id) out.push(problem('itself', `batteries.${i}.changeover`, 'another battery', `The change-over of "${b.name}" leads back to itself.`));
+    must(
+      batteries.has(b.changeover),
+      `batteries.${i}.changeover`,
+      'a battery',
+      `The change-over of "${b.name}" leads to "${b.changeover}", which is no battery.`,
+    );
+    if (b.changeover === b.id)
+      out.push(problem('itself', `batteries.${i}.changeover`, 'another battery', `The change-over of "${b.name}" leads back to itself.`));
   });
   rig.chargers.forEach((c, i) => {
     must(batteries.has(c.battery), `chargers.${i}.battery`, 'a battery', `Charger "${c.name}" charges "${c.battery}", which is no battery.`);
-    if (c.engine !== undefined) must(engines.has(c.engine), `chargers.${i}.engine`, 'an engine', `Charger "${c.name}" is driven by "${c.engine}", which is no engine.`);
+    if (c.engine !== undefined)
+      must(engines.has(c.engine), `chargers.${i}.engine`, 'an engine', `Charger "${c.name}" is driven by "${c.engine}", which is no engine.`);
   });
   rig.loads.forEach((l, i) => {
     if (l.engine !== undefined) must(engines.has(l.engine), `loads.${i}.engine`, 'an engine', `"${l.name}" serves "${l.engine}", which is no engine.`);
@@ -61,7 +68,12 @@ export function energyProblems(rig: Rig): Problem[] {
   ]);
   rig.wires.forEach((w, i) => {
     const name = w.name ?? w.id;
-    must(batteries.has(w.from) || panels.has(w.from), `wires.${i}.from`, 'a battery or a panel', `Cable "${name}" starts at "${w.from}", which is no battery and no panel.`);
+    must(
+      batteries.has(w.from) || panels.has(w.from),
+      `wires.${i}.from`,
+      'a battery or a panel',
+      `Cable "${name}" starts at "${w.from}", which is no battery and no panel.`,
+    );
     must(panels.has(w.to) || loads.has(w.to), `wires.${i}.to`, 'a panel or a load', `Cable "${name}" leads to "${w.to}", which draws nothing.`);
     if (rig.wires.findIndex((x) => x.to === w.to) !== i) out.push(problem('twice', `wires.${i}.to`, 'one cable', `"${w.to}" hangs on two cables.`));
     const chain = new Set<string>();
@@ -78,7 +90,12 @@ export function energyProblems(rig: Rig): Problem[] {
       out.push(problem('above', `compressors.${i}.cutIn`, '< cut-out', `"${c.name}" starts again at a lower pressure than it rests at.`));
   });
   rig.receivers.forEach((r, i) =>
-    must(compressors.has(r.compressor), `receivers.${i}.compressor`, 'a compressor', `Receiver "${r.name}" stands behind "${r.compressor}", which is no compressor.`),
+    must(
+      compressors.has(r.compressor),
+      `receivers.${i}.compressor`,
+      'a compressor',
+      `Receiver "${r.name}" stands behind "${r.compressor}", which is no compressor.`,
+    ),
   );
   const airPumps = new Set(rig.softPumps.filter((p) => p.kind === 'air').map((p) => p.id));
   rig.airLines.forEach((l, i) => {

@@ -9,7 +9,8 @@ import { mend } from './mend';
 import { readRig } from './read';
 import type { RigDocument } from './schema';
 
-const old = (name: string): Record<string, unknown> => JSON.parse(readFileSync(join(__dirname, '../../testdata/rigs-v4', `${name}.json`), 'utf8')) as Record<string, unknown>;
+const old = (name: string): Record<string, unknown> =>
+  JSON.parse(readFileSync(join(__dirname, '../../testdata/rigs-v4', `${name}.json`), 'utf8')) as Record<string, unknown>;
 const read = (d: unknown): RigDocument => {
   const r = readRig(d);
   if (!r.ok) throw new Error(JSON.stringify(r.problems));
@@ -55,7 +56,8 @@ describe('the one fuel volume and the loose battery of version 4 become things',
     const r = read(d);
     expect([r.batteries, r.compressors, r.fuelTanks]).toEqual([undefined, undefined, undefined]);
   });
-  test('power that is no power is told, not dropped', () => expect(problem({ ...old('crew-of-four'), placements: [], power: 'much' })).toMatchObject({ path: 'power' }));
+  test('power that is no power is told, not dropped', () =>
+    expect(problem({ ...old('crew-of-four'), placements: [], power: 'much' })).toMatchObject({ path: 'power' }));
 });
 
 describe('what leads nowhere is told by name', () => {
@@ -66,7 +68,11 @@ describe('what leads nowhere is told by name', () => {
   };
   test.each<[string, (d: RigDocument) => void, string]>([
     ['a fuel line from no tank', (d) => void (d.fuelLines = [{ id: 'f', from: 'x', to: 'washer-a', bore: '1/4 in' }]), 'fuelLines.0.from'],
-    ['a fuel line to a tank', (d) => void (addFuelTank(d, []), (d.fuelLines = [{ id: 'f', from: 'fuel-tank', to: 'buffer', bore: '1/4 in' }])), 'fuelLines.0.to'],
+    [
+      'a fuel line to a tank',
+      (d) => void (addFuelTank(d, []), (d.fuelLines = [{ id: 'f', from: 'fuel-tank', to: 'buffer', bore: '1/4 in' }])),
+      'fuelLines.0.to',
+    ],
     ['a charger of nothing', (d) => void addCharger(d, 'x', 'shore'), 'chargers.0.battery'],
     ['a load of no engine', (d) => void addLoad(d, 'ignition', { engine: 'buffer' }), 'loads.0.engine'],
     ['a cable to a gun', (d) => void wireFrom(d, 'battery', d.outlets[0].id), 'wires.0.to'],

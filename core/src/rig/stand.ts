@@ -60,9 +60,7 @@ export function standing(rig: Rig): Rig {
   const engines = <T extends { readonly id: string; readonly engine?: Engine | undefined }>(list: T[]): T[] =>
     list.some((t) => t.engine?.carburettor !== undefined && floor(t.id) !== 0)
       ? list.map((t) =>
-          t.engine?.carburettor === undefined || floor(t.id) === 0
-            ? t
-            : { ...t, engine: { ...t.engine, carburettor: t.engine.carburettor + floor(t.id) } },
+          t.engine?.carburettor === undefined || floor(t.id) === 0 ? t : { ...t, engine: { ...t.engine, carburettor: t.engine.carburettor + floor(t.id) } },
         )
       : list;
   const ground = rig.platform?.height ?? 0;

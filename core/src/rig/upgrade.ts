@@ -39,7 +39,8 @@ function usesFromNames(old: Raw): Raw {
 const asItWas = (old: Raw): Raw => old;
 
 /** Ids of everything that a document has a list of. */
-const idsOf = (old: Raw): Set<unknown> => new Set(Object.values(old).flatMap((list) => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? x['id'] : undefined)) : [])));
+const idsOf = (old: Raw): Set<unknown> =>
+  new Set(Object.values(old).flatMap((list) => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? x['id'] : undefined)) : [])));
 
 /** A quantity that says there is some of it; what cannot be read is left for the schema to tell. */
 const some = (text: unknown, dimension: Dimension): boolean => {

@@ -71,7 +71,15 @@ export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | '
     const sources = rig.chargers.filter((c) => c.battery === b.batteryId);
     const rows = Math.max(order.length, sources.length, 1);
     const middle = top + ((rows - 1) * ROW) / 2;
-    const battery = block('battery', b.batteryId, middle, b.name, `${q(b.volts, 'voltage')} · ${q(b.capacityAs, 'charge')}`, b.verdict, `${q(b.allOnA, 'current')} with all on`);
+    const battery = block(
+      'battery',
+      b.batteryId,
+      middle,
+      b.name,
+      `${q(b.volts, 'voltage')} · ${q(b.capacityAs, 'charge')}`,
+      b.verdict,
+      `${q(b.allOnA, 'current')} with all on`,
+    );
     sources.forEach((c, i) => {
       const s = block('source', c.id, top + i * ROW + ((rows - sources.length) * ROW) / 2, c.name, `${q(c.current, 'current')} · ${WHEN[c.kind]}`, 'fed');
       cables.push({ id: `from-${c.id}`, points: square(s, battery), fused: false, verdict: 'fed' });
@@ -94,7 +102,15 @@ export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | '
     }
     order.forEach((c, i) => {
       const cable = cableOf(c);
-      const load = block('load', c.loadId, top + i * ROW, c.name, `${q(c.voltage, 'voltage')} · ${q(c.current.value, 'current')}`, c.verdict, cable ? cableWords(cable, units) : '');
+      const load = block(
+        'load',
+        c.loadId,
+        top + i * ROW,
+        c.name,
+        `${q(c.voltage, 'voltage')} · ${q(c.current.value, 'current')}`,
+        c.verdict,
+        cable ? cableWords(cable, units) : '',
+      );
       const from = (cable && panels.get(cable.from)) ?? battery;
       cables.push({
         id: `to-${c.loadId}-${i}`,
@@ -138,7 +154,9 @@ export function oneLineSvg(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' 
   const margin = 16;
   const worst = d.blocks.reduce<Verdict>((v, b) => worse(v, b.verdict), 'fed');
   const cables = d.cables.map((c) => {
-    const fuse = c.fused ? `<rect x="${c.points[0][0] + 6}" y="${c.points[0][1] - 4}" width="16" height="8" rx="2" fill="#ffffff" stroke="${COLOUR[c.verdict]}" stroke-width="1.2"/>` : '';
+    const fuse = c.fused
+      ? `<rect x="${c.points[0][0] + 6}" y="${c.points[0][1] - 4}" width="16" height="8" rx="2" fill="#ffffff" stroke="${COLOUR[c.verdict]}" stroke-width="1.2"/>`
+      : '';
     return `<polyline points="${c.points.map((p) => p.join(',')).join(' ')}" fill="none" stroke="${COLOUR[c.verdict]}" stroke-width="1.6"/>${fuse}`;
   });
   const blocks = d.blocks.map(

@@ -238,9 +238,17 @@ export const EQUATIONS = {
     source: 'Peukert 1897',
     unverified: true,
   },
-  'battery-day': { title: 'Battery over the day', text: 'Q_net = Q_taken − η · Σ I_charge · t, nothing at least', source: 'charge balance; the share that is given again is an estimate' },
+  'battery-day': {
+    title: 'Battery over the day',
+    text: 'Q_net = Q_taken − η · Σ I_charge · t, nothing at least',
+    source: 'charge balance; the share that is given again is an estimate',
+  },
   'battery-cold': { title: 'A battery in the cold', text: 'Q = Q_warm · (1 − c · (25 °C − T))', source: 'definition; c is an estimate' },
-  'fuel-usable': { title: 'Fuel of use', text: 'V_use = V − what lies below the last level at which it still runs to its worst engine', source: 'energy equation' },
+  'fuel-usable': {
+    title: 'Fuel of use',
+    text: 'V_use = V − what lies below the last level at which it still runs to its worst engine',
+    source: 'energy equation',
+  },
   'air-line': {
     title: 'Lost in an air line',
     text: 'p₁² = p₂² + G² R T (f L/d + 2 ln(p₁/p₂)), steady and isothermal',

@@ -34,10 +34,7 @@ export const airRules: Rule = (finding, rig, _doc, now) => {
   const values = assumptionValues(rig.assumptions);
   const pumps = rig.softPumps.filter((p) => (own ? now.air.pumps.find((x) => x.pumpId === p.id)?.compressorId === own.compressorId : true) && p.kind === 'air');
   const freeAir = nextSize(needM3s * 1.1, 'airFlow', 'cfm', 1);
-  const needsW = Math.max(
-    compressor?.power.value ?? 0,
-    ...pumps.map((p) => now.chemical.softPumps.find((x) => x.pumpId === p.id)?.airPower?.value ?? 0),
-  );
+  const needsW = Math.max(compressor?.power.value ?? 0, ...pumps.map((p) => now.chemical.softPumps.find((x) => x.pumpId === p.id)?.airPower?.value ?? 0));
   const power = nextSize(needsW / values['air-engine-share'], 'power', 'hp', 0.5);
   const spray = Math.max(0, ...pumps.map((p) => now.chemical.softPumps.find((x) => x.pumpId === p.id)?.sprayS ?? 0));
   return [

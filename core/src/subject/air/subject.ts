@@ -13,7 +13,12 @@ export const AIR: Subject<AirAnswers, SoftPumpAnswers, AirCode> = {
   kinds: AIR_KINDS,
   needs: ['soft-pump'],
   // Its pumps and compressors are told by name.
-  reads: (of) => [...chemicals(of), ...of.rig.softPumps, ...of.rig.airLines, ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : [])],
+  reads: (of) => [
+    ...chemicals(of),
+    ...of.rig.softPumps,
+    ...of.rig.airLines,
+    ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : []),
+  ],
   assess: ({ cases }, { chemical }) => ({ air: assessAir(cases, chemical.softPumps) }),
   findings: ({ rig, values }, { air }) => airFindings(rig, air, values),
   rests: (rig, { air }) => [

@@ -103,8 +103,12 @@ describe('cables as typed', () => {
   });
   test('a fuse below what flows blows; between that and a quarter more it is near', () => {
     const amps = circuits(bare())[0].current.value;
-    expect(judged(wired({ gauge: '2', fuse: `${Math.floor(amps * 0.8)} A` })).findings.find((f) => f.code === 'fuse-small')).toMatchObject({ verdict: 'starved' });
-    expect(judged(wired({ gauge: '2', fuse: `${(amps * 1.1).toFixed(1)} A` })).findings.find((f) => f.code === 'fuse-small')).toMatchObject({ verdict: 'tight' });
+    expect(judged(wired({ gauge: '2', fuse: `${Math.floor(amps * 0.8)} A` })).findings.find((f) => f.code === 'fuse-small')).toMatchObject({
+      verdict: 'starved',
+    });
+    expect(judged(wired({ gauge: '2', fuse: `${(amps * 1.1).toFixed(1)} A` })).findings.find((f) => f.code === 'fuse-small')).toMatchObject({
+      verdict: 'tight',
+    });
   });
   test('a thin cable slows the pump: volts at it by Ohm’s law from the current that it then draws, worked by hand', () => {
     const [thick, thin] = [judged(wired({ gauge: '4/0' })), judged(wired({ gauge: '10' }))];

@@ -68,7 +68,9 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: 
       case 'booster':
         return [{ ...l, current: boosterCurrent(cases, l), daySeconds: washing, steady: true }];
       case 'remote':
-        return [{ ...l, current: assumed(values['remote-current'], 'remote-current'), daySeconds: spraying(mixes.find((m) => m.mixId === l.id)), steady: true }];
+        return [
+          { ...l, current: assumed(values['remote-current'], 'remote-current'), daySeconds: spraying(mixes.find((m) => m.mixId === l.id)), steady: true },
+        ];
       case 'reel': {
         const reel = rig.reels.find((r) => r.id === l.id)!;
         return [{ ...l, current: given(reel.motor!), daySeconds: jobs * windingSeconds(woundHose(rig, reel.line), values), steady: true }];
@@ -84,7 +86,14 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: 
         ];
       case 'burner': {
         const own = rig.burners.find((b) => b.id === l.id)!;
-        return [{ ...l, current: own.current === undefined ? assumed(values['burner-current'], 'burner-current') : given(own.current), daySeconds: washing, steady: true }];
+        return [
+          {
+            ...l,
+            current: own.current === undefined ? assumed(values['burner-current'], 'burner-current') : given(own.current),
+            daySeconds: washing,
+            steady: true,
+          },
+        ];
       }
       default: {
         const own = rig.loads.find((x) => x.id === l.id)!;
@@ -108,7 +117,11 @@ function boosterCurrent(cases: Cases, load: LoadOn): Figure {
     watts / (values['booster-efficiency'] * volts),
     'current',
     'motor-current',
-    [input('P', 'into the water', watts, 'power'), input('η', 'motor and pump', values['booster-efficiency'], 'ratio'), input('V', 'voltage', volts, 'voltage')],
+    [
+      input('P', 'into the water', watts, 'power'),
+      input('η', 'motor and pump', values['booster-efficiency'], 'ratio'),
+      input('V', 'voltage', volts, 'voltage'),
+    ],
     ['booster-efficiency', 'pump-volts'],
   );
 }
@@ -218,7 +231,8 @@ function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly 
     const first = starter(cases, lengths, battery, l, scale, parentOf(l.id));
     // A change-over puts another battery in its place, where that cranks better.
     const other = rig.batteries.find((b) => b.id === battery.changeover);
-    const second = other && first.circuit.verdict !== 'fed' ? starter(cases, lengths, other, l, voltsOf(other, values) / values['pump-volts'], other.id) : undefined;
+    const second =
+      other && first.circuit.verdict !== 'fed' ? starter(cases, lengths, other, l, voltsOf(other, values) / values['pump-volts'], other.id) : undefined;
     const best = second && second.circuit.voltage > first.circuit.voltage ? second : first;
     circuits.push(best.circuit);
     cables.push(cableResult(best.cable, best === second ? other!.name : nameOf(best.cable.from), l.name, l.current.value));
@@ -239,7 +253,9 @@ function starter(
   const typed = wireTo(rig, l.id);
   const wire = typed?.from === from ? typed : undefined;
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
-  const gauge = built.typedGauge ? built.gauge : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), STARTER_CARRIES)?.gauge;
+  const gauge = built.typedGauge
+    ? built.gauge
+    : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), STARTER_CARRIES)?.gauge;
   const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge);
   const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge) };
   const dropV = ohms * l.current.value;
@@ -336,7 +352,15 @@ function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], spr
   const chargers = rig.chargers.filter((c) => c.battery === battery.id);
   const charged = chargers.reduce((s, c) => {
     const seconds =
-      c.kind === 'vehicle' ? driving : c.kind === 'shore' ? 0 : c.kind === 'solar' ? working * values['solar-share'] : c.engine === undefined ? working : washing;
+      c.kind === 'vehicle'
+        ? driving
+        : c.kind === 'shore'
+          ? 0
+          : c.kind === 'solar'
+            ? working * values['solar-share']
+            : c.engine === undefined
+              ? working
+              : washing;
     return s + c.current * seconds * bank.charges;
   }, 0);
   const net = Math.max(taken - charged, 0);
@@ -356,7 +380,13 @@ function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], spr
       [peukert],
     ),
     charged,
-    net: figure(net, 'charge', 'battery-day', [input('Q', 'taken', taken, 'charge'), input('Q₊', 'charged while working', charged, 'charge')], [peukert, `charge-${battery.chemistry}`]),
+    net: figure(
+      net,
+      'charge',
+      'battery-day',
+      [input('Q', 'taken', taken, 'charge'), input('Q₊', 'charged while working', charged, 'charge')],
+      [peukert, `charge-${battery.chemistry}`],
+    ),
     nightAs: Math.min(night, net),
     fullByMorning: night >= net,
     allOnA: own.reduce((s, l) => s + (l.steady ? l.current.value : 0), 0),

@@ -57,7 +57,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
                 v: volts(c.voltage),
                 l: length,
                 g: `AWG ${gaugeName(c.gauge)}`,
-                least: volts(c.voltage / (1 - (c.dropShare ?? 0)) * (1 - c.mostDrop)),
+                least: volts((c.voltage / (1 - (c.dropShare ?? 0))) * (1 - c.mostDrop)),
               }),
         );
       continue;
@@ -117,7 +117,12 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
               a: amps(c.ampacityA),
               f: amps(c.fuseA),
             })
-          : message('The cable to {to} is {g}, which carries {a}; {i} flows in it.', { to: c.toName, g: `AWG ${gaugeName(c.gauge)}`, a: amps(c.ampacityA), i: amps(c.currentA) }),
+          : message('The cable to {to} is {g}, which carries {a}; {i} flows in it.', {
+              to: c.toName,
+              g: `AWG ${gaugeName(c.gauge)}`,
+              a: amps(c.ampacityA),
+              i: amps(c.currentA),
+            }),
       ),
     );
   }

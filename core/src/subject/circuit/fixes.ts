@@ -34,7 +34,11 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const carries = own.ampacityA;
   const fuse = fuseFor(own.currentA, assumptionValues(rig.assumptions)['fuse-over']);
   if (finding.code === 'cable-thin' && carries !== undefined && fuse !== undefined && fuse <= carries)
-    out.unshift({ id: `fuse-${fuse}`, title: message('A fuse of {f}', { f: typed(`${fuse} A`, 'current') }), change: (d) => void (cableTo(d, id)!.fuse = `${fuse} A`) });
+    out.unshift({
+      id: `fuse-${fuse}`,
+      title: message('A fuse of {f}', { f: typed(`${fuse} A`, 'current') }),
+      change: (d) => void (cableTo(d, id)!.fuse = `${fuse} A`),
+    });
   return out;
 };
 

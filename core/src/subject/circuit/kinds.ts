@@ -19,7 +19,13 @@ export const CIRCUIT_KINDS: Kinds<CircuitCode> = {
   'fuse-small': { figure: places('fuse-small'), rules: fuseRules, minor: true },
   'drop-high': { figure: lost, rules: cableRules, minor: true },
   'cranks-slowly': {
-    figure: { label: 'at the starter', dimension: 'voltage', better: 'more', step: 0.05, of: (a, id) => a.circuits.find((c) => c.loadId === id && c.part === 'starter')?.voltage ?? 0 },
+    figure: {
+      label: 'at the starter',
+      dimension: 'voltage',
+      better: 'more',
+      step: 0.05,
+      of: (a, id) => a.circuits.find((c) => c.loadId === id && c.part === 'starter')?.voltage ?? 0,
+    },
     rules: cableRules,
   },
   'battery-short': {

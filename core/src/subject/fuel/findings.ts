@@ -26,7 +26,13 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
     if (!tank) continue;
     if (tank.fuel !== e.fuel)
       out.push(
-        finding('fuel-wrong', 'stop', 'fuel', engineSubject(e), message('{engine} burns {fuel}; {tank} holds {other}.', { engine: e.name, fuel: e.fuel, tank: tank.name, other: tank.fuel })),
+        finding(
+          'fuel-wrong',
+          'stop',
+          'fuel',
+          engineSubject(e),
+          message('{engine} burns {fuel}; {tank} holds {other}.', { engine: e.name, fuel: e.fuel, tank: tank.name, other: tank.fuel }),
+        ),
       );
     if (tank.own || !e.headFull || !(e.deadM3 > tank.volumeM3 * values['fuel-reserve'])) continue;
     const lost = e.deadM3 >= tank.volumeM3 * 0.999;
@@ -67,10 +73,13 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
           'fed',
           'fuel',
           { kind: 'fuel-tank', id: t.tankId },
-          message('{tank} feeds {n} engines without fuel pumps: two carburettors on one tank can be more trouble than they are worth. Give each a tap of its own.', {
-            tank: t.name,
-            n: { value: small.length, dimension: 'number' },
-          }),
+          message(
+            '{tank} feeds {n} engines without fuel pumps: two carburettors on one tank can be more trouble than they are worth. Give each a tap of its own.',
+            {
+              tank: t.name,
+              n: { value: small.length, dimension: 'number' },
+            },
+          ),
         ),
       );
   }

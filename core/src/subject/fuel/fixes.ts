@@ -52,8 +52,14 @@ export const lowRules: Rule = (finding, rig, doc, now) => {
       });
   for (const bore of ['5/16 in', '3/8 in'])
     if (m(bore) > rig.fuelLines[line].bore * 1.001)
-      out.push({ id: `bore-${bore.replace(/\W/g, '')}`, title: message('A fuel hose of {b}', { b: shelf(m(bore)) }), change: (d) => void (d.fuelLines![line].bore = bore) });
+      out.push({
+        id: `bore-${bore.replace(/\W/g, '')}`,
+        title: message('A fuel hose of {b}', { b: shelf(m(bore)) }),
+        change: (d) => void (d.fuelLines![line].bore = bore),
+      });
   return out;
 };
 
-export const extinguisherRules: Rule = (): Candidate[] => [{ id: 'add', title: 'A fire extinguisher on board', change: (d) => void addGear(d, 'extinguisher') }];
+export const extinguisherRules: Rule = (): Candidate[] => [
+  { id: 'add', title: 'A fire extinguisher on board', change: (d) => void addGear(d, 'extinguisher') },
+];

@@ -81,7 +81,8 @@ describe('what is dangerous or troublesome about it', () => {
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'fuel-unvented')!;
     expect(codes(applyFix(d, fix))).not.toContain('fuel-unvented');
   });
-  test('diesel in a petrol engine is a stop', () => expect(judged(remote('24 in', { fuel: 'diesel' })).findings.find((f) => f.code === 'fuel-wrong')).toMatchObject({ verdict: 'stop' }));
+  test('diesel in a petrol engine is a stop', () =>
+    expect(judged(remote('24 in', { fuel: 'diesel' })).findings.find((f) => f.code === 'fuel-wrong')).toMatchObject({ verdict: 'stop' }));
   test('two engines without pumps on one tank are mentioned, and hold nothing back', () => {
     const d = remote('30 in');
     d.machines.push({ ...d.machines[0], id: 'second', name: 'Second washer' });

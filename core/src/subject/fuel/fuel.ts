@@ -52,7 +52,9 @@ export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fue
             ? input('η', 'efficiency', values['burner-efficiency'], 'ratio')
             : input('b', 'lb for a horsepower and hour', rateOf(engine.fuel, values), 'number'),
         ],
-        engine.kind === 'burner' ? ['burner-efficiency'] : [engine.fuel === 'petrol' ? 'engine-fuel' : 'diesel-fuel', engine.fuel === 'petrol' ? 'fuel-density' : 'diesel-density'],
+        engine.kind === 'burner'
+          ? ['burner-efficiency']
+          : [engine.fuel === 'petrol' ? 'engine-fuel' : 'diesel-fuel', engine.fuel === 'petrol' ? 'fuel-density' : 'diesel-density'],
       ),
       lengthM: d.lengthM,
       asLaid: d.asLaid,
@@ -93,7 +95,10 @@ export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fue
       lastsS: together > 0 ? usable / together : Infinity,
       vented: s.tank?.vented ?? true,
       own: s.tank === undefined,
-      verdict: own.reduce<Verdict>((v, d) => worse(v, engines.find((e) => e.engineId === d.engine.id)!.verdict), s.tank?.vented === false && own.length ? 'stop' : 'fed'),
+      verdict: own.reduce<Verdict>(
+        (v, d) => worse(v, engines.find((e) => e.engineId === d.engine.id)!.verdict),
+        s.tank?.vented === false && own.length ? 'stop' : 'fed',
+      ),
     };
   });
   return { tanks, engines, spareM3: spare };

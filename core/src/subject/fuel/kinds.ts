@@ -5,7 +5,13 @@ import { extinguisherRules, lowRules, ventRules, wrongRules } from './fixes.js';
 export type FuelCode = 'fuel-unvented' | 'fuel-wrong' | 'fuel-low' | 'fuel-share' | 'no-extinguisher';
 
 const engine = (a: Assessment, id: string) => a.fuel.engines.find((e) => e.engineId === id);
-const outOfReach: FindingFigure = { label: 'fuel that never gets there', dimension: 'volume', better: 'less', step: 1e-5, of: (a, id) => engine(a, id)?.deadM3 ?? 0 };
+const outOfReach: FindingFigure = {
+  label: 'fuel that never gets there',
+  dimension: 'volume',
+  better: 'less',
+  step: 1e-5,
+  of: (a, id) => engine(a, id)?.deadM3 ?? 0,
+};
 
 export const FUEL_KINDS_OF_FINDING: Kinds<FuelCode> = {
   'fuel-unvented': { scale: 'feeding', figure: places('fuel-unvented'), rules: ventRules },

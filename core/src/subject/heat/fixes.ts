@@ -14,11 +14,18 @@ export const hotRules: Rule = (finding, rig, _doc, now): Candidate[] => {
   const machine = rig.burners[i].machine;
   const lower = (k: number): Candidate => {
     const set = typeableQuantity(k, 'temperature', '°F', 3);
-    return { id: `set-${set.replace(/\W/g, '')}`, title: message('Set it to {t}', { t: typed(set, 'temperature') }), change: (d) => void (d.burners![i].set = set) };
+    return {
+      id: `set-${set.replace(/\W/g, '')}`,
+      title: message('Set it to {t}', { t: typed(set, 'temperature') }),
+      change: (d) => void (d.burners![i].set = set),
+    };
   };
   if (finding.code === 'not-hot') {
     const heat = nextSize((own.heat.value * (own.setK - rig.brief.water)) / Math.max(own.rise.value, 1e-6), 'power', 'kW', 10);
-    return [{ id: 'larger', title: message('A burner of {p}', { p: typed(heat, 'power') }), change: (d) => void (d.burners![i].heat = heat) }, lower(own.out.value)];
+    return [
+      { id: 'larger', title: message('A burner of {p}', { p: typed(heat, 'power') }), change: (d) => void (d.burners![i].heat = heat) },
+      lower(own.out.value),
+    ];
   }
   const hot = typeableQuantity(Math.max(own.setK + 5, 394.3), 'temperature', '°F', 3);
   const lines = new Set(rig.outlets.flatMap((o) => pressurePath(rig, machine, o.id)).map((l) => l.id));

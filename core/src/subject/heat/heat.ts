@@ -22,7 +22,13 @@ export function assessHeat(cases: Cases): BurnerResult[] {
       .outletsOf(machine.id)
       .flatMap((o) => pressurePath(rig, machine.id, o.id))
       .flatMap((l) =>
-        l.parts.map((p) => ({ part: p.name, lineId: l.id, standsK: p.stands ?? values['cold-stands'], assumed: p.stands === undefined, hose: p.kind === 'hose' })),
+        l.parts.map((p) => ({
+          part: p.name,
+          lineId: l.id,
+          standsK: p.stands ?? values['cold-stands'],
+          assumed: p.stands === undefined,
+          hose: p.kind === 'hose',
+        })),
       );
     // The hose is what people stand beside: of two alike it is told.
     const weakest = [...behind].sort((x, y) => x.standsK - y.standsK || Number(y.hose) - Number(x.hose)).at(0);
@@ -35,7 +41,13 @@ export function assessHeat(cases: Cases): BurnerResult[] {
         rise: figure(rise, 'temperatureStep', 'burner', [input('P', 'burner', b.heat, 'power'), input('Q', 'through it', flow, 'flow')]),
         out: figure(outK, 'temperature', 'burner', [input('T₁', 'water in', inK, 'temperature'), input('ΔT', 'rise', rise, 'temperatureStep')]),
         heat: figure(heat, 'power', 'burner', [input('Q', 'flow', flow, 'flow'), input('ΔT', 'rise', rise, 'temperatureStep')]),
-        fuel: figure(burnerFuel(heat, values['burner-efficiency'], b.fuel), 'flow', 'burner', [input('P', 'into the water', heat, 'power')], ['burner-efficiency']),
+        fuel: figure(
+          burnerFuel(heat, values['burner-efficiency'], b.fuel),
+          'flow',
+          'burner',
+          [input('P', 'into the water', heat, 'power')],
+          ['burner-efficiency'],
+        ),
         reaches,
         setK: b.set,
         weakest: weakest && { part: weakest.part, lineId: weakest.lineId, standsK: weakest.standsK, assumed: weakest.assumed },

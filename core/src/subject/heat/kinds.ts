@@ -18,7 +18,13 @@ export const HEAT_KINDS: Kinds<HeatCode> = {
     rules: hotRules,
   },
   'not-hot': {
-    figure: { label: 'out of the burner', dimension: 'temperature', better: 'more', step: 0.5, of: (a, id) => a.burners.find((x) => x.burnerId === id)?.out.value ?? 0 },
+    figure: {
+      label: 'out of the burner',
+      dimension: 'temperature',
+      better: 'more',
+      step: 0.5,
+      of: (a, id) => a.burners.find((x) => x.burnerId === id)?.out.value ?? 0,
+    },
     rules: hotRules,
   },
 };

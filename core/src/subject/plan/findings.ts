@@ -185,12 +185,7 @@ function exhaust(
   const depth = values['exhaust-clear'];
   const cone = before(t.box, side, depth, 0.25);
   const hit = placed
-    .filter(
-      (o) =>
-        o !== t &&
-        melts(rig, o) &&
-        overlapM(cone, o.box) > TOUCH,
-    )
+    .filter((o) => o !== t && melts(rig, o) && overlapM(cone, o.box) > TOUCH)
     .map((o) => ({ o, d: clearBefore(t.box, side, [o.box]) }))
     .sort((a, b) => a.d - b.d)[0];
   if (hit)

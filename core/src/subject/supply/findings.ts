@@ -66,7 +66,9 @@ function mainsFindings(rig: Rig, values: AssumptionValues): Finding[] {
   if (!rig.mains || !loads.length) return [];
   const out: Finding[] = [];
   const largest = loads.reduce((a, b) => (b.powerW > a.powerW ? b : a));
-  const subject = rig.machines.some((m) => m.id === largest.id) ? ({ kind: 'machine', id: largest.id } as const) : ({ kind: 'compressor', id: largest.id } as const);
+  const subject = rig.machines.some((m) => m.id === largest.id)
+    ? ({ kind: 'machine', id: largest.id } as const)
+    : ({ kind: 'compressor', id: largest.id } as const);
   if (rig.mains.rcd !== true)
     out.push(
       finding(

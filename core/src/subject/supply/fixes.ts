@@ -14,7 +14,10 @@ export const supplyRules: Rule = (finding): Candidate[] =>
     ? [{ id: 'battery', title: 'A deep-cycle battery of 100 Ah', change: (d) => void (d.batteries?.length || addBattery(d)) }]
     : (['site', 'generator'] as const).map((from) => ({
         id: from,
-        title: from === 'site' ? 'Run it from the customer’s socket, through a residual-current device' : 'Run it from a generator on board, through a residual-current device',
+        title:
+          from === 'site'
+            ? 'Run it from the customer’s socket, through a residual-current device'
+            : 'Run it from a generator on board, through a residual-current device',
         change: (d: RigDocument) => {
           d.mains = { from, rcd: true };
           if (from === 'generator' && !d.gear?.some((g) => g.kind === 'generator')) addGear(d, 'generator');
@@ -37,7 +40,10 @@ export const generatorRules: Rule = (_finding, rig): Candidate[] => {
       title: message('A generator of {p}, {s} to start', { p: { ...typed(running, 'power'), unit: 'kW' }, s: { ...typed(starting, 'power'), unit: 'kW' } }),
       change: (d) => {
         if (!d.gear?.some((g) => g.kind === 'generator')) addGear(d, 'generator');
-        Object.assign(d.gear!.find((g) => g.kind === 'generator')!, { running, starting });
+        Object.assign(
+          d.gear!.find((g) => g.kind === 'generator')!,
+          { running, starting },
+        );
       },
     },
     { id: 'site', title: 'Run it from the customer’s socket', change: (d) => void (d.mains = { ...d.mains, from: 'site' }) },

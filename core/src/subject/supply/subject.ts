@@ -7,7 +7,17 @@ export const SUPPLY: Subject<object, object, SupplyCode> = {
   name: 'supply',
   scale: 'feeding',
   kinds: SUPPLY_KINDS,
-  reads: ({ rig }) => [rig.mains, rig.assumptions, rig.batteries.length, ...rig.gear, ...rig.compressors, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.mixes],
+  reads: ({ rig }) => [
+    rig.mains,
+    rig.assumptions,
+    rig.batteries.length,
+    ...rig.gear,
+    ...rig.compressors,
+    ...rig.machines,
+    ...rig.softPumps,
+    ...rig.boosters,
+    ...rig.mixes,
+  ],
   assess: () => ({}),
   findings: ({ rig, values }) => supplyFindings(rig, values),
 };

@@ -18,12 +18,15 @@ function batteryFindings(w: WinterResult | undefined): Finding[] {
             'tight',
             'electrics',
             { kind: 'battery', id: b.batteryId },
-            message('After a day’s work {battery} holds {left}; its acid freezes at {at}, and a night goes down to {cold}. Charge it before the night, or take it in.', {
-              battery: b.name,
-              left: { value: b.leftShare, dimension: 'ratio' },
-              at: { value: b.freezesK, dimension: 'temperature' },
-              cold: { value: w!.coldestK!, dimension: 'temperature' },
-            }),
+            message(
+              'After a day’s work {battery} holds {left}; its acid freezes at {at}, and a night goes down to {cold}. Charge it before the night, or take it in.',
+              {
+                battery: b.name,
+                left: { value: b.leftShare, dimension: 'ratio' },
+                at: { value: b.freezesK, dimension: 'temperature' },
+                cold: { value: w!.coldestK!, dimension: 'temperature' },
+              },
+            ),
           ),
         ]
       : [],

@@ -15,7 +15,11 @@ export const chargeRules: Rule = (finding, _rig, doc) => {
   if (i < 0) return [];
   return [
     { id: 'charge', title: 'Charge at 30 A while working', change: (d) => void addCharger(d, finding.subject.id, 'alternator', { current: '30 A' }) },
-    { id: 'second', title: 'A second one alike, side by side', change: (d) => void (d.batteries![i].parallel = String(Math.min(Number(d.batteries![i].parallel ?? 1) + 1, 8))) },
+    {
+      id: 'second',
+      title: 'A second one alike, side by side',
+      change: (d) => void (d.batteries![i].parallel = String(Math.min(Number(d.batteries![i].parallel ?? 1) + 1, 8))),
+    },
     { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.batteries![i].chemistry = 'lithium') },
   ];
 };

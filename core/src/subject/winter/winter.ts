@@ -100,7 +100,10 @@ const FREEZES: readonly (readonly [share: number, kelvin: number])[] = [
 
 function freezesAt(share: number): number {
   const at = Math.min(Math.max(share, 0), 1);
-  const i = Math.max(FREEZES.findIndex(([s]) => s >= at), 1);
+  const i = Math.max(
+    FREEZES.findIndex(([s]) => s >= at),
+    1,
+  );
   const [[s0, k0], [s1, k1]] = [FREEZES[i - 1], FREEZES[i]];
   return k0 + ((k1 - k0) * (at - s0)) / (s1 - s0);
 }

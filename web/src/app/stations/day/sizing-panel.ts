@@ -126,16 +126,16 @@ export class SizingPanel {
         id: f.id,
         name: f.name,
         words: `${f.ranDry ? 'At least ' : ''}${q(f.p50)} on a middling day, ${q(f.p95)} on a long one.`,
-        rows: f.sizes.map(
-          (s): TableRow => ({
-            id: String(s.volumeM3),
-            ...(s.now ? { mark: 'now' as const } : {}),
-            cells: {
-              size: q(s.volumeM3),
-              ...Object.fromEntries(s.lasts.map((x, i) => [`days-${i + 1}`, { text: Number.isNaN(x) ? '–' : `${percent(x)} %`, by: x, shout: s.now && i === 0 && x < 0.98 }])),
-            },
-          }),
-        ),
+        rows: f.sizes.map((s): TableRow => ({
+          id: String(s.volumeM3),
+          ...(s.now ? { mark: 'now' as const } : {}),
+          cells: {
+            size: q(s.volumeM3),
+            ...Object.fromEntries(
+              s.lasts.map((x, i) => [`days-${i + 1}`, { text: Number.isNaN(x) ? '–' : `${percent(x)} %`, by: x, shout: s.now && i === 0 && x < 0.98 }]),
+            ),
+          },
+        })),
       };
     }),
   );

@@ -60,20 +60,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
 /** Batteries, cables and fuses, what charges them; the mains; compressors and what breathes from them. */
 @Component({
   selector: 'pz-electrics-station',
-  imports: [
-    Chart,
-    ChoiceField,
-    DataTable,
-    Facts,
-    MatButtonModule,
-    MatTabsModule,
-    NameField,
-    OneLineView,
-    QuantityField,
-    RouterLink,
-    SelectRow,
-    StationFrame,
-  ],
+  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, MatTabsModule, NameField, OneLineView, QuantityField, RouterLink, SelectRow, StationFrame],
   templateUrl: './electrics.station.html',
   styles: `
     h3 {
@@ -209,7 +196,10 @@ export class ElectricsStation {
           fuse: c.fuseA === undefined ? '–' : { text: this.q(c.fuseA, 'current'), by: c.fuseA, shout: c.ampacityA !== undefined && c.fuseA > c.ampacityA },
           current: { text: this.q(c.currentA, 'current'), by: c.currentA },
           at: load ? { text: this.q(load.voltage, 'voltage'), by: load.voltage } : '',
-          drop: load?.dropShare === undefined ? '' : { text: this.q(load.dropShare, 'ratio'), by: load.dropShare, shout: load.dropShare > load.mostDrop * 1.000001 },
+          drop:
+            load?.dropShare === undefined
+              ? ''
+              : { text: this.q(load.dropShare, 'ratio'), by: load.dropShare, shout: load.dropShare > load.mostDrop * 1.000001 },
         },
       };
     });
@@ -313,9 +303,7 @@ export class ElectricsStation {
   }
   /** Air-operated pumps without an air line drawn. */
   protected readonly unlined = computed(() => (this.answers()?.air.pumps ?? []).filter((p) => p.compressorId !== undefined && p.lineM === undefined));
-  protected readonly airLines = computed(() =>
-    (this.doc()?.airLines ?? []).map((l, i) => ({ id: l.id, path: `airLines.${i}`, name: this.pumpName(l.to) })),
-  );
+  protected readonly airLines = computed(() => (this.doc()?.airLines ?? []).map((l, i) => ({ id: l.id, path: `airLines.${i}`, name: this.pumpName(l.to) })));
 
   protected readonly mainsFacts = computed<Fact[]>(() => {
     const m = this.answers()?.mains;
@@ -354,7 +342,9 @@ export class ElectricsStation {
     };
   });
   protected readonly chartWords = computed(() =>
-    (this.day.usual()?.batteries ?? []).map((b) => `${b.name}: ${this.q(b.leftAs, 'charge')} left of ${this.q(b.usableAs, 'charge')} that may be used`).join('; '),
+    (this.day.usual()?.batteries ?? [])
+      .map((b) => `${b.name}: ${this.q(b.leftAs, 'charge')} left of ${this.q(b.usableAs, 'charge')} that may be used`)
+      .join('; '),
   );
 
   constructor() {

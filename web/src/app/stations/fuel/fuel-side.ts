@@ -137,7 +137,7 @@ export class FuelSide {
       at += w + gap;
       return { x0, x1: x0 + w, z0: 0, z1: 0.55 };
     });
-    const spans = placed ? boxes.map((b) => b!) : spread.map((s, i) => (boxes[i] ? { ...s, z0: boxes[i].z0, z1: boxes[i].z1 } : s));
+    const spans = placed ? boxes.map((b) => b) : spread.map((s, i) => (boxes[i] ? { ...s, z0: boxes[i].z0, z1: boxes[i].z1 } : s));
     const left = Math.min(...spans.map((s) => s.x0));
     const right = Math.max(...spans.map((s) => s.x1));
     const low = Math.min(0, t.outletM, ...own.map((e) => e.carburettorM));
@@ -158,7 +158,10 @@ export class FuelSide {
       const cy = y(e.carburettorM);
       const from = cx >= middle ? b : a;
       const head = e.headLast?.value ?? 0;
-      const needs = e.lift === 'gravity' ? `${length(Math.abs(head))} ${head >= 0 ? 'to spare' : 'short'} at the last` : `its pump lifts ${length(Math.max(-head, 0))} of ${length(e.liftsM)}`;
+      const needs =
+        e.lift === 'gravity'
+          ? `${length(Math.abs(head))} ${head >= 0 ? 'to spare' : 'short'} at the last`
+          : `its pump lifts ${length(Math.max(-head, 0))} of ${length(e.liftsM)}`;
       return {
         id: e.engineId,
         name: e.name,

@@ -146,7 +146,9 @@ export class FuelStation {
       const used = day.fuels.find((f) => f.id === id)?.usedM3 ?? 0;
       return used > 0 ? usable / used : Infinity;
     };
-    return [...(this.fuel()?.tanks ?? [])].filter((t) => Number.isFinite(days(t.tankId, t.usable.value))).sort((a, b) => days(a.tankId, a.usable.value) - days(b.tankId, b.usable.value))[0];
+    return [...(this.fuel()?.tanks ?? [])]
+      .filter((t) => Number.isFinite(days(t.tankId, t.usable.value)))
+      .sort((a, b) => days(a.tankId, a.usable.value) - days(b.tankId, b.usable.value))[0];
   });
   protected readonly firstWords = computed(() => {
     const t = this.first();

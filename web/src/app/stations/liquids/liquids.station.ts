@@ -170,6 +170,12 @@ export class LiquidsStation {
   protected readonly pureFacts = computed<Fact[]>(() => this.pure().map((_, i) => ({ label: 'Until the resin is spent', at: `chemical.pureWater.${i}.life` })));
   protected readonly winter = computed(() => this.rig.assessment()?.chemical.winter);
   protected readonly circuits = computed(() => (this.winter()?.circuits ?? []).map((c) => ({ name: c.name, wetted: this.q(c.wettedM3, 'volume', 2) })));
+  protected readonly winterBatteries = computed(() =>
+    (this.winter()?.batteries ?? []).map((b) => ({
+      id: b.batteryId,
+      words: `${b.name} may still give ${this.q(b.gives.value, 'charge', 2)} in that cold${b.freezesK === undefined ? '' : `; after a day’s work its acid freezes at ${this.q(b.freezesK, 'temperature')}`}.`,
+    })),
+  );
   protected readonly winterWords = computed(() => {
     const w = this.winter()!;
     if (w.coldestK === undefined) return 'Say how cold the nights get, and the antifreeze is worked out. Wetted volume of each circuit:';

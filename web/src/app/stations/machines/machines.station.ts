@@ -61,9 +61,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
           @if (p.kind !== 'engine') {
-            <p class="quiet">
-              What drives it is said at <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.
-            </p>
+            <p class="quiet">What drives it is said at <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.</p>
           }
         } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -86,8 +84,9 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity [label]="'Inlet above ' + standsOn()" [path]="path('inletHeight')" />
           <p class="quiet">
             Its {{ chosen.item()?.drive === 'electric' ? 'mains are' : 'fuel is' }} said at
-            <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{ chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat' }}</a
-            >.
+            <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{
+              chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat'
+            }}</a>.
           </p>
         }
         <div class="acts">

@@ -49,13 +49,7 @@ export interface DeckScale {
 export const MACHINES: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft-pump', 'compressor', 'burner', 'battery', 'panel', 'receiver']);
 
 const paintOf = (rig: Rig, t: Standing): DrawnThing['paint'] =>
-  t.kind === 'tank'
-    ? rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical'
-      ? 'chem'
-      : 'water'
-    : MACHINES.has(t.kind)
-      ? 'machine'
-      : 'plain';
+  t.kind === 'tank' ? (rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical' ? 'chem' : 'water') : MACHINES.has(t.kind) ? 'machine' : 'plain';
 
 /** As wide as a letter, of its height. */
 const LETTER = 0.54;
