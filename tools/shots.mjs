@@ -12,11 +12,12 @@ const views = [
   { name: 'yard', path: '/' },
   { name: 'feed', path: '/rig/marina-pontoon/feed' },
   { name: 'tanks', path: '/rig/marina-pontoon/tanks', before: ['/rig/marina-pontoon/fill', 'Timed bucket', '2 gpm', '5 gpm'] },
-  { name: 'fill', path: '/rig/marina-pontoon/fill' },
   { name: 'guns', path: '/rig/marina-pontoon/guns' },
   { name: 'machines', path: '/rig/stone-mason/machines' },
   { name: 'plan', path: '/rig/tram-depot/plan?of=water' },
   { name: 'weight', path: '/rig/park-trailer/weight' },
+  { name: 'fuel', path: '/rig/depot-service/fuel' },
+  { name: 'electrics', path: '/rig/holiday-park/electrics' },
   { name: 'bypass', path: '/rig/dairy/bypass' },
   { name: 'new', path: '/new' },
   { name: 'reels', path: '/rig/marina-pontoon/reels?of=hose-reel' },
@@ -43,7 +44,6 @@ const views = [
   { name: 'liquids', path: '/rig/crew/liquids' },
   { name: 'day', path: '/rig/depot-service/day', press: ['Minute of the day', '250'] },
   { name: 'options', path: '/rig/marina-pontoon/options', clicks: ['Carry all the day’s water', 'Two guns at half flow on Washer A'] },
-  { name: 'brief', path: '/rig/marina-pontoon/brief' },
   { name: 'feed-dark-tablet', path: '/rig/marina-pontoon/feed', theme: 'dark', size: { width: 820, height: 1100 } },
 ];
 

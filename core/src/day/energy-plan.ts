@@ -15,14 +15,13 @@ import {
   mainsLoads,
   rateOf,
   receiversOf,
-  windingSeconds,
-  woundHose,
 } from '../energy/index.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { burnerFuel, type FuelKind } from '../fuel/index.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
 import type { Cases } from '../solve/cases.js';
+import { windingSeconds, woundHose } from '../solve/hours.js';
 import type { SoftTable } from './soft-states.js';
 import { tidy } from './tidy.js';
 

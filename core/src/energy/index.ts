@@ -4,4 +4,3 @@ export { builtOhms, type Cable, cableFor, Lengths, type LoadOn, type LoadPart, l
 export { type Bank, bankOf, hardDraw } from './charge.js';
 export { airLineOf, compressorOf, cutInOf, cutOutOf, receiversOf } from './air-supply.js';
 export { generatorNeeds, generatorOf, type MainsLoad, mainsLoads } from './mains.js';
-export { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from './hours.js';

@@ -1,13 +1,20 @@
-import { awgArea, chooseCable, fuseFor, voltageDrop, wireResistance } from '../electrics/index.js';
+import { awgArea, chooseCable, FUSE_OVER, fuseFor, peukertSeconds, voltageDrop, wireResistance } from '../electrics/index.js';
 import { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from '../fuel/index.js';
-import { bore, flow, length } from './inputs.js';
-import { choiceInput, type Sum, sumInput } from './sum.js';
+import { airPressure } from '../fluid/air.js';
+import { airLineStart } from '../hydraulics/index.js';
+import { altitude, bore, flow, length } from './inputs.js';
+import { choiceInput, type Sum, type SumInput, sumInput } from './sum.js';
 
 const current = sumInput('current', 'Current', 'current', '0.1 A', '1000 A');
 const voltage = sumInput('voltage', 'Voltage', 'voltage', '1 V', '1000 V', '12 V');
 const oneWay = sumInput('length', 'One way, battery to load', 'length', '1 in', '500 ft');
 const gauge = sumInput('gauge', 'Cable, AWG (0 is 1/0, −1 is 2/0)', 'number', '-1', '20');
 const fuelKind = choiceInput('fuel', 'Fuel', ['petrol', 'diesel']);
+/** Hours that a battery's capacity is rated for, s. */
+const RATED_S = 20 * 3600;
+const capacity = sumInput('capacity', 'Battery, 20 h', 'charge', '1 Ah', '4000 Ah');
+const exponent = sumInput('exponent', 'Peukert’s exponent', 'number', '1', '1.6', '1.2');
+const rise: SumInput = { ...sumInput('rise', 'Rise above the tap', 'temperatureStep', '1 K', '120 K'), bare: 'K' };
 const KINDS: readonly FuelKind[] = ['petrol', 'diesel'];
 
 /** Sums of what drives the pumps: cables and fuses, fuel, burner, generator, reels, starter. */
@@ -126,12 +133,7 @@ export const POWER_SUMS: readonly Sum[] = [
     name: 'burner',
     title: 'Burner for hot water',
     equation: 'burner',
-    inputs: [
-      flow,
-      sumInput('rise', 'Rise above the tap', 'number', '1', '120'),
-      sumInput('efficiency', 'Burner efficiency', 'ratio', '30 %', '99 %', '85 %'),
-      { ...fuelKind, fallback: 'diesel' },
-    ],
+    inputs: [flow, rise, sumInput('efficiency', 'Burner efficiency', 'ratio', '30 %', '99 %', '85 %'), { ...fuelKind, fallback: 'diesel' }],
     outputs: [
       { name: 'heat', label: 'Heat into the water', dimension: 'power' },
       { name: 'fuel', label: 'Fuel', dimension: 'flow' },
@@ -179,6 +181,107 @@ export const POWER_SUMS: readonly Sum[] = [
     run: (x) => {
       const drop = voltageDrop(x['gauge'], x['length'], x['current']);
       return { drop, left: x['voltage'] - drop };
+    },
+  },
+  {
+    name: 'starter-reach',
+    title: 'How far a cable reaches to a starter',
+    equation: 'starter',
+    inputs: [
+      sumInput('current', 'Starter draws', 'current', '20 A', '1000 A', '150 A'),
+      gauge,
+      sumInput('voltage', 'Battery while it cranks', 'voltage', '4 V', '30 V', '11 V'),
+      sumInput('least', 'Least at the starter', 'voltage', '3 V', '29 V', '9.6 V'),
+    ],
+    outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
+    run: (x) => ({ length: x['voltage'] > x['least'] ? (x['voltage'] - x['least']) / (2 * wireResistance(x['gauge']) * x['current']) : NaN }),
+  },
+  {
+    name: 'fuse-load',
+    title: 'What a fuse holds for hours',
+    equation: 'fuse',
+    inputs: [sumInput('fuse', 'Fuse', 'current', '0.5 A', '500 A')],
+    outputs: [{ name: 'current', label: 'Current at most', dimension: 'current' }],
+    run: (x) => ({ current: x['fuse'] / FUSE_OVER }),
+  },
+  {
+    name: 'battery-hours',
+    title: 'Hours that a battery lasts',
+    equation: 'peukert',
+    inputs: [capacity, current, exponent],
+    outputs: [
+      { name: 'time', label: 'Until it is flat', dimension: 'time' },
+      { name: 'charge', label: 'Given until then', dimension: 'charge' },
+    ],
+    run: (x) => {
+      const time = peukertSeconds(x['capacity'], x['current'], x['exponent']);
+      return { time, charge: time * x['current'] };
+    },
+  },
+  {
+    name: 'battery-size',
+    title: 'Battery for a load',
+    equation: 'peukert',
+    inputs: [
+      current,
+      sumInput('time', 'Running in a day', 'time', '1 min', '24 h'),
+      sumInput('usable', 'Share that may be taken', 'ratio', '5 %', '100 %', '60 %'),
+      exponent,
+    ],
+    outputs: [{ name: 'capacity', label: 'Holds, 20 h', dimension: 'charge' }],
+    // t = H (u C / (I H))^k, solved for C.
+    run: (x) => ({ capacity: (x['current'] * RATED_S * (x['time'] / RATED_S) ** (1 / x['exponent'])) / x['usable'] }),
+  },
+  {
+    name: 'fuel-tank',
+    title: 'Fuel tank for so many days',
+    equation: 'fuel-day',
+    inputs: [
+      sumInput('power', 'Engine power at work', 'power', '0.1 hp', '200 hp'),
+      sumInput('hours', 'Running in a day', 'time', '1 min', '24 h'),
+      sumInput('days', 'Days', 'number', '0.5', '30', '2'),
+      sumInput('share', 'Of full power on average', 'ratio', '1 %', '100 %', '60 %'),
+      sumInput('rate', 'Pounds for a horsepower and hour', 'number', '0.3', '1.2', '0.60'),
+      fuelKind,
+    ],
+    outputs: [{ name: 'volume', label: 'Holds', dimension: 'volume' }],
+    run: (x) => ({ volume: (x['days'] * fuelRate(x['power'] * x['share'], x['rate']) * x['hours']) / FUELS[KINDS[x['fuel']]].densityKgM3 }),
+  },
+  {
+    name: 'burner-rise',
+    title: 'How hot a burner gets it',
+    equation: 'burner',
+    inputs: [
+      flow,
+      sumInput('heat', 'Heat into the water', 'power', '1 kW', '500 kW'),
+      sumInput('efficiency', 'Burner efficiency', 'ratio', '30 %', '99 %', '85 %'),
+      { ...fuelKind, fallback: 'diesel' },
+    ],
+    outputs: [
+      { name: 'rise', label: 'Rise above the tap', dimension: 'temperatureStep' },
+      { name: 'fuel', label: 'Fuel', dimension: 'flow' },
+    ],
+    run: (x) => ({ rise: x['heat'] / burnerHeat(x['flow'], 1), fuel: burnerFuel(x['heat'], x['efficiency'], KINDS[x['fuel']]) }),
+  },
+  {
+    name: 'air-line',
+    title: 'Pressure lost in an air line',
+    equation: 'air-line',
+    inputs: [
+      sumInput('air', 'Free air', 'airFlow', '0.1 cfm', '400 cfm'),
+      bore,
+      length,
+      sumInput('pressure', 'At its end', 'pressure', '5 psi', '300 psi', '90 psi'),
+      altitude,
+    ],
+    outputs: [
+      { name: 'loss', label: 'Lost', dimension: 'pressure' },
+      { name: 'start', label: 'Wanted at its start', dimension: 'pressure' },
+    ],
+    run: (x) => {
+      const air = airPressure(x['altitude']);
+      const start = airLineStart({ boreM: x['bore'], lengthM: x['length'], roughnessM: 1.5e-6 }, x['air'], x['pressure'] + air, air) - air;
+      return Number.isFinite(start) ? { loss: start - x['pressure'], start } : { loss: NaN, start: NaN };
     },
   },
 ];

@@ -11,6 +11,8 @@ export interface SumInput {
   readonly rule: QuantityRule;
   /** As typed; an input without one must be given. */
   readonly fallback?: string;
+  /** Unit of a bare number; left out, a number without one is refused. */
+  readonly bare?: string;
   /** One of these words instead of a quantity; the sum is given its place in the list. */
   readonly choices?: readonly string[];
 }
@@ -103,7 +105,7 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
       }
       continue;
     }
-    const read = readField(field.rule, text);
+    const read = readField(field.rule, text, field.bare);
     if (!read.ok) problems.push({ code: read.error.code, path: field.name, bound: read.error.bound, message: `${field.name}: ${read.error.message}` });
     else {
       values[field.name] = read.si;

@@ -232,6 +232,7 @@ export const EQUATIONS = {
   flush: { title: 'Flush', text: 'V = n · volume of pump and hose to the tip; t = V / Q', source: 'plug flow; n is an assumption' },
   'pump-duty': { title: 'Where pump and hose agree', text: 'pump curve = static height + hose, fittings and nozzle', source: 'network of lines' },
   'pump-current': { title: 'Current', text: 'I = I_free + Q·Δp / (η·V)', source: 'definition; η and I_free are assumptions' },
+  peukert: { title: 'Hours of a battery', text: 't = 20 h · (C / (I · 20 h))^k', source: 'Peukert 1897', unverified: true },
   'battery-taken': {
     title: 'Taken out of the battery',
     text: 'Q = Σ I · t · max(1, (I / I₂₀)^(k − 1)), I₂₀ the current of its 20-hour rating',

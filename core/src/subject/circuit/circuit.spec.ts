@@ -4,6 +4,7 @@ import { addBooster } from '../../edit/booster';
 import { addBattery, addCharger, addLoad, addPanel, wireFrom } from '../../edit/energy';
 import { placeOf } from '../../edit/place';
 import { wireResistance } from '../../electrics/cable';
+import { simulateDay } from '../../day/simulate-day';
 import { LAYOUTS } from '../../layouts/layouts';
 import { mend } from '../../rig/mend';
 import { parseRig } from '../../rig/read';
@@ -166,6 +167,21 @@ describe('a battery over the day', () => {
     near(judged(d).batteries[0].usableAs, 2 * one.usableAs, 1e-9);
     // Each of two is drawn on half as hard.
     expect(judged(d).batteries[0].taken.value).toBeLessThan(one.taken.value);
+  });
+  test('what the brief takes out of it is what the simulated day takes: on every layout, to an eighth or half an amp-hour', () => {
+    for (const l of LAYOUTS) {
+      const d = l.make();
+      // Charging that fills it would hide what is taken.
+      d.chargers = [];
+      const rig = parseRig(d);
+      const day = simulateDay(rig);
+      for (const b of assess(rig).batteries) {
+        const own = day.batteries.find((x) => x.id === b.batteryId)!;
+        const simulated = own.usableAs - own.leftAs;
+        if (own.lowestAs <= 0) expect(b.net.value).toBeGreaterThan(0.9 * own.usableAs);
+        else expect([l.id, Math.abs(b.net.value - simulated) <= Math.max(simulated / 8, 1800)]).toEqual([l.id, true]);
+      }
+    }
   });
   test('starters and reels hang on the starting battery where there is one, pumps on the other', () => {
     const d = bare();

@@ -7,7 +7,6 @@ import {
   generatorNeeds,
   generatorOf,
   hardDraw,
-  jobsOf,
   Lengths,
   type LoadOn,
   loadsOn,
@@ -15,12 +14,9 @@ import {
   mayBeDim,
   rateOf,
   voltsOf,
-  washingSeconds,
-  windingSeconds,
   wireTo,
-  workingSeconds,
-  woundHose,
 } from '../../energy/index.js';
+import { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from '../../solve/hours.js';
 import { ampacityOf, awgArea, type Branch, chooseCable, nodeVoltages, wireResistance } from '../../electrics/index.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { fuelRate } from '../../fuel/index.js';
@@ -50,8 +46,8 @@ interface Drawing extends LoadOn {
 
 function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: Chemical): Drawing[] {
   const { rig, values } = cases;
-  const washing = washingSeconds(rig);
-  const jobs = jobsOf(rig);
+  const washing = washingSeconds(rig, values);
+  const jobs = jobsOf(rig, values);
   const spraying = (m: MixResult | undefined): number => (m && m.flow.value > 0 ? m.dayM3.value / m.flow.value : 0);
   const ofEngine = (id: string | undefined): number => {
     const pump = softPumps.find((p) => p.pumpId === id);
@@ -346,8 +342,8 @@ function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], spr
   const { rig, values } = cases;
   const bank = bankOf(battery, values);
   const taken = own.reduce((s, l) => s + l.current.value * l.daySeconds * hardDraw(bank, l.current.value), 0);
-  const washing = washingSeconds(rig);
-  const working = workingSeconds(rig, sprayedS);
+  const washing = washingSeconds(rig, values);
+  const working = workingSeconds(rig, values, sprayedS);
   const driving = (rig.brief.day?.jobs ?? []).reduce((s, j) => s + j.phases.reduce((t, p) => t + (p.kind === 'drive' ? p.time : 0), 0), 0);
   const chargers = rig.chargers.filter((c) => c.battery === battery.id);
   const charged = chargers.reduce((s, c) => {

@@ -47,6 +47,7 @@ const empty = (from: number, count: number): DayChunk => ({
   firstAt: new Float64Array(0),
   lost: new Float64Array(0),
   strength: new Float64Array(0),
+  fuel: new Float64Array(0),
   levels: new Uint32Array(1),
   season: new Uint8Array(count),
   unsettled: 0,

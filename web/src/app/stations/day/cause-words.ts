@@ -6,7 +6,7 @@ export const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
   feed: 'starves at its inlet',
   stock: 'is used up',
   battery: 'is flat',
-  fuel: 'is out',
+  fuel: 'runs out of fuel',
   air: 'is short of air',
   heat: 'runs hot in bypass',
   reach: 'does not reach the work',

@@ -30,6 +30,7 @@ import { StationFrame } from '../../bench/station-frame';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
+import { clockWords } from '../../kit/clock';
 import { SelectRow } from '../../kit/select-row';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
@@ -318,6 +319,20 @@ export class ElectricsStation {
     ];
   });
 
+  /** What of it does not last the usual day. */
+  protected readonly flat = computed(() => {
+    const day = this.day.usual();
+    return (day?.shortages ?? [])
+      .filter((x) => x.cause === 'battery' || x.cause === 'air')
+      .map((x) => `On the usual day ${x.name} ${x.cause === 'air' ? 'is short of air' : 'is flat'} at ${clockWords(day!.startsS + x.atS)}.`);
+  });
+  protected readonly calm = computed(() =>
+    this.flat().length
+      ? 'Every load has a cable and a fuse that carry it.'
+      : this.day.usual()
+        ? 'Every load has a cable and a fuse that carry it, and what drives it lasts the usual day.'
+        : 'Every load has a cable and a fuse that carry it.',
+  );
   protected readonly chart = computed<ChartOption | undefined>(() => {
     const day = this.day.usual();
     const trace = day?.trace;

@@ -21,6 +21,7 @@ import { StationFrame } from '../../bench/station-frame';
 import { chosenOf } from '../../kit/chosen';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
+import { clockWords } from '../../kit/clock';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
@@ -183,6 +184,13 @@ export class FuelStation {
     ];
   });
 
+  /** What runs out on the usual day. */
+  protected readonly dry = computed(() => {
+    const day = this.day.usual();
+    return (day?.shortages ?? [])
+      .filter((x) => x.cause === 'fuel')
+      .map((x) => `On the usual day ${x.name} runs out of fuel at ${clockWords(day!.startsS + x.atS)}.`);
+  });
   protected readonly chart = computed<ChartOption | undefined>(() => {
     const day = this.day.usual();
     const trace = day?.trace;

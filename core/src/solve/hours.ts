@@ -1,0 +1,58 @@
+import type { AssumptionValues } from '../assumption/register.js';
+import type { Rig } from '../rig/schema.js';
+import { washNeeds } from './consumption.js';
+
+/** Most jobs of a day that is made up. */
+const MOST_JOBS = 6;
+
+/** Jobs of a day: as the day is written, else the longest and what is washed, one at least. */
+export function jobsOf(rig: Rig, values: AssumptionValues): number {
+  if (rig.brief.day) return rig.brief.day.jobs.length;
+  const washes = rig.mixes.reduce((sum, mix) => sum + washNeeds(rig, mix, values).reduce((s, need) => s + Math.round(need.perDay), 0), 0);
+  return Math.max(1, Math.min((rig.outlets.some((o) => o.open) ? 1 : 0) + washes, MOST_JOBS));
+}
+
+const WATER_WORK: ReadonlySet<string> = new Set(['pre-wet', 'wash', 'surface-clean', 'rinse']);
+
+/** Share of the time that a gun rinses with its trigger pulled, as a made-up day has it. */
+const RINSE_TRIGGER = 0.7;
+
+/** Rinsing after what is washed on a usual day, s. */
+function rinsing(rig: Rig, values: AssumptionValues): number {
+  const [machine] = rig.machines;
+  if (!machine || !rig.outlets.some((o) => o.open)) return 0;
+  return rig.mixes.reduce(
+    (sum, mix) => sum + washNeeds(rig, mix, values).reduce((s, need) => s + (Math.round(need.perDay) * need.rinseM3) / machine.flow / RINSE_TRIGGER, 0),
+    0,
+  );
+}
+
+/** Running of the washers over a day, s: phases with water in hand as the day is written, else the longest job and what is rinsed. */
+export const washingSeconds = (rig: Rig, values: AssumptionValues): number =>
+  rig.brief.day
+    ? rig.brief.day.jobs.reduce((sum, j) => {
+        // Those of the crew who wash at the same time run the engine once.
+        const byCrew = new Map<string, number>();
+        for (const p of j.phases) if (WATER_WORK.has(p.kind)) byCrew.set(p.crew, (byCrew.get(p.crew) ?? 0) + p.time);
+        return sum + Math.max(0, ...byCrew.values());
+      }, 0)
+    : (rig.outlets.some((o) => o.open) ? rig.brief.job : 0) + rinsing(rig, values);
+
+/** A battery's day is as long as work and drives, s. */
+export const workingSeconds = (rig: Rig, values: AssumptionValues, sprayingS: number): number =>
+  rig.brief.day
+    ? rig.brief.day.jobs.reduce((sum, j) => {
+        const byCrew = new Map<string, number>();
+        for (const p of j.phases) byCrew.set(p.crew, (byCrew.get(p.crew) ?? 0) + p.time);
+        const all = byCrew.get('all') ?? 0;
+        byCrew.delete('all');
+        return sum + all + Math.max(0, ...byCrew.values());
+      }, 0)
+    : washingSeconds(rig, values) + sprayingS;
+
+/** Time that a motor winds one reel's hose, s. */
+export const windingSeconds = (hoseM: number, values: AssumptionValues): number => hoseM / values['reel-speed'];
+
+/** Hose of a line that is wound on its reel, m. */
+export const woundHose = (rig: Pick<Rig, 'lines'>, lineId: string): number =>
+  (rig.lines.find((l) => l.id === lineId)?.parts ?? []).reduce((s, p) => s + (p.kind === 'hose' && p.use !== 'whip' ? p.length : 0), 0);
