@@ -3,7 +3,7 @@ import { compressorPower } from '../chemistry/diaphragm-pump.js';
 import { blendStrength, drawnStrength } from '../chemistry/dilution.js';
 import { chlorineShare, halfLife, handbookHalfLife, hypochloriteGravity, tradeShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
-import { awgDiameter, peukertSeconds, wireResistance } from '../electrics/index.js';
+import { ampacityOf, awgDiameter, peukertSeconds, wireResistance } from '../electrics/index.js';
 import { boltStrength, forwardForce, slosh, twoSupports } from '../structure/index.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { vapourPressure, waterAt, waterDensity, waterViscosity } from '../fluid/water.js';
@@ -494,6 +494,32 @@ export function outsideChecks(): Check[] {
     ...rows('Worked example', 'AWG', 1e-9, [['cable for 20 A over 10 ft at 3 %', 8, sum('cable', { current: '20 A', length: '10 ft' }, 'gauge')]]),
     ...rows('Peukert 1897', 'h', 1e-3, [['100 Ah at 20 h, exponent 1.2, 20 A', 3.79, peukertSeconds(360000, 20, 1.2) / 3600]]),
     ...rows('First law', 'kW', 3e-3, [['burner: 8 gpm through 60 K', 126.5, sum('burner', { flow: '8 gpm', rise: '60' }, 'heat') / 1000]]),
+    ...rows('First law, 85 % and 35.8 MJ/L of diesel', 'L/h', 0.01, [
+      ['burner: fuel of 8 gpm through 60 K', 15, sum('burner', { flow: '8 gpm', rise: '60 K' }, 'fuel') * 3.6e6],
+    ]),
+    ...rows(
+      'NEC table 310.16, 60 °C copper',
+      'A',
+      1e-9,
+      table(
+        [
+          [14, 15],
+          [12, 20],
+          [10, 30],
+          [8, 40],
+          [6, 55],
+          [4, 70],
+        ] as const,
+        ([n, amps]) => [`AWG ${n} carries`, amps, ampacityOf(n)!],
+      ),
+    ),
+    ...rows('Hagen and Poiseuille, petrol 0.6 mm²/s', 'mm', 0.02, [
+      [
+        'head lost by 20 L/h in 5 ft of 1/4 in hose',
+        ((128 * 0.6e-6 * 1.524 * (20e-3 / 3600)) / (Math.PI * 9.80665 * 0.00635 ** 4)) * 1000,
+        sum('gravity-fuel', { flow: '20 L/h', length: '5 ft', bore: '1/4 in', lift: '1 ft' }, 'loss') * 1000,
+      ],
+    ]),
     ...rows('Statics, worked by hand', 'kg', 1e-3, [
       ['tongue: 500 kg at 2.9 m and 1000 kg at 2.6 m, axle at 3.1 m', 193.5, twoSupports(1500, (500 * 2.9 + 1000 * 2.6) / 1500, 0, 3.1)[0]],
       ['axle of the same', 1306.5, twoSupports(1500, (500 * 2.9 + 1000 * 2.6) / 1500, 0, 3.1)[1]],
