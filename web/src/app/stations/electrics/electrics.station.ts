@@ -103,7 +103,9 @@ export class ElectricsStation {
   });
   protected readonly chosen = chosenOf(this.things, this.of);
   protected readonly path = computed(() => this.chosen.item()?.path ?? '');
-  protected readonly choices = computed(() => this.things().map((t) => ({ value: t.id, name: t.kind === 'mains' ? t.name : `${WORDS[t.kind]}: ${t.name}` })));
+  protected readonly choices = computed(() =>
+    this.things().map((t) => ({ value: t.id, name: t.name.startsWith(WORDS[t.kind]) ? t.name : `${WORDS[t.kind]}: ${t.name}` })),
+  );
   /** The cable that is chosen, as reckoned. */
   private readonly cable = computed(() => {
     const own = this.chosen.item();

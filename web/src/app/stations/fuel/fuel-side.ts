@@ -39,8 +39,13 @@ const ROOM = 150;
     }
   `,
   styles: `
+    :host {
+      display: block;
+      overflow-x: auto;
+    }
     svg {
       width: 100%;
+      min-width: 540px;
       height: auto;
       max-height: 262px;
       font: 13.5px var(--face);

@@ -237,11 +237,16 @@ export class FuelStation {
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1]): string {
     return formatQuantity(value, dimension, this.rig.units());
   }
+  private readonly engineDocument = computed(() => {
+    const [d, id] = [this.doc(), this.chosen.item()?.id];
+    return [...(d?.machines ?? []), ...(d?.softPumps ?? []), ...(d?.compressors ?? []), ...(d?.gear ?? [])].find((x) => x.id === id)?.engine;
+  });
   /** What an engine's sheet leaves out, by its power. */
   protected liftPlaceholder(): string {
     const e = this.engine();
     const from = assumptionValues(this.rig.rig()?.assumptions)['fuel-pump-from'];
-    return e ? `${e.lift === 'gravity' ? 'By gravity' : 'Its own pump'}: engines from ${this.q(from, 'power')} on have a pump` : '';
+    const typed = this.engineDocument()?.lift !== undefined;
+    return e && !typed ? `${e.lift === 'gravity' ? 'By gravity' : 'By its own pump'}: engines from ${this.q(from, 'power')} on have one.` : '';
   }
 
   /** Engines and burners that a tank may feed, and whether it does. */
