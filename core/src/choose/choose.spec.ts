@@ -45,6 +45,11 @@ describe('sizing', () => {
     });
     expect(sizing.tank.now).toMatchObject({ factor: 1, price: 0, massKg: 0 });
   });
+  test('with a plate over the outlet no larger a tank does, and it keeps within the tolerance too', () => {
+    const { plated, smallest } = sizing.tank;
+    expect(plated!.short.chance).toBeLessThanOrEqual(sizing.tolerance);
+    expect(plated!.volumeM3).toBeLessThanOrEqual(smallest!.volumeM3 + 1e-9);
+  });
   test('the smallest keeps within the tolerance, and nothing tried that is smaller does', () => {
     const best = sizing.tank.smallest!;
     expect(best.short.chance).toBeLessThanOrEqual(sizing.tolerance);

@@ -1,4 +1,5 @@
 import { growTank } from '../edit/grow-tank.js';
+import { addPlates, withoutPlate } from '../edit/plate.js';
 import { resize } from '../catalogue/items.js';
 import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';
@@ -33,6 +34,8 @@ export interface Sizing {
     readonly points: readonly TankSize[];
     /** The smallest that keeps within the tolerance; undefined when none of those tried does. */
     readonly smallest: TankSize | undefined;
+    /** The smallest with an anti-vortex plate over each outlet; undefined where they have one already, or none does. */
+    readonly plated: TankSize | undefined;
     /** Where none does because taps are found shut: the smallest of those tried that would do if none were. */
     readonly withOpenTaps: TankSize | undefined;
   };
@@ -131,6 +134,23 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
       break;
     }
 
+  // An outlet with a plate draws lower: a smaller tank may do.
+  let plated: TankSize | undefined;
+  const most = at < 0 ? Infinity : points[at].volumeM3;
+  if (withoutPlate(doc, tankIds).length)
+    for (const p of points) {
+      if (p.volumeM3 > most + 1e-9) break;
+      const ready = readyOf(doc, (d) => {
+        if (p.factor !== 1) tankIds.forEach((t) => growTank(d, t, p.factor));
+        addPlates(d, tankIds);
+      });
+      if (!ready) continue;
+      const tried = yield* whole(tryModel(ready.model, days, seed, base));
+      if (!within(tried)) continue;
+      plated = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
+      break;
+    }
+
   function* ladder(lineId: string, name: string, bores: readonly string[]) {
     const line = rig.lines.find((l) => l.id === lineId)!;
     const own = line.parts.filter((p) => p.kind === 'hose').map((p) => p.bore);
@@ -160,6 +180,7 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
       now: points.find((p) => p.factor === 1)!,
       points,
       smallest: points[at],
+      plated,
       withOpenTaps,
     },
     fills: fillLadders,

@@ -26,6 +26,7 @@ export { convertMix, convertPump } from './mix-way.js';
 export { buildOption, dropOption, keepOption, withoutOptions } from './option.js';
 export { hasStep, START_STEPS, type StartStep, takeStep } from './start.js';
 export { sizeUp } from './part.js';
+export { addPlates, withoutPlate } from './plate.js';
 export {
   addGear,
   dropPlatform,

@@ -1,12 +1,13 @@
 import { assumptionValues } from '../../assumption/register.js';
 import { shelf, typed } from '../message-parts.js';
 import { message } from '../../working/figure.js';
+import { addPlates, withoutPlate } from '../../edit/plate.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import { growTank } from '../../edit/grow-tank.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
-import { nextAmong, unusedId } from '../../edit/id.js';
+import { unusedId } from '../../edit/id.js';
 import { like, m, nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
 import { ownBase } from '../../edit/tank.js';
@@ -48,20 +49,8 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
     });
   // Less heel is more usable water: a lower or a wider outlet.
   const outlets = rig.lines.filter((l) => (l.role === 'feed' || l.role === 'boost') && l.from.at === 'tank' && result.tiedIds.includes(l.from.id!));
-  const bare = outlets.filter((l) => !l.parts.some((p) => p.kind === 'fitting' && p.is === 'anti-vortex'));
-  if (bare.length)
-    out.push({
-      id: 'plate',
-      title: 'An anti-vortex plate over the outlet: it draws lower',
-      change: (d) =>
-        bare.forEach((l) => {
-          const own = lineAt(d, l.id);
-          const size = own.parts[0]?.bore.replace(' in', '').replace(' ', '-').replaceAll('/', '');
-          const id = [`anti-vortex-${size}`, 'anti-vortex-1'].find((x) => CATALOGUE.some((c) => c.id === x))!;
-          // The bore of the outlet is its first part's: the plate comes after it.
-          own.parts.splice(1, 0, takePart(id, nextAmong(own.parts, 'part-')));
-        }),
-    });
+  if (withoutPlate(doc, result.tiedIds).length)
+    out.push({ id: 'plate', title: 'An anti-vortex plate over the outlet: it draws lower', change: (d) => addPlates(d, result.tiedIds) });
   const high = outlets.filter((l) => l.from.height !== undefined && l.from.height > rig.tanks.find((t) => t.id === l.from.id)!.base + 0.03);
   if (high.length)
     out.push({

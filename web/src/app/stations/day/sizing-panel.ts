@@ -32,6 +32,9 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     }
     @if (sizing(); as z) {
       <p class="lead" aria-live="polite">{{ sentence() }}</p>
+      @if (plateWords(); as words) {
+        <p class="lead">{{ words }}</p>
+      }
       @if (grows()) {
         <button type="button" mat-flat-button class="small" (click)="take()">{{ takeWords() }}</button>
       }
@@ -176,6 +179,17 @@ export class SizingPanel {
     return this.grows()
       ? `The smallest ${tank.name} for ${may} of days is ${this.q(tank.smallest.volumeM3, 'volume')}; ${now}.`
       : `${tank.name} is as small as ${may} of days allow: ${now}.`;
+  });
+  /** What a plate over the outlet saves. */
+  protected readonly plateWords = computed(() => {
+    const t = this.sizing()?.tank;
+    if (!t) return '';
+    if (!t.plated) return '';
+    const size = this.q(t.plated.volumeM3, 'volume');
+    if (!t.smallest) return `With an anti-vortex plate over the outlet ${size} would do.`;
+    return t.plated.volumeM3 < t.smallest.volumeM3 * 0.98
+      ? `With an anti-vortex plate over the outlet ${size} would do as well.`
+      : 'An anti-vortex plate over the outlet would not make it smaller.';
   });
   protected readonly takeWords = computed(() => {
     const s = this.sizing()?.tank.smallest;
