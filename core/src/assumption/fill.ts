@@ -20,6 +20,8 @@ export const FILL_ASSUMPTIONS = [
     'estimate',
     'A poor tap is mostly a narrow one; some are low in pressure too: the end of a main, a well, the top of a hill.',
   ),
+  assumption('bucket', 'A bucket', 'volume', '5 gal', 'common-practice', 'The trade’s bucket.'),
+  assumption('hand-least', 'Least that a hand hose should give', 'flow', '2 gpm', 'estimate', 'With less, a bucket takes longer than two and a half minutes.'),
   assumption(
     'inlet-minimum',
     'Pressure a machine fed straight from the spigot needs at its inlet',

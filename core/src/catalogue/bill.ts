@@ -4,6 +4,7 @@ import { type EquipmentKind, equipmentOf } from './equipment.js';
 import { gearPrice } from './gear.js';
 import { platformPrice } from './platform-price.js';
 import { priceAndMass } from './items.js';
+import { tapParts } from './tap-parts.js';
 
 export interface Bill {
   readonly price: number;
@@ -63,7 +64,7 @@ export function bill(rig: Rig): Bill {
     price += own.price;
     massKg += own.massKg;
   };
-  for (const line of rig.lines) for (const part of line.parts) add(partBill(part));
+  for (const line of rig.lines) for (const part of [...line.parts, ...(line.taps ?? []).flatMap(tapParts)]) add(partBill(part));
   for (const { kind, size } of equipmentOn(rig)) add(equipmentOf(kind, size));
   if (rig.platform) price += platformPrice(rig.platform);
   for (const g of rig.gear) add({ price: gearPrice(g), massKg: g.mass });

@@ -16,6 +16,7 @@ export {
 } from './energy.js';
 export * from './feed.js';
 export { addFill, removeFill } from './fill.js';
+export { addTap, removeTap } from './hand-tap.js';
 export { growTank } from './grow-tank.js';
 export { addGun, joinGuns, removeGun, splitGun } from './gun.js';
 export { nextAmong, unusedId } from './id.js';

@@ -92,6 +92,15 @@ export function wiringProblems(rig: Rig): Problem[] {
       if (parts.has(part.id)) out.push(problem('twice', `lines.${i}.parts.${p}.id`, 'unique', `The part id "${part.id}" is used twice in line "${line.id}".`));
       parts.add(part.id);
     });
+    const taps = line.taps ?? [];
+    if (taps.length && !(line.role === 'fill' && line.from.at === 'spigot' && line.to.at === 'tank'))
+      out.push(
+        problem('end', `lines.${i}.taps`, 'spigot to tank', `A hand hose stands on a fill line from a spigot to a tank; "${line.name ?? line.id}" is none.`),
+      );
+    taps.forEach((t, k) => {
+      if (taps.findIndex((x) => x.id === t.id) < k)
+        out.push(problem('twice', `lines.${i}.taps.${k}.id`, 'unique', `The hand hose id "${t.id}" is used twice in line "${line.id}".`));
+    });
     // A machine's bypass may lead back to its own inlet; nothing else feeds itself.
     if (line.from.id !== undefined && line.from.at === line.to.at && line.from.id === line.to.id && line.from.at !== 'machine')
       out.push(problem('itself', `lines.${i}.to.id`, `another ${line.to.at}`, `Line "${line.name ?? line.id}" leads from "${line.to.id}" back to itself.`));

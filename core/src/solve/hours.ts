@@ -1,4 +1,4 @@
-import type { AssumptionValues } from '../assumption/register.js';
+import type { AssumptionId, AssumptionValues } from '../assumption/register.js';
 import type { Rig } from '../rig/schema.js';
 import { washNeeds } from './consumption.js';
 
@@ -26,6 +26,10 @@ function rinsing(rig: Rig, values: AssumptionValues): number {
     0,
   );
 }
+
+/** Assumptions that the hours of a day which is not written rest on. */
+export const hoursRest = (rig: Rig): AssumptionId[] =>
+  rig.brief.day ? [] : (rig.brief.washes?.length ? rig.brief.washes : rig.mixes).map((w) => `wash-${w.surface}-rinse` as const);
 
 /** Running of the washers over a day, s: phases with water in hand as the day is written, else the longest job and what is rinsed. */
 export const washingSeconds = (rig: Rig, values: AssumptionValues): number =>

@@ -237,11 +237,14 @@ export class RigNetwork {
       const from = endNode(line.role, line.from, 'from', line.id);
       const to = endNode(line.role, line.to, 'to', line.id);
       if (to === nodeIds.lineEnd(line.id)) {
-        const tank = find(rig.tanks, line.to.id);
-        const height = line.to.height ?? tank.base + tank.fullLevel;
+        const tank = rig.tanks.find((t) => line.to.at === 'tank' && t.id === line.to.id);
+        const height = line.to.height ?? (tank ? tank.base + tank.fullLevel : 0);
         nodes.push({ id: to, elevationM: height, headM: height });
       }
-      links.push({ id: linkIds.line(line.id), from, to, closed: line.closed ?? false, ...lineTerms(line, values, water, false) });
+      const terms = lineTerms(line, values, water, false);
+      // Into an open end, and back through an inlet above the water, comes air, never water.
+      const airs = line.to.at === 'open' || (line.role === 'fill' && line.from.at === 'manifold');
+      links.push({ id: linkIds.line(line.id), from, to, closed: line.closed ?? false, ...terms, oneWay: terms.oneWay || airs });
     }
     return { nodes, links };
   }

@@ -74,6 +74,11 @@ export const EQUATIONS = {
     text: 'H₀ = p₀/(ρ·g) = h_house + z + Σ h, at the flow where both sides are alike',
     source: 'spigot curve; energy equation along the fill line',
   },
+  'hand-tap': {
+    title: 'What a hand hose gives',
+    text: 'H − z = Σ h at the flow where what comes in is what the tap and the tank take',
+    source: 'network of lines; energy equation along the hand hose',
+  },
   'engine-derate': {
     title: 'Engine power at an altitude',
     text: 'P = P_rated · (1 − s · z / 1000 ft)',

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { height, id, list, name } from '../fields.js';
+import { bore, height, id, list, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { END_KINDS } from './index.js';
 import { LINE_ROLES } from './kind.js';
@@ -15,6 +15,20 @@ const end = v.strictObject({
   apart: v.optional(quantity('length', '0 in', '40 ft')),
 });
 
+/**
+ * A tap just before the float valve of a fill line: a hand hose to rinse with, or, without a hose, a bucket tap. Open by
+ * hand, shut all day but for that.
+ */
+const handTap = v.strictObject({
+  id,
+  name,
+  bore,
+  /** Of its hose; 0 for a bucket tap. */
+  length: quantity('length', '0 ft', '300 ft'),
+  /** Of its open end above the deck. */
+  height,
+});
+
 /** Ordered parts between two ends. */
 export const line = v.strictObject({
   id,
@@ -25,8 +39,11 @@ export const line = v.strictObject({
   /** A shut isolating valve: the line stays on the drawing, no water passes. */
   closed: v.optional(v.boolean()),
   parts: list(PartSchema, 60),
+  /** Hand hoses and bucket taps off a fill line. */
+  taps: v.optional(list(handTap, 4)),
 });
 
 export type Line = v.InferOutput<typeof line>;
 export type LineDocument = v.InferInput<typeof line>;
+export type HandTap = v.InferOutput<typeof handTap>;
 export type End = v.InferOutput<typeof end>;

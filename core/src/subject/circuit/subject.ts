@@ -1,4 +1,5 @@
 import type { MixAnswers } from '../mix/result.js';
+import { hoursRest } from '../../solve/hours.js';
 import { allWater, chemicals } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
@@ -44,7 +45,7 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & MixAnswers, Circ
     ...(circuits.some((c) => c.part === 'starter') ? (['starter-from', 'starter-time', 'starts-per-job'] as const) : []),
     ...(circuits.some((c) => c.part === 'reel') ? (['reel-speed'] as const) : []),
     ...rig.batteries.map((b) => `battery-usable-${b.chemistry}` as const),
-    ...(batteries.length ? (['battery-near', 'pump-volts'] as const) : []),
+    ...(batteries.length ? (['battery-near', 'pump-volts', ...hoursRest(rig)] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'solar') ? (['solar-share'] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'shore') ? (['night-hours'] as const) : []),
     ...(mains.loads.length ? (['motor-efficiency', 'motor-start', 'mains-volts'] as const) : []),

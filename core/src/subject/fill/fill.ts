@@ -6,6 +6,7 @@ import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { bucketFlow } from '../../solve/spigot-curve.js';
+import { assessTap, tapFindings } from './hand.js';
 import type { FillResult } from './result.js';
 import type { Finding } from '../finding.js';
 import { figure, input, message } from '../../working/figure.js';
@@ -57,6 +58,7 @@ export function assessFill(cases: Cases, line: Line): FillResult | undefined {
     wider: widerHose(cases, line),
     curve,
     asks: asks(cases, line, bareFlow, Math.max(line.to.height ?? 0, tank.base) - spigot.height),
+    taps: (line.taps ?? []).map((t) => assessTap(cases, line, t)),
     verdict: arrives > 0 ? 'fed' : 'starved',
   };
 }
@@ -96,5 +98,5 @@ export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
       subject: { kind: 'line', id: line.id },
       message: message('Nothing arrives at {tank}: its inlet is higher than the spigot can push.', { tank: tank.name }),
     });
-  return out;
+  return [...out, ...tapFindings(cases, line, fill.taps)];
 }

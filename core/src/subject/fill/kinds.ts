@@ -1,7 +1,20 @@
 import { type Kinds, places } from '../kind.js';
+import { guardRules, handRules } from './fixes.js';
 
-export type FillCode = 'no-fill';
+export type FillCode = 'no-fill' | 'hand-weak' | 'hand-backflow';
 
 export const FILL_KINDS: Kinds<FillCode> = {
   'no-fill': { figure: places('no-fill') },
+  'hand-weak': {
+    figure: {
+      label: 'at the hand hose',
+      dimension: 'flow',
+      better: 'more',
+      step: 1e-6,
+      of: (a, id) => Math.min(...(a.fills.find((f) => f.lineId === id)?.taps.map((t) => t.gives.value) ?? [0])),
+    },
+    rules: handRules,
+    minor: true,
+  },
+  'hand-backflow': { scale: 'practice', figure: places('hand-backflow'), rules: guardRules },
 };

@@ -21,5 +21,8 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
     ),
   }),
   findings: ({ cases }, a) => a.fills.flatMap((f) => fillFindings(cases, f)),
-  rests: (_rig, a) => (a.fills.length ? ['poor-spigot', 'good-spigot', 'poor-pressure'] : []),
+  rests: (_rig, a) => [
+    ...(a.fills.length ? (['poor-spigot', 'good-spigot', 'poor-pressure'] as const) : []),
+    ...(a.fills.some((f) => f.taps.length) ? (['hand-least', 'bucket'] as const) : []),
+  ],
 };

@@ -1,6 +1,7 @@
 import { GALLON } from '../../quantity/dimension.js';
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
+import { tapParts } from '../../catalogue/tap-parts.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
@@ -33,7 +34,7 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
   /** Fill hoses are drained, never filled with antifreeze. */
   const wet = circuits.reduce((s, c) => s + c.wettedM3, 0);
   for (const l of rig.lines.filter((x) => x.role === 'fill')) {
-    const own = lineVolume(l.parts);
+    const own = lineVolume([...l.parts, ...(l.taps ?? []).flatMap(tapParts)]);
     if (own > 0) circuits.push({ name: l.name ?? 'Fill hose', wettedM3: own });
   }
   if (!circuits.length) return undefined;

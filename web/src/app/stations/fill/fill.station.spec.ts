@@ -56,6 +56,24 @@ describe('the fill station', () => {
     expect(arrives(s.rig)).toBeGreaterThan(0);
     expect(readRig(s.rig.document()).ok).toBe(true);
   });
+  test('a hand hose tells what it gives and leaves the tank; without its hose it is a bucket tap; it goes again', async () => {
+    const s = open('small-buffer');
+    const before = arrives(s.rig);
+    await s.press('Add a hand hose');
+    expect(s.text()).toMatch(/[\d.]+.gpm out of it while the tank fills; the tank still gets [\d.]+.gpm\. In the work day it is shut\./);
+    expect(s.text()).toContain('A bucket in');
+    expect(arrives(s.rig)).toBeCloseTo(before, 9);
+    const gives = (): number => s.rig.assessment().fills[0].taps[0].gives.value;
+    const hose = gives();
+    await s.type('Its hose (0 for a bucket tap)', '0 ft');
+    expect(gives()).toBeGreaterThan(hose);
+    await s.press('Add a bucket tap');
+    expect(s.rig.assessment().fills[0].taps).toHaveLength(2);
+    await s.press('Remove Hand hose');
+    await s.press('Remove Bucket tap');
+    expect(s.text()).not.toContain('opened by hand');
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
   test('two spigots have a line each to look at; the one asked for is shown', async () => {
     const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
     const second = d.lines.filter((l) => l.role === 'fill')[1];

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addFill, type FillResult, formatInches, formatQuantity, removeFill, si } from '@pozzo/core';
+import { addFill, addTap, type FillResult, formatInches, formatQuantity, removeFill, removeTap, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -42,7 +42,25 @@ import { RigStore } from '../../state/rig-store';
         }
         @if (lineId(); as l) {
           <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
-          <div class="acts"><button type="button" mat-stroked-button class="small" (click)="remove(l)">Remove this fill line</button></div>
+          @for (t of taps(); track t.id; let i = $index) {
+            <fieldset>
+              <legend>{{ t.name }}</legend>
+              <pz-name label="Name" [path]="tapsPath() + i + '.name'" />
+              <pz-quantity label="Bore" [path]="tapsPath() + i + '.bore'" />
+              <pz-quantity label="Its hose (0 for a bucket tap)" [path]="tapsPath() + i + '.length'" />
+              <pz-quantity label="Its end above the deck" [path]="tapsPath() + i + '.height'" />
+              <div class="acts">
+                <button type="button" mat-stroked-button class="small" (click)="dropTap(l, t.id)">Remove {{ t.name }}</button>
+              </div>
+            </fieldset>
+          }
+          <div class="acts">
+            @if (takesTaps()) {
+              <button type="button" mat-stroked-button class="small" (click)="tap(l, 'hose')">Add a hand hose</button>
+              <button type="button" mat-stroked-button class="small" (click)="tap(l, 'bucket')">Add a bucket tap</button>
+            }
+            <button type="button" mat-stroked-button class="small" (click)="remove(l)">Remove this fill line</button>
+          </div>
         } @else {
           <p class="quiet">No fill line: this rig carries its water.</p>
           <div class="acts">
@@ -61,6 +79,11 @@ import { RigStore } from '../../state/rig-store';
           <p class="lead">{{ sentence() }}</p>
           <pz-chart [option]="option()" [height]="260" [summary]="sentence()" />
           <pz-facts [facts]="facts()" />
+          @for (t of tapFacts(); track t.id) {
+            <h2>{{ t.name }}, opened by hand</h2>
+            <p class="lead">{{ t.words }}</p>
+            <pz-facts [facts]="t.facts" />
+          }
         }
       </div>
     </pz-station>
@@ -68,6 +91,20 @@ import { RigStore } from '../../state/rig-store';
   styles: `
     .lead {
       margin: 4px 0 10px;
+    }
+    fieldset {
+      margin: 12px 0 0;
+      border: 1px solid var(--line);
+      padding: 4px 10px 8px;
+    }
+    legend {
+      padding: 0 6px;
+      font-weight: 600;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
     }
   `,
 })
@@ -144,6 +181,33 @@ export class FillStation {
       ],
     });
   });
+
+  protected readonly taps = computed(() => this.line()?.taps ?? []);
+  /** Only a line from a spigot to a tank carries them, four at most. */
+  protected readonly takesTaps = computed(() => this.line()?.from.at === 'spigot' && this.line()?.to.at === 'tank' && this.taps().length < 4);
+  protected readonly tapsPath = computed(() => `lines.${this.rig.document()?.lines.indexOf(this.line()!) ?? 0}.taps.`);
+  /** What each hand hose gives, in words and figures. */
+  protected readonly tapFacts = computed(() => {
+    const at = `fills.${this.resultIndex()}.taps.`;
+    const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
+    return (this.result()?.taps ?? []).map((r, i) => ({
+      id: r.tapId,
+      name: this.taps().find((t) => t.id === r.tapId)?.name ?? '',
+      words: `${q(r.gives.value)} out of it while the tank fills; the tank still gets ${q(r.toTank)}. In the work day it is shut.`,
+      facts: [
+        { label: 'Gives while the tank fills', at: `${at}${i}.gives` },
+        { label: 'With the float shut', text: q(r.alone) },
+        { label: 'At a poor site', text: q(r.poor) },
+        { label: 'A bucket in', at: `${at}${i}.bucketTime`, never: 'never' },
+      ] satisfies Fact[],
+    }));
+  });
+  protected tap(lineId: string, kind: 'hose' | 'bucket'): void {
+    this.rig.edit(kind === 'hose' ? 'Add a hand hose' : 'Add a bucket tap', (d) => void addTap(d, lineId, kind));
+  }
+  protected dropTap(lineId: string, tapId: string): void {
+    this.rig.edit('Remove a hand hose', (d) => removeTap(d, lineId, tapId));
+  }
 
   protected readonly tanks = computed(() => this.rig.document()?.tanks ?? []);
   protected add(tankId: string): void {
