@@ -1,5 +1,6 @@
 import { burnsFuel } from '../rig/energy-wiring.js';
 import { driveOf, type Rig } from '../rig/schema.js';
+import { transferWays } from '../solve/transfer.js';
 import type { Caution } from '../subject/finding.js';
 
 /** Standing warnings for the work of a rig. Advice, never a permit: local codes, data sheets and licensed trades decide. */
@@ -119,6 +120,11 @@ function chemicalCautions(rig: Rig): Caution[] {
     },
     { station: 'mix', text: 'Spray from the ground where the jet reaches. Wet roofs and ladders with a hose in hand are how people fall.' },
   ];
+  if (transferWays(rig).length)
+    out.push({
+      station: 'liquids',
+      text: 'Stand by while stock is pumped: nothing stops the pump when the tank is full. Gloves, apron and eye protection; the lid open, the other end tied in; rinse the hose into the tank before it is coiled.',
+    });
   if (rig.softPumps.some((p) => p.kind === 'air'))
     out.push({
       station: 'machines',

@@ -21,6 +21,8 @@ export const SOFT_PUMP_ASSUMPTIONS = [
   ),
   assumption('pump-free-current', 'Current of an electric pump running free', 'current', '3 A', 'estimate', 'Small 12 V pumps; read it off your own.'),
   assumption('chem-bypass-limit', 'Longest time of a chemical pump in bypass', 'time', '10 min', 'common-practice', 'The loop warms and foams.'),
+  assumption('transfer-suction', 'Height that a transfer pump sucks up', 'length', '8 ft', 'estimate', 'Diaphragm pumps, wet; data sheets give 6 to 14 ft.'),
+  assumption('transfer-time', 'Longest time to move stock before a day', 'time', '20 min', 'estimate', 'Somebody stands by all the while.'),
   assumption('jet-throw', 'Throw of a straight jet against its height', 'ratio', '120 %', 'estimate', 'At about 35 degrees; wind takes its share.'),
   assumption('spray-starves', 'Flow at a soft wash gun that starves it, of the least', 'ratio', '50 %', 'common-practice', 'It dribbles.'),
   assumption('jet-starves', 'Height of a jet that starves the work, of what is wanted', 'ratio', '80 %', 'common-practice', 'The upper edge stays dry.'),

@@ -98,6 +98,15 @@ export function boxOf(size: readonly [number, number, number], place: Pick<Place
  * @param rig with every height above the deck, as read
  */
 export function standingOn(rig: Rig): readonly Standing[] {
+  let known = KNOWN.get(rig);
+  if (!known) KNOWN.set(rig, (known = standing(rig)));
+  return known;
+}
+
+/** A rig as read never changes: what stands on it is worked out once. */
+const KNOWN = new WeakMap<Rig, readonly Standing[]>();
+
+function standing(rig: Rig): readonly Standing[] {
   const places = placesOf(rig);
   const carried = new Map<string, Carried[]>();
   for (const c of equipmentOn(rig)) if (c.thing !== undefined) carried.set(c.thing, [...(carried.get(c.thing) ?? []), c]);

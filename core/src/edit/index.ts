@@ -17,6 +17,7 @@ export {
 export * from './feed.js';
 export { addFill, removeFill } from './fill.js';
 export { addTap, removeTap } from './hand-tap.js';
+export { addTransfer, removeTransfer, transfersOf } from './transfer.js';
 export { growTank } from './grow-tank.js';
 export { addGun, joinGuns, removeGun, splitGun } from './gun.js';
 export { nextAmong, unusedId } from './id.js';

@@ -1,6 +1,7 @@
 import { boxTank } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
 import { like, m } from './length.js';
+import { removeTransfer, transfersAt } from './transfer.js';
 import { type RigDocument, type TankDocument } from '../rig/schema.js';
 
 /** Another shape of about the same size: measures carry over where they mean the same. */
@@ -34,6 +35,7 @@ export function addTank(d: RigDocument): string {
 
 /** Takes a tank off the rig, with the lines that began or ended at it. */
 export function removeTank(d: RigDocument, id: string): void {
+  for (const pump of transfersAt(d, id)) removeTransfer(d, pump);
   d.tanks = d.tanks.filter((t) => t.id !== id);
   d.lines = d.lines.filter((l) => !(l.from.at === 'tank' && l.from.id === id) && !(l.to.at === 'tank' && l.to.id === id));
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));

@@ -6,7 +6,7 @@ import { builtOhms, loadsOn, voltsOf } from '../energy/index.js';
 import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import type { Mix, SoftPump, Sprayer } from '../rig/schema.js';
 import type { Line, Rig, Tank } from '../rig/schema.js';
-import { drawLevel, lineTerms } from './rig-network.js';
+import { drawLevel, heavierTerms } from './rig-network.js';
 import type { Stock, Stocks } from './stock.js';
 
 /** Discharge coefficient of a straight or fan tip. */
@@ -148,8 +148,7 @@ export class BlendNetwork {
   }
 
   private terms(line: Line, gravity: number, dirty: boolean): Pick<LinkSpec, 'runs' | 'quadratic' | 'constantM' | 'oneWay'> {
-    const t = lineTerms(line, this.values, this.water, dirty);
-    return { ...t, runs: t.runs!.map((r) => ({ ...r, lengthM: r.lengthM * gravity })), quadratic: t.quadratic! * gravity };
+    return heavierTerms(line, this.values, this.water, dirty, gravity);
   }
 
   /** Opens one metering valve of a branch to a share of its full coefficient. */

@@ -95,6 +95,12 @@ export function lineTerms(line: Line, values: AssumptionValues, water: Water, di
   return { runs, quadratic: Math.max(quadratic, 1e-3), constantM: openingPa / (water.densityKgM3 * GRAVITY), oneWay: oneWay || openingPa > 0 };
 }
 
+/** Terms of a line that carries a liquid of another gravity, in metres of water. */
+export function heavierTerms(line: Line, values: AssumptionValues, water: Water, dirty: boolean, gravity: number): ReturnType<typeof lineTerms> {
+  const t = lineTerms(line, values, water, dirty);
+  return { ...t, runs: t.runs!.map((r) => ({ ...r, lengthM: r.lengthM * gravity })), quadratic: t.quadratic! * gravity };
+}
+
 /** Least share of a spigot's flow that is solved for. */
 const LEAST_SPIGOT = 1e-3;
 /** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */

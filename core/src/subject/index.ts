@@ -19,6 +19,7 @@ import { PURE_WATER } from './pure-water/subject.js';
 import { REEL } from './reel/subject.js';
 import { SOFT_PUMP } from './soft-pump/subject.js';
 import type { Subject } from './subject.js';
+import { TRANSFER } from './transfer/subject.js';
 import { type Scale, SEVERITY_WORDS, type Verdict } from './verdict.js';
 import { SUPPLY } from './supply/subject.js';
 import { WEIGHT } from './weight/subject.js';
@@ -42,6 +43,7 @@ export const SUBJECTS = [
   MEETING,
   MIX,
   SOFT_PUMP,
+  TRANSFER,
   FUEL,
   CIRCUIT,
   AIR,

@@ -235,6 +235,8 @@ export const EQUATIONS = {
   bund: { title: 'Bund under a tank', text: 'V = s · tank to its brim', source: 'common practice: room for the whole tank and some more; local rules decide' },
   coverage: { title: 'Mix for a surface', text: 'V = area · passes / coverage', source: 'common practice; all three are assumptions' },
   flush: { title: 'Flush', text: 'V = n · volume of pump and hose to the tip; t = V / Q', source: 'plug flow; n is an assumption' },
+  'transfer-duty': { title: 'Where a transfer pump works', text: 'H(Q) = s·z + Σ h(Q)', source: 'pump curve; energy equation along its hoses' },
+  'transfer-volume': { title: 'What is moved', text: 'V = min(V_a, V_b)', source: 'volume balance' },
   'pump-duty': { title: 'Where pump and hose agree', text: 'pump curve = static height + hose, fittings and nozzle', source: 'network of lines' },
   'pump-current': { title: 'Current', text: 'I = I_free + Q·Δp / (η·V)', source: 'definition; η and I_free are assumptions' },
   peukert: { title: 'Hours of a battery', text: 't = 20 h · (C / (I · 20 h))^k', source: 'Peukert 1897', unverified: true },

@@ -25,6 +25,7 @@ import type { Cases } from '../../solve/cases.js';
 import { type Figure, figure, input } from '../../working/figure.js';
 import type { MixResult } from '../mix/result.js';
 import type { SoftPumpResult } from '../soft-pump/result.js';
+import type { TransferResult } from '../transfer/result.js';
 import type { Verdict } from '../verdict.js';
 import type { BatteryResult, CableResult, CircuitAnswers, WireResult } from './result.js';
 
@@ -33,6 +34,7 @@ const STARTER_CARRIES = 70;
 
 interface Chemical {
   readonly softPumps: readonly SoftPumpResult[];
+  readonly transfers: readonly TransferResult[];
   readonly mixes: readonly MixResult[];
 }
 
@@ -44,7 +46,7 @@ interface Drawing extends LoadOn {
   readonly steady: boolean;
 }
 
-function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: Chemical): Drawing[] {
+function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes, transfers }: Chemical): Drawing[] {
   const { rig, values } = cases;
   const washing = washingSeconds(rig, values);
   const jobs = jobsOf(rig, values);
@@ -59,7 +61,10 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes }: 
     switch (l.part) {
       case 'pump': {
         const own = softPumps.find((p) => p.pumpId === l.id);
-        return own?.current ? [{ ...l, current: own.current, daySeconds: own.daySeconds, steady: true }] : [];
+        if (own?.current) return [{ ...l, current: own.current, daySeconds: own.daySeconds, steady: true }];
+        // Stock is moved at the yard, before the day and by itself.
+        const moving = transfers.find((t) => t.pumpId === l.id);
+        return moving?.current ? [{ ...l, current: moving.current, daySeconds: 0, steady: false }] : [];
       }
       case 'booster':
         return [{ ...l, current: boosterCurrent(cases, l), daySeconds: washing, steady: true }];

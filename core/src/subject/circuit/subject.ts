@@ -3,17 +3,18 @@ import { hoursRest } from '../../solve/hours.js';
 import { allWater, chemicals } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
+import type { TransferAnswers } from '../transfer/result.js';
 import { assessCircuits } from './circuit.js';
 import { circuitFindings } from './findings.js';
 import { CIRCUIT_KINDS, type CircuitCode } from './kinds.js';
 import type { CircuitAnswers } from './result.js';
 
 /** Batteries, what hangs on them and by which cables and fuses, what charges them; and the mains. */
-export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & MixAnswers, CircuitCode> = {
+export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers & MixAnswers, CircuitCode> = {
   name: 'circuit',
   scale: 'rating',
   kinds: CIRCUIT_KINDS,
-  needs: ['soft-pump', 'mix'],
+  needs: ['soft-pump', 'transfer', 'mix'],
   reads: (of) => {
     const { rig } = of;
     return [

@@ -4,7 +4,7 @@ import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, Trial } from '../../solve/cases.js';
-import { feedPath, inletMargin } from '../../solve/inlet.js';
+import { feedPath, inletMargin, type LaidPiece, piecesOf } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
 import { figure, input } from '../../working/figure.js';
 import type { FeedCase, FeedResult } from './result.js';
@@ -47,10 +47,11 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   if (!tank) return [];
   const out = [];
   const height = shapeHeight(tank.shape);
+  const laid = piecesOf(path, cases.values, cases.rig.brief.altitude);
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
     const solved = cases.at({ ...stateOf(worst), levelOf: { tankId: tank.id, levelM: level } });
-    const { marginM, npshM } = inletMargin(solved, machine, path);
+    const { marginM, npshM } = inletMargin(solved, machine, path, laid);
     out.push({ surfaceM: tank.base + level, marginM, npshM });
   }
   return out;
@@ -98,11 +99,11 @@ export function highest(marginM: number, altitudeM: number, density: number): nu
 }
 
 /** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */
-export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[]): number {
+export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[], laid: readonly LaidPiece[]): number {
   const own = machine.flow;
   const marginAt = (flow: number): number => {
     const solved = cases.at({ ...stateOf(worst), trial: { what: 'draw', machine, flowM3s: flow } });
-    return solved.settled ? inletMargin(solved, machine, path).marginM : -1e3;
+    return solved.settled ? inletMargin(solved, machine, path, laid).marginM : -1e3;
   };
   // Illinois rule: a secant that never leaves the bracket.
   let low = 0;

@@ -41,7 +41,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   // Cases that the solver tells apart by its noise alone are one: the first of them is told.
   const worst = judged.reduce((a, b) => (b.marginM < a.marginM - NOISE_M ? b : a));
   const solved = cases.at(stateOf(worst));
-  const { terms, pulse } = inletTerms(solved, machine, path, altitude);
+  const { terms, pulse } = inletTerms(solved, machine, path, altitude, laid);
   const { rigidM, capM } = pulse;
   const least = leastInlet(solved, machine, path);
   const rhoG = solved.water.densityKgM3 * GRAVITY;
@@ -144,7 +144,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
       hottestK: hottest(available - requiredM, solved.water.temperatureK),
       highestM: highest(available - requiredM, altitude, solved.water.densityKgM3),
       lowestSurfaceM: crossing(byLevel),
-      mostFlowM3s: mostFlow(cases, machine, worst, path),
+      mostFlowM3s: mostFlow(cases, machine, worst, path, laid),
       dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,
     },
     elbows: { count: elbowCount, shareByPhysics: lossTotal > 0 ? elbowLoss / lossTotal : 0, shareByRule: 1 - (1 - values['elbow-rule']) ** elbowCount },

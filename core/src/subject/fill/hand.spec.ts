@@ -69,7 +69,7 @@ describe('hand hose and bucket tap', () => {
     for (const id of ['small-buffer', 'crew-of-four', 'two-unequal']) {
       const [bare, tapped] = [assess(parseRig(layout(id))), assess(parseRig(withTap(id)))];
       expect(tapped.fills.map((f) => f.arrives.value)).toEqual(bare.fills.map((f) => f.arrives.value));
-      expect(tapped.machines.map((m) => m.feedPasses)).toEqual(bare.machines.map((m) => m.feedPasses));
+      expect(tapped.feeds.map((f) => f.worst.marginM)).toEqual(bare.feeds.map((f) => f.worst.marginM));
     }
   });
   test('a bucket tap gives more than the same tap with a long hose; a spigot read at its hose’s end counts as read', () => {

@@ -2,6 +2,7 @@ import { attack, LIQUID_NAMES, type LiquidKind, meeting, type Wetted } from '../
 import type { Mix } from '../../rig/schema.js';
 import type { Line, Rig } from '../../rig/schema.js';
 import type { Stocks } from '../../solve/stock.js';
+import { transferWays } from '../../solve/transfer.js';
 import type { MeetingResult } from './result.js';
 
 /** Liquids that pass a place: the mix of streams at once, or one after another through a pump, hose or tank. */
@@ -44,6 +45,13 @@ function placesOf(rig: Rig, stocks: Stocks): Place[] {
       if (pump) add(`${pump.name} and its hose`, kind, name);
       if (gun) add(`the hose of ${gun.name}`, kind, name);
     }
+  }
+  for (const { pump, from, to } of transferWays(rig)) {
+    const [moved, there] = [stocks.in(from), stocks.in(to)].map((s) => s.liquid);
+    if (moved.kind === 'water') continue;
+    add(to.name, moved.kind, moved.name);
+    if (there.kind !== 'water') add(to.name, there.kind, there.name);
+    add(`${pump.name} and its hose`, moved.kind, moved.name);
   }
   return [...carried].map(([name, kinds]) => ({ name, kinds }));
 }
@@ -123,6 +131,12 @@ export function attacksOf(rig: Rig, stocks: Stocks): Attack[] {
         .map((l) => l.id),
     );
     for (const reel of rig.reels) if (own.has(reel.line)) tell('reel', reel, 'swivel', SWIVEL[reel.swivel], kinds);
+  }
+  for (const { pump, from } of transferWays(rig)) {
+    const { kind } = stocks.in(from).liquid;
+    if (kind === 'water') continue;
+    tell('soft-pump', pump, 'body', pump.body, new Set([kind]));
+    tell('soft-pump', pump, 'seals', pump.seals, new Set([kind]));
   }
   const seen = new Set<string>();
   return out.filter((a) => {

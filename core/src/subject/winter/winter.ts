@@ -6,6 +6,7 @@ import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
+import { transferWays } from '../../solve/transfer.js';
 import { pressurePath } from '../../solve/paths.js';
 import { linesOf } from '../../solve/paths.js';
 import type { BatteryResult } from '../circuit/result.js';
@@ -31,6 +32,8 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
     const lines = linesOf(rig, mix).filter((l) => !seen.has(l.id) && !!seen.add(l.id));
     if (lines.length) circuits.push({ name: mix.name, wettedM3: pumpM3 + lines.reduce((s, l) => s + lineVolume(l.parts), 0) });
   }
+  for (const { pump, suction, delivery } of transferWays(rig))
+    circuits.push({ name: pump.name, wettedM3: pumpM3 + lineVolume([...suction.parts, ...delivery.parts]) });
   /** Fill hoses are drained, never filled with antifreeze. */
   const wet = circuits.reduce((s, c) => s + c.wettedM3, 0);
   for (const l of rig.lines.filter((x) => x.role === 'fill')) {

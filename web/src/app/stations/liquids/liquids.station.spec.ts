@@ -31,6 +31,21 @@ describe('the liquids station', () => {
     await s.choose('The label means', 'weight');
     expect(today(s.rig)).toBeGreaterThan(trade);
   });
+  test('a transfer pump moves stock from tank to tank, tells how long it takes, and goes again', async () => {
+    const s = open();
+    expect(s.text()).toContain('Stock is poured by hand.');
+    await s.press('Put in a transfer pump');
+    const [r] = s.rig.assessment().chemical.transfers;
+    const d = s.rig.document();
+    const name = (id: string): string => d.tanks.find((t) => t.id === id)!.name;
+    expect(s.text()).toMatch(new RegExp(`[\\d.]+.gal from ${name(r.fromId)} to ${name(r.toId)} in [\\d.]+.min\\.`));
+    await s.type('Gives against nothing', '1 gpm');
+    expect(s.rig.assessment().chemical.transfers[0].flow.value).toBeLessThan(r.flow.value / 2);
+    expect(s.text()).toContain('takes');
+    await s.press('Remove Transfer pump');
+    expect(s.rig.assessment().chemical.transfers).toEqual([]);
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
   test('what is in a tank, a mix or at a refill place stays on the list; what is not, goes', async () => {
     const s = open();
     const remove = (): HTMLButtonElement => [...s.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Remove')!;

@@ -15,13 +15,28 @@ import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/t
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
 import { KIND_OPTIONS } from './liquid-kinds';
+import { TransfersPanel } from './transfers-panel';
 
 const DAY = 86400;
 
 /** What is on board besides water: strength today, how long it lasts, what it must not meet, and the winter. */
 @Component({
   selector: 'pz-liquids-station',
-  imports: [CellTemplate, Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, VerdictMark],
+  imports: [
+    CellTemplate,
+    Chart,
+    ChoiceField,
+    DataTable,
+    Facts,
+    MatButtonModule,
+    NameField,
+    Picker,
+    QuantityField,
+    SelectRow,
+    StationFrame,
+    TransfersPanel,
+    VerdictMark,
+  ],
   templateUrl: './liquids.station.html',
   styles: `
     .lead {
