@@ -134,21 +134,18 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
       break;
     }
 
-  // An outlet with a plate draws lower: a smaller tank may do.
+  // An outlet with a plate draws lower: a smaller tank may do. From what does without one, down to what does no more.
   let plated: TankSize | undefined;
-  const most = at < 0 ? Infinity : points[at].volumeM3;
   if (withoutPlate(doc, tankIds).length)
-    for (const p of points) {
-      if (p.volumeM3 > most + 1e-9) break;
+    for (const p of points.slice(0, at < 0 ? undefined : at + 1).reverse()) {
       const ready = readyOf(doc, (d) => {
         if (p.factor !== 1) tankIds.forEach((t) => growTank(d, t, p.factor));
         addPlates(d, tankIds);
       });
-      if (!ready) continue;
+      if (!ready) break;
       const tried = yield* whole(tryModel(ready.model, days, seed, base));
-      if (!within(tried)) continue;
+      if (!within(tried)) break;
       plated = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
-      break;
     }
 
   function* ladder(lineId: string, name: string, bores: readonly string[]) {

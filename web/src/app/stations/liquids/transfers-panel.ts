@@ -63,6 +63,7 @@ import { RigStore } from '../../state/rig-store';
       margin: 10px 0;
     }
     .new {
+      margin-bottom: 22px;
       max-width: 380px;
     }
     .new button {
