@@ -46,13 +46,45 @@ test('the table marks what differs, the advice says what to build, and building 
     'A booster before Washer A',
   ]);
   expect(s.root.querySelectorAll('thead th.best')).toHaveLength(1);
-  const price = [...s.root.querySelectorAll('tbody tr')].find((r) => r.querySelector('th')?.textContent === 'Price')!;
+  const price = [...s.root.querySelectorAll('tbody tr')].find((r) => r.querySelector('th')?.textContent.trim() === 'Price')!;
   expect(price.textContent).toMatch(/as it is.*\+\$\d+.*worse/s);
   expect(s.root.querySelector('.does h2')!.textContent).toMatch(/Keep the build as it is|Build “|Nothing here/);
   s.root.querySelector<HTMLButtonElement>('[aria-label="Build A booster before Washer A"]')!.click();
   await s.settle();
   expect(s.rig.document().boosters).toHaveLength(1);
   expect(s.rig.document().options!.map((o) => o.name)).toContain('Before “A booster before Washer A”');
+});
+test('a press on what is compared puts the options in its order, the build in front; the third puts them back', async () => {
+  const s = open();
+  await s.press('Two guns at half flow on Washer A');
+  await s.press(/A booster before/);
+  await s.press('Carry all the day’s water');
+  compare(s, 10);
+  await s.settle();
+  const price = () => [...s.root.querySelectorAll('tbody tr')].find((r) => r.querySelector('th')?.textContent.trim().startsWith('Price'))!;
+  const prices = (): number[] =>
+    [...price().querySelectorAll('td')].map((c) =>
+      Number(
+        c.textContent
+          .replace('saves ', '-')
+          .replace('as it is', '0')
+          .replace(/[^-\d]/g, ''),
+      ),
+    );
+  const order = (): HTMLButtonElement => price().querySelector('button')!;
+  const own = prices();
+  const rising = (list: readonly number[]): number[] => [...list].sort((a, b) => a - b);
+  order().click();
+  await s.settle();
+  expect(price().querySelector('th')!.getAttribute('aria-sort')).toBe('ascending');
+  expect(prices()).toEqual([own[0], ...rising(own.slice(1))]);
+  order().click();
+  await s.settle();
+  expect(prices()).toEqual([own[0], ...rising(own.slice(1)).reverse()]);
+  order().click();
+  await s.settle();
+  expect(prices()).toEqual(own);
+  expect(new Set(own).size).toBeGreaterThan(2);
 });
 test('a comparison of options that are gone is not shown', async () => {
   const s = open();

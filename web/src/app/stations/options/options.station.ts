@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, type OnDestroy, untracked } from '@angular/core';
+import { Component, computed, effect, inject, type OnDestroy, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { assumptionValues, buildOption, dropOption, formatQuantity, fuelVolume, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf } from '@pozzo/core';
 import { NameField } from '../../bench/name-field';
@@ -10,6 +10,8 @@ import { RigStore } from '../../state/rig-store';
 /** What differs, row by row; `better` says which end a customer wants. */
 interface Line {
   readonly label: string;
+  /** What each is ordered by, the better the lower; null is last. */
+  readonly by: readonly (number | null)[];
   readonly cells: readonly { readonly text: string; readonly mark: '' | 'better' | 'worse' }[];
 }
 
@@ -82,7 +84,7 @@ export class OptionsStation implements OnDestroy {
     const ids = new Set(['now', ...this.options().map((o) => o.id)]);
     return value && value.rows.every((r) => ids.has(r.id)) ? value : null;
   });
-  protected readonly rows = computed(() =>
+  private readonly own = computed(() =>
     (this.comparison()?.rows ?? []).map((r) => ({ ...r, name: this.rowName(r.id), best: this.comparison()?.advice?.id === r.id })),
   );
   /** What is said where there is nothing to choose between. */
@@ -101,8 +103,30 @@ export class OptionsStation implements OnDestroy {
     return say(r.headline, this.rig.units());
   }
 
-  protected readonly lines = computed<Line[]>(() => {
-    const rows = this.rows();
+  /** What the options are put in the order of: the best first, or the worst. */
+  protected readonly order = signal<{ readonly label: string; readonly worst: boolean } | null>(null);
+  /** The best first, then the worst, then their own order again. */
+  protected orderBy(label: string): void {
+    const now = this.order();
+    this.order.set(now?.label !== label ? { label, worst: false } : now.worst ? null : { label, worst: true });
+  }
+  /** Places in the build's own order, as they are shown; what is built stays in front, for it is what all are held against. */
+  private readonly shown = computed<number[]>(() => {
+    const places = this.own().map((_, i) => i);
+    const order = this.order();
+    const by = order && this.allLines().find((l) => l.label === order.label)?.by;
+    if (!by) return places;
+    const value = (i: number): number => {
+      const own = by[i];
+      return own === null ? Infinity : order.worst ? -own : own;
+    };
+    return [...places.slice(0, 1), ...places.slice(1).sort((a, b) => value(a) - value(b) || a - b)];
+  });
+  protected readonly rows = computed(() => this.shown().map((i) => this.own()[i]));
+  protected readonly lines = computed(() => this.allLines().map((l) => ({ ...l, cells: this.shown().map((i) => l.cells[i]) })));
+
+  private readonly allLines = computed<Line[]>(() => {
+    const rows = this.own();
     const u = this.rig.units();
     if (!rows.length) return [];
     const q = (v: number, d: Parameters<typeof formatQuantity>[1], digits = 3): string => formatQuantity(v, d, u, { digits });
@@ -115,6 +139,10 @@ export class OptionsStation implements OnDestroy {
       least: number,
     ): Line => ({
       label,
+      by: rows.map((r) => {
+        const value = of(r);
+        return value === null ? null : wants === 'more' ? -value : value;
+      }),
       cells: rows.map((r, i) => {
         const [there, here] = [of(r), of(rows[0])];
         const change = there === null || here === null ? 0 : there - here;
