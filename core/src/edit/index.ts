@@ -16,6 +16,7 @@ export {
 } from './energy.js';
 export * from './feed.js';
 export { addFill, removeFill } from './fill.js';
+export { addFree, addRiding, addWheelBoxes, removeFree, removeRiding } from './platform.js';
 export { addTap, removeTap } from './hand-tap.js';
 export { addTransfer, removeTransfer, transfersOf } from './transfer.js';
 export { growTank } from './grow-tank.js';

@@ -79,6 +79,36 @@ describe('the plan', () => {
     expect(s.rig.document().gear!.some((g) => g.id === id)).toBe(false);
     expect(readRig(s.rig.document()).ok).toBe(true);
   });
+  test('wheel boxes, floor that stays free and what rides along are put in, judged and taken out again', async () => {
+    const s = open();
+    const told = (code: string): number => s.rig.assessment().findings.filter((f) => f.code === code).length;
+    s.root.querySelector<HTMLElement>('mat-expansion-panel-header')!.click();
+    await s.settle();
+    if (s.rig.document().platform!.wheelBoxes) await s.press('No wheel boxes');
+    expect(told('wheel-box')).toBe(0);
+    await s.press('It has wheel boxes');
+    await s.type('Wide, each side', '4 ft');
+    expect(told('wheel-box')).toBeGreaterThan(0);
+    await s.press('No wheel boxes');
+    expect(told('wheel-box')).toBe(0);
+    expect(told('keep-free')).toBe(0);
+    await s.press('Keep a piece free');
+    await s.type('From the kerb side', '0 ft');
+    const free = s.rig.document().platform!.free!;
+    s.rig.edit('all of it', (d) => Object.assign(d.platform!.free![0], { length: d.platform!.length, width: d.platform!.width }));
+    await s.settle();
+    expect(free).toHaveLength(1);
+    expect(told('keep-free')).toBeGreaterThan(0);
+    await s.press('Use Kept free again');
+    expect(told('keep-free')).toBe(0);
+    expect(s.rig.document().platform!.free).toBeUndefined();
+    const riding = s.rig.document().platform!.riding?.length ?? 0;
+    await s.press('Something else rides along');
+    expect(s.rig.document().platform!.riding).toHaveLength(riding + 1);
+    await s.press('Leave Tools behind');
+    expect(s.rig.document().platform!.riding?.length ?? 0).toBe(riding);
+    expect(readRig(s.rig.document()).ok).toBe(true);
+  });
   test('without a platform it asks for one; another keeps every place', async () => {
     const doc = layout('big-tank');
     delete doc.platform;

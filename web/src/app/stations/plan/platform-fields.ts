@@ -1,6 +1,19 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { BRAKES, COUPLINGS, DECK_COATS, DECK_MATERIALS, PLATFORM_KINDS, type PlatformDocument, setPlatform } from '@pozzo/core';
+import {
+  addFree,
+  addRiding,
+  addWheelBoxes,
+  BRAKES,
+  COUPLINGS,
+  DECK_COATS,
+  DECK_MATERIALS,
+  PLATFORM_KINDS,
+  type PlatformDocument,
+  removeFree,
+  removeRiding,
+  setPlatform,
+} from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { NameField } from '../../bench/name-field';
 import { QuantityField } from '../../bench/quantity-field';
@@ -79,9 +92,46 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
         <pz-name label="Rides along" [path]="'platform.riding.' + $index + '.name'" />
         <pz-quantity label="weighs" [path]="'platform.riding.' + $index + '.mass'" />
         <pz-quantity label="from the deck’s front" [path]="'platform.riding.' + $index + '.at'" />
+        <div class="acts">
+          <button type="button" mat-stroked-button class="small" (click)="change('Leave it behind', (x) => removeRiding(x, r.id))">
+            Leave {{ r.name }} behind
+          </button>
+        </div>
       }
       @if ((p.riding ?? []).length < 8) {
-        <button type="button" mat-stroked-button class="small" (click)="ride()">Something else rides along</button>
+        <button type="button" mat-stroked-button class="small" (click)="change('Something else rides along', addRiding)">Something else rides along</button>
+      }
+      <h4>Wheel boxes</h4>
+      @if (p.wheelBoxes) {
+        <pz-quantity label="From the deck’s front" path="platform.wheelBoxes.from" />
+        <pz-quantity label="Long" path="platform.wheelBoxes.length" />
+        <pz-quantity label="Wide, each side" path="platform.wheelBoxes.width" />
+        <pz-quantity label="High" path="platform.wheelBoxes.height" />
+      } @else {
+        <p class="quiet">None: the floor is flat.</p>
+      }
+      <div class="acts">
+        @if (p.wheelBoxes) {
+          <button type="button" mat-stroked-button class="small" (click)="change('No wheel boxes', flat)">No wheel boxes</button>
+        } @else {
+          <button type="button" mat-stroked-button class="small" (click)="change('Wheel boxes', addWheelBoxes)">It has wheel boxes</button>
+        }
+      </div>
+      <h4>Floor that stays free</h4>
+      @for (f of p.free ?? []; track f.id) {
+        <pz-name label="What for" [path]="'platform.free.' + $index + '.name'" />
+        <pz-quantity label="From the deck’s front" [path]="'platform.free.' + $index + '.x'" />
+        <pz-quantity label="From the kerb side" [path]="'platform.free.' + $index + '.y'" />
+        <pz-quantity label="Long" [path]="'platform.free.' + $index + '.length'" />
+        <pz-quantity label="Wide" [path]="'platform.free.' + $index + '.width'" />
+        <div class="acts">
+          <button type="button" mat-stroked-button class="small" (click)="change('Use that floor', (x) => removeFree(x, f.id))">Use {{ f.name }} again</button>
+        </div>
+      } @empty {
+        <p class="quiet">All of it may be stood on.</p>
+      }
+      @if ((p.free ?? []).length < 6) {
+        <button type="button" mat-stroked-button class="small" (click)="change('Keep floor free', addFree)">Keep a piece free</button>
       }
     }
   `,
@@ -142,12 +192,13 @@ export class PlatformFields {
       if (p.ticket) delete p.ticket;
     });
   }
-  protected ride(): void {
-    this.rig.edit('Something else rides along', (d) => {
-      const list = (d.platform!.riding ??= []);
-      let n = list.length + 1;
-      while (list.some((r) => r.id === `riding-${n}`)) n++;
-      list.push({ id: `riding-${n}`, name: 'Tools', mass: '50 lb', at: '0 in' });
-    });
+  protected readonly addRiding = addRiding;
+  protected readonly removeRiding = removeRiding;
+  protected readonly addWheelBoxes = addWheelBoxes;
+  protected readonly addFree = addFree;
+  protected readonly removeFree = removeFree;
+  protected readonly flat = (p: PlatformDocument): void => void delete p.wheelBoxes;
+  protected change(what: string, how: (p: PlatformDocument) => void): void {
+    this.rig.edit(what, (d) => how(d.platform!));
   }
 }
