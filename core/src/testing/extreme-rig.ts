@@ -1,6 +1,7 @@
 import { LAYOUTS } from '../layouts/layouts';
 import { quantityRule, readRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
+import { addTap, addTransfer } from '../edit/index';
 import { changed, leaves } from './tree';
 
 /** A rig grown to the most of everything that a file may hold: every list doubled until it is full. */
@@ -40,18 +41,28 @@ export function extremeRig(random: () => number): RigDocument {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   let d = JSON.parse(JSON.stringify(pick(LAYOUTS).make())) as RigDocument;
   if (readRig(d).ok === false) throw new Error('A layout that does not read.');
-  const paths = [...leaves(d)].map(([path]) => path);
-  const changes = 1 + Math.floor(random() * 40);
   const accept = (next: RigDocument): void => {
     if (readRig(next).ok) d = next;
   };
+  // A hand hose and a pump from tank to tank, for their quantities to be pulled about too.
+  if (random() < 0.3) {
+    const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+    const fill = next.lines.find((l) => l.role === 'fill' && l.from.at === 'spigot' && l.to.at === 'tank');
+    if (fill) addTap(next, fill.id, random() < 0.5 ? 'hose' : 'bucket');
+    if (next.tanks.length > 1) addTransfer(next, pick(next.tanks).id, pick(next.tanks).id);
+    accept(next);
+  }
+  const paths = [...leaves(d)].map(([path]) => path);
+  const changes = 1 + Math.floor(random() * 40);
   for (let i = 0; i < changes; i++) {
     const path = pick(paths);
     const rule = quantityRule(path);
     if (rule) accept(changed(d, path, random() < 0.5 ? rule.min : rule.max));
     else accept(changed(d, path, pick([true, false])));
   }
-  const lists = ['spigots', 'tanks', 'boosters', 'machines', 'outlets', 'lines', 'reels', 'softPumps', 'sprayers', 'mixes', 'liquids'] as const;
+  const water = ['spigots', 'tanks', 'boosters', 'machines', 'outlets', 'lines', 'reels', 'softPumps', 'sprayers', 'mixes', 'liquids'] as const;
+  const power = ['fuelTanks', 'fuelLines', 'batteries', 'chargers', 'panels', 'wires', 'loads', 'compressors', 'receivers', 'airLines', 'burners'] as const;
+  const lists = [...water, ...power];
   for (let i = Math.floor(random() * 4); i > 0; i--) {
     const list = pick(lists);
     const next = JSON.parse(JSON.stringify(d)) as RigDocument;
