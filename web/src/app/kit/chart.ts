@@ -62,7 +62,7 @@ export class Chart {
       const { init } = await import('./echarts');
       if (this.gone) return;
       this.chart = init(this.box().nativeElement, undefined, { renderer: 'svg' });
-      const watch = new ResizeObserver(() => this.chart?.resize());
+      const watch = new ResizeObserver(() => requestAnimationFrame(() => this.chart && !this.chart.isDisposed() && this.chart.resize()));
       watch.observe(this.box().nativeElement);
       destroy.onDestroy(() => watch.disconnect());
       this.ready.set(true);
