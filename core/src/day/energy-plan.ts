@@ -17,6 +17,7 @@ import {
   receiversOf,
 } from '../energy/index.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
+import { WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { burnerFuel, type FuelKind } from '../fuel/index.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
@@ -138,7 +139,7 @@ export function machineFuel(
   }
   const burner = rig.burners.find((b) => b.machine === machine.id);
   if (burner && throughM3s > 0) {
-    const perK = cases.asDrawn.water.densityKgM3 * throughM3s * 4182;
+    const perK = cases.asDrawn.water.densityKgM3 * throughM3s * WATER_SPECIFIC_HEAT;
     const heat = Math.min(burner.heat, perK * Math.max(burner.set - rig.brief.water, 0));
     out.burner = burnerFuel(heat, values['burner-efficiency'], burner.fuel) * densityOf(burner.fuel, values);
   }

@@ -62,9 +62,9 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes, tr
       case 'pump': {
         const own = softPumps.find((p) => p.pumpId === l.id);
         if (own?.current) return [{ ...l, current: own.current, daySeconds: own.daySeconds, steady: true }];
-        // Stock is moved at the yard, before the day and by itself.
+        // Stock is moved at the yard, before the day; its cable is laid as if it ran beside the rest.
         const moving = transfers.find((t) => t.pumpId === l.id);
-        return moving?.current ? [{ ...l, current: moving.current, daySeconds: 0, steady: false }] : [];
+        return moving?.current ? [{ ...l, current: moving.current, daySeconds: 0, steady: true }] : [];
       }
       case 'booster':
         return [{ ...l, current: boosterCurrent(cases, l), daySeconds: washing, steady: true }];

@@ -98,12 +98,15 @@ describe('a pump from tank to tank', () => {
     const batch = acid.tanks.find((t) => t.id === transfersOf(acid)[0].toId)!;
     expect(judged(acid).findings.some((f) => f.verdict === 'stop' && JSON.stringify(f.message).includes(batch.name))).toBe(true);
   });
-  test('its current stands among the circuits, none of it in the day’s work; a shut valve makes it no way', () => {
+  test('its current stands among the circuits, with cable and fuse, none of it in the day’s work; a shut valve makes it no way', () => {
     const d = withDrum();
     const [r] = judged(d).chemical.transfers;
     const own = judged(d).circuits.find((c) => c.loadId === r.pumpId)!;
     expect(own.current.value).toBeCloseTo(r.current!.value, 9);
     expect(own.daySeconds).toBe(0);
+    // A pump, and no starter: fused, and its drop told of its running volts.
+    expect(own.fuseA).toBeGreaterThan(r.current!.value);
+    expect(own.drop!.working.inputs.find((i) => i.symbol === 'V')!.value).toBeCloseTo(12.5, 9);
     d.lines.find((l) => l.to.at === 'soft-pump' && l.from.id === 'drum')!.closed = true;
     expect(judged(d).chemical.transfers).toEqual([]);
   });

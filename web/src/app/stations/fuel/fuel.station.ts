@@ -195,6 +195,7 @@ export class FuelStation {
     const day = this.day.usual();
     const trace = day?.trace;
     if (!day || !trace || !day.fuels.some((f) => f.usedM3 > 0)) return undefined;
+    const reserve = 100 * assumptionValues(this.rig.rig()?.assumptions)['fuel-reserve'];
     return (c) => {
       const colours = [c.water, c.chem, c.attention, c.quiet];
       return {
@@ -211,7 +212,7 @@ export class FuelStation {
                   f.name,
                   trace.timeS.map((s, k) => [(day.startsS + s) / 3600, Math.round(trace.fuel[i][k] * 1000) / 10] as const),
                   colours[i % colours.length],
-                  i === 0 ? { markLine: level(10, 'reserve', c.attention) } : {},
+                  i === 0 ? { markLine: level(reserve, 'reserve', c.attention) } : {},
                 ),
               ]
             : [],
