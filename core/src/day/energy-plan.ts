@@ -15,13 +15,15 @@ import {
   mainsLoads,
   rateOf,
   receiversOf,
+  voltsOf,
 } from '../energy/index.js';
-import { airPressure, GRAVITY } from '../fluid/air.js';
+import { airPressure } from '../fluid/air.js';
 import { WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { burnerFuel, type FuelKind } from '../fuel/index.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
 import type { Cases } from '../solve/cases.js';
+import { boosterPower } from '../solve/booster-power.js';
 import { windingSeconds, woundHose } from '../solve/hours.js';
 import type { SoftTable } from './soft-states.js';
 import { tidy } from './tidy.js';
@@ -242,11 +244,8 @@ function boostedBy(rig: Rig, machineId: string, boosterId: string): boolean {
 
 function boosterAmps(cases: Cases, id: string, batteryId: string): number {
   const { rig, values } = cases;
-  const drawn = cases.asDrawn;
-  const flow = rig.lines.reduce((s, l) => (l.from.at === 'booster' && l.from.id === id ? s + Math.max(drawn.flowOf(l.id), 0) : s), 0);
-  const head = Math.max(drawn.headOf('boosterOut', id) - drawn.headOf('boosterIn', id), 0);
-  const volts = values['pump-volts'] * (rig.batteries.find((b) => b.id === batteryId)?.volts === '24' ? 2 : 1);
-  return (head * drawn.water.densityKgM3 * GRAVITY * flow) / (values['booster-efficiency'] * volts);
+  const battery = rig.batteries.find((b) => b.id === batteryId);
+  return boosterPower(cases, id) / (values['booster-efficiency'] * voltsOf(battery, values));
 }
 
 function airPlan(rig: Rig, values: AssumptionValues, soft: readonly SoftTable[]) {

@@ -5,6 +5,7 @@ import { Stocks } from '../solve/stock.js';
 import type { Mix } from '../rig/schema.js';
 import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
 import { washNeeds } from '../solve/consumption.js';
+import { MOST_JOBS, RINSE_TRIGGER } from '../solve/hours.js';
 import { typeableQuantity } from '../quantity/format.js';
 import { workDay, type JobDocument, type PhaseDocument, type WorkDay, type WorkDayDocument } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
@@ -25,7 +26,6 @@ function stretch(s: number, phase: Omit<Draft, 'time'>): Draft[] {
 }
 /** Share of a soft wash pump's open flow that its hose usually leaves, where it cannot be solved. */
 const THROUGH_HOSE = 0.62;
-const MOST_JOBS = 6;
 
 /** Flow of a mix through its own pump and hose with full tanks, m³/s; undefined where its way is not whole. */
 function sprayFlow(rig: Rig, values: AssumptionValues, mix: Mix): number | undefined {
@@ -70,7 +70,7 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
         const flow = !hand ? 0 : hand.injected ? hand.openFlow : (sprayFlow(rig, values, mix) ?? hand.openFlow * THROUGH_HOSE);
         const machine = rig.machines[0];
         const spray = flow > 0 ? need.mixM3 / flow / 0.8 : 600;
-        const rinse = machine ? need.rinseM3 / machine.flow / 0.7 : 0;
+        const rinse = machine ? need.rinseM3 / machine.flow / RINSE_TRIGGER : 0;
         jobs.push({
           id: `wash-${jobs.length + 1}`,
           name: `${WASH_SURFACE_NAMES[need.surface]} ${n + 1}`,
@@ -79,7 +79,7 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
             ...arrive(),
             ...(hand ? stretch(planned(spray), { kind: 'mix', crew: '1', gun: hand.id, trigger: '80 %' }) : []),
             ...stretch(planned(values[`wash-${need.surface}-dwell`]), { kind: 'dwell', crew: '1' }),
-            ...(rinse > 0 && guns.length ? stretch(planned(rinse), { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: '70 %' }) : []),
+            ...(rinse > 0 && guns.length ? stretch(planned(rinse), { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: `${100 * RINSE_TRIGGER} %` }) : []),
             { kind: 'move', time: '10 min', crew: 'all' },
           ]),
         });

@@ -3,7 +3,7 @@ import type { Rig } from '../rig/schema.js';
 import { washNeeds } from './consumption.js';
 
 /** Most jobs of a day that is made up. */
-const MOST_JOBS = 6;
+export const MOST_JOBS = 6;
 
 /** Jobs of a day: as the day is written, else the longest and what is washed, one at least. */
 export function jobsOf(rig: Rig, values: AssumptionValues): number {
@@ -15,7 +15,7 @@ export function jobsOf(rig: Rig, values: AssumptionValues): number {
 const WATER_WORK: ReadonlySet<string> = new Set(['pre-wet', 'wash', 'surface-clean', 'rinse']);
 
 /** Share of the time that a gun rinses with its trigger pulled, as a made-up day has it. */
-const RINSE_TRIGGER = 0.7;
+export const RINSE_TRIGGER = 0.7;
 
 /** Rinsing after what is washed on a usual day, s. */
 function rinsing(rig: Rig, values: AssumptionValues): number {

@@ -16,9 +16,9 @@ import {
   voltsOf,
   wireTo,
 } from '../../energy/index.js';
+import { boosterPower } from '../../solve/booster-power.js';
 import { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from '../../solve/hours.js';
 import { ampacityOf, awgArea, type Branch, chooseCable, nodeVoltages, wireResistance } from '../../electrics/index.js';
-import { GRAVITY } from '../../fluid/air.js';
 import { fuelRate } from '../../fuel/index.js';
 import type { Battery } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
@@ -110,10 +110,7 @@ function boosterCurrent(cases: Cases, load: LoadOn): Figure {
     rig.batteries.find((b) => b.id === load.batteryId),
     values,
   );
-  const drawn = cases.asDrawn;
-  const flow = rig.lines.reduce((s, l) => (l.from.at === 'booster' && l.from.id === load.id ? s + Math.max(drawn.flowOf(l.id), 0) : s), 0);
-  const head = Math.max(drawn.headOf('boosterOut', load.id) - drawn.headOf('boosterIn', load.id), 0);
-  const watts = head * drawn.water.densityKgM3 * GRAVITY * flow;
+  const watts = boosterPower(cases, load.id);
   return figure(
     watts / (values['booster-efficiency'] * volts),
     'current',
