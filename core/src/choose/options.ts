@@ -9,6 +9,7 @@ import type { Chance } from '../day/chance.js';
 import { daysMessage, daysVerdict, hasDays } from '../day/judge.js';
 import { gatherSample, sampleSteps } from '../day/sample.js';
 import { simulateModel } from '../day/simulate-day.js';
+import { fuelLastsDays } from '../day/types.js';
 import { dayOf } from '../day/usual-day.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
@@ -105,7 +106,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
       chemicalsDay: a.chemical.mixes.reduce((s, m) => s + m.costPerJob.value * m.jobsPerDay, 0),
       fuelKg: usual.fuelKg,
       batteryLeft: usual.batteries.length ? Math.min(...usual.batteries.map((b) => b.leftAs / b.usableAs)) : null,
-      fuelDays: usual.fuels.some((f) => f.usedM3 > 0) ? Math.min(...usual.fuels.map((f) => (f.usedM3 > 0 ? f.usableM3 / f.usedM3 : Infinity))) : null,
+      fuelDays: usual.fuels.some((f) => f.usedM3 > 0) ? Math.min(...usual.fuels.map(fuelLastsDays)) : null,
     });
   }
   return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance, assumptionValues(first.rig.assumptions)) };

@@ -10,6 +10,7 @@ export {
   type DayResult,
   type DayTrace,
   type FuelDay,
+  fuelLastsDays,
   type MixDay,
   type PhaseRun,
   type Shortage,

@@ -80,6 +80,9 @@ export interface FuelDay {
   readonly leftM3: number;
 }
 
+/** How many such days a full tank lasts; Infinity where the day burns none of it. */
+export const fuelLastsDays = (f: Pick<FuelDay, 'usableM3' | 'usedM3'> | undefined): number => (f && f.usedM3 > 0 ? f.usableM3 / f.usedM3 : Infinity);
+
 /** Least share of a receiver's air above its pumps' pressure; null without a receiver. */
 export interface ReceiverDay {
   readonly compressorId: string;

@@ -1,5 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { assumptionValues, type DayResult, formatQuantity, fuelVolume } from '@pozzo/core';
+import { assumptionValues, type DayResult, formatQuantity, fuelLastsDays, fuelVolume } from '@pozzo/core';
 import { type Fact, Facts } from '../../bench/facts';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
@@ -154,7 +154,7 @@ export class LevelsPanel {
       });
     for (const g of u.guns) out.push({ label: `${doc?.outlets.find((o) => o.id === g.outletId)?.name ?? 'Gun'}, least`, text: this.q(g.lowestPa, 'pressure') });
     for (const b of u.batteries) out.push({ label: `${b.name} left`, text: this.q(b.leftAs, 'charge', 2) });
-    for (const f of u.fuels) if (f.usedM3 > 0) out.push({ label: `${f.name} lasts`, text: `${(f.usableM3 / f.usedM3).toFixed(1)} days` });
+    for (const f of u.fuels) if (f.usedM3 > 0) out.push({ label: `${f.name} lasts`, text: `${fuelLastsDays(f).toFixed(1)} days` });
     for (const r of u.receivers) if (r.lowest !== null) out.push({ label: 'Air in the receiver, least', text: this.q(r.lowest, 'ratio', 2) });
     return out;
   });

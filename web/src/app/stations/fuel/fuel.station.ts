@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import {
   addBurner,
   addFuelTank,
+  fuelLastsDays,
   type AssumptionId,
   assumptionValues,
   findAssumption,
@@ -125,7 +126,7 @@ export class FuelStation {
     const day = this.day.usual();
     return (this.fuel()?.tanks ?? []).map((t): TableRow => {
       const used = day?.fuels.find((f) => f.id === t.tankId)?.usedM3 ?? 0;
-      const days = used > 0 ? t.usable.value / used : Infinity;
+      const days = fuelLastsDays(day?.fuels.find((f) => f.id === t.tankId));
       return {
         id: t.tankId,
         ...(t.tankId === this.first()?.tankId ? { mark: 'now' as const } : {}),
@@ -143,13 +144,8 @@ export class FuelStation {
   private readonly first = computed(() => {
     const day = this.day.usual();
     if (!day) return undefined;
-    const days = (id: string, usable: number): number => {
-      const used = day.fuels.find((f) => f.id === id)?.usedM3 ?? 0;
-      return used > 0 ? usable / used : Infinity;
-    };
-    return [...(this.fuel()?.tanks ?? [])]
-      .filter((t) => Number.isFinite(days(t.tankId, t.usable.value)))
-      .sort((a, b) => days(a.tankId, a.usable.value) - days(b.tankId, b.usable.value))[0];
+    const days = (id: string): number => fuelLastsDays(day.fuels.find((f) => f.id === id));
+    return [...(this.fuel()?.tanks ?? [])].filter((t) => Number.isFinite(days(t.tankId))).sort((a, b) => days(a.tankId) - days(b.tankId))[0];
   });
   protected readonly firstWords = computed(() => {
     const t = this.first();
