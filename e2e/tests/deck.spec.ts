@@ -6,7 +6,7 @@ test('a tank dragged over the deck moves its loads; keys and typed inches too; u
   await expect(tank).toBeVisible();
   const front = page.getByLabel('From the front', { exact: true });
   const before = await front.inputValue();
-  const tongue = page.locator('text.load', { hasText: 'tongue' });
+  const tongue = page.locator('g.load', { hasText: 'tongue' });
   const load = await tongue.textContent();
   const box = (await tank.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

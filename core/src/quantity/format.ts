@@ -102,6 +102,10 @@ export function formatInches(lengthM: number): string {
   return `${[whole || '', fraction].filter(Boolean).join(' ')}${GAP}in`;
 }
 
+/** A measure of a thing that is built, as a workshop reads it off its tape: inches, or centimetres. */
+export const formatTape = (lengthM: number, system: UnitSystem): string =>
+  system === 'us' ? formatInches(lengthM) : formatQuantity(lengthM, 'length', 'metric', { unit: 'cm' });
+
 /** Plain text for the document: ASCII number and unit, parseable again (`12.5 gpm`). */
 export function typeableQuantity(si: number, dimension: Dimension, unitSymbol: string, digits = 4): string {
   const unit = findUnit(dimension, unitSymbol);

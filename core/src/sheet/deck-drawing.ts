@@ -1,8 +1,9 @@
 import { type Box, laidLines, type Standing, standingOn } from '../deck/index.js';
-import { formatInches, formatQuantity } from '../quantity/format.js';
+import { formatQuantity, formatTape } from '../quantity/format.js';
 import type { UnitSystem } from '../quantity/dimension.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { LineRole, Rig } from '../rig/schema.js';
+import { fittingSize } from './text.js';
 
 /** Layers of a drawing: in a file each is one of its own. */
 export const DRAWING_LAYERS = ['platform', 'things', 'liquid', 'lines', 'labels', 'dimensions'] as const;
@@ -42,14 +43,8 @@ const rectangle = (x0: number, y0: number, x1: number, y1: number): readonly (re
   [x0, y1],
 ];
 
-/** Of letters, by their height: as wide as capitals of a narrow face. */
-const LETTER = 0.56;
-
-/** The largest size of a text that fits a width and height, m; undefined where it could not be read. */
-function fitting(text: string, width: number, height: number, most: number): number | undefined {
-  const size = Math.min(most, (0.92 * width) / (LETTER * Math.max(text.length, 1)), 0.8 * height);
-  return size >= 0.028 ? size : undefined;
-}
+/** Smallest letters of a drawing at 1:1, m: 1.4 mm at 1:20. */
+const LEAST = 0.028;
 
 /** Whether one thing hides another from above. */
 const covers = (over: Standing & { readonly box: Box }, under: Standing & { readonly box: Box }): boolean =>
@@ -75,7 +70,6 @@ export function deckDrawing(
   const strokes: Stroke[] = [];
   const things = standingOn(rig);
   const placed = things.filter((t): t is Standing & { readonly box: Box } => t.box !== undefined);
-  const length = (m: number): string => (units === 'us' ? formatInches(m) : formatQuantity(m, 'length', 'metric', { unit: 'cm' }));
   const tall = Math.max(0.6, ...placed.map((t) => t.box.z1), p.headroom ?? 0, p.rail ?? 0);
   // The plan above, so that the elevation's ground is at nought.
   const lift = p.height + tall + 0.9;
@@ -116,7 +110,7 @@ export function deckDrawing(
     const b = t.box;
     // What something stands on is told by what is seen of it: the upper one.
     if (rising.some((o) => o.place?.on === t.id || covers(o, t))) continue;
-    const size = fitting(t.name, b.x1 - b.x0, b.y1 - b.y0, 0.09);
+    const size = fittingSize(t.name, b.x1 - b.x0, b.y1 - b.y0, LEAST, 0.09);
     if (size) text([(b.x0 + b.x1) / 2, lift + (b.y0 + b.y1) / 2 - size / 3], size, t.name);
   }
   text([0, lift + p.width + 0.16], 0.09, `${rig.name}: from above, kerb side below`, 'labels', 'start');
@@ -177,7 +171,7 @@ export function deckDrawing(
     );
     const volume = tank >= 0 ? volumeAt(rig.tanks[tank].shape, levels[tank]) : 0;
     const words = tank >= 0 ? `${t.name} ${formatQuantity(volume, 'volume', units)}` : t.name;
-    const size = fitting(words, b.x1 - b.x0, b.z1 - b.z0, 0.08);
+    const size = fittingSize(words, b.x1 - b.x0, b.z1 - b.z0, LEAST, 0.08);
     if (front && size) text([(b.x0 + b.x1) / 2, up((b.z0 + b.z1) / 2) - size / 3], size, words);
   }
   text([0, p.height + tall + 0.14], 0.09, 'from the kerb', 'labels', 'start');
@@ -200,7 +194,7 @@ export function deckDrawing(
           [x, y + 0.05],
         ],
       });
-    text([(x0 + x1) / 2, y + 0.03], 0.075, length(value), 'dimensions');
+    text([(x0 + x1) / 2, y + 0.03], 0.075, formatTape(value, units), 'dimensions');
   };
   measure(0, p.length, -0.22, p.length);
   const heel = p.axles.reduce((s, a) => s + a.at, 0) / p.axles.length;
@@ -224,6 +218,6 @@ export function deckDrawing(
         [x + 0.05, y],
       ],
     });
-  text([x + 0.06, lift + p.width / 2], 0.075, length(p.width), 'dimensions', 'start');
+  text([x + 0.06, lift + p.width / 2], 0.075, formatTape(p.width, units), 'dimensions', 'start');
   return { title: rig.name, strokes, bounds: { x0: left, y0: -0.55, x1: Math.max(right, p.length + 0.75), y1: lift + p.width + 0.4 } };
 }

@@ -2,6 +2,7 @@ import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { formatQuantity } from '@pozzo/core';
+import { barScale } from '../../kit/drawing';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 
@@ -100,9 +101,10 @@ export class SwingsPanel {
   protected readonly swings = computed(() => {
     const list = this.day.swings().state === 'done' ? (this.day.swings().value ?? []) : [];
     const most = Math.max(...list.flatMap((s) => [s.low.short.chance, s.high.short.chance]), 0.01);
+    const along = barScale(most, 200);
     return list.map((s) => {
       const [a, b] = [s.low.short.chance, s.high.short.chance].sort((x, y) => x - y);
-      const x = (v: number): string => ((200 * v) / most).toFixed(1);
+      const x = (v: number): string => along(v).toFixed(1);
       return {
         id: s.id,
         label: s.label,

@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type FuelEngineResult, type FuelTankResult, formatInches, formatQuantity, fuelTankSize, standingOn } from '@pozzo/core';
+import { type FuelEngineResult, type FuelTankResult, formatQuantity, formatTape, fuelTankSize, standingOn } from '@pozzo/core';
+import { alongPath, dimensionUp, DimensionMark, LabelMark, placeLabels, through, trueScale } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 
 const W = 640;
@@ -11,9 +12,10 @@ const ROOM = 150;
 /** A fuel tank and what drinks from it from the side, heights to scale: outlet, brim, carburettors, hoses, what never gets there. */
 @Component({
   selector: 'pz-fuel-side',
+  imports: [DimensionMark, LabelMark],
   template: `
     @if (drawing(); as d) {
-      <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="d.words">
+      <svg class="pz-drawing" [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="d.words">
         <line class="deck" x1="0" [attr.x2]="width" [attr.y1]="d.deck" [attr.y2]="d.deck" />
         <text class="quiet" x="2" [attr.y]="d.deck + 17">deck</text>
         @for (e of d.engines; track e.id) {
@@ -29,11 +31,13 @@ const ROOM = 150;
         @for (e of d.engines; track e.id) {
           <path class="hose" [class.shout]="e.shout" [attr.d]="e.hose" />
           <circle class="carburettor" [class.shout]="e.shout" [attr.cx]="e.cx" [attr.cy]="e.cy" r="6" />
-          <text class="strong" [attr.x]="e.tx" [attr.y]="e.ty" [attr.text-anchor]="e.anchor">{{ e.name }}</text>
-          <text [class.shout]="e.shout" [attr.x]="e.tx" [attr.y]="e.ty + 16" [attr.text-anchor]="e.anchor">{{ e.says }}</text>
         }
-        <text class="strong" [attr.x]="d.tank.tx" [attr.y]="d.tank.ty">{{ d.tank.name }}</text>
-        <text class="quiet" [attr.x]="d.tank.tx" [attr.y]="d.tank.ty + 16">{{ d.tank.says }}</text>
+        @if (d.measure; as m) {
+          <g [pzDimension]="m" />
+        }
+        @for (l of d.labels; track l.id) {
+          <g [pzLabel]="l.place" [lines]="l.lines" [tone]="l.tone" />
+        }
       </svg>
       <p class="quiet">{{ d.note }}</p>
     }
@@ -44,42 +48,15 @@ const ROOM = 150;
       overflow-x: auto;
     }
     svg {
-      width: 100%;
       min-width: 540px;
-      height: auto;
       max-height: 262px;
-      font: 13.5px var(--face);
     }
     p {
       margin: 0 0 8px;
     }
-    text {
-      fill: var(--ink);
-      paint-order: stroke;
-      stroke: var(--ground-2);
-      stroke-width: 3px;
-    }
-    .quiet {
-      fill: var(--ink-quiet);
-    }
-    .strong {
-      font-weight: 600;
-    }
-    text.shout {
-      fill: var(--attention);
-    }
-    .deck {
-      stroke: var(--ink);
-      stroke-width: 2;
-    }
     .engine {
       fill: var(--track);
       stroke: var(--ink-quiet);
-    }
-    .wall {
-      fill: var(--card);
-      stroke: var(--ink);
-      stroke-width: 2;
     }
     .fuel {
       fill: var(--press);
@@ -128,7 +105,7 @@ export class FuelSide {
     const document = rig?.fuelTanks.find((x) => x.id === t.tankId);
     if (!rig || !document || !own.length) return null;
     const units = this.rig.units();
-    const length = (m: number): string => (units === 'us' ? formatInches(m) : formatQuantity(m, 'length', 'metric', { unit: 'cm' }));
+    const length = (m: number): string => formatTape(m, units);
     const things = standingOn(rig);
     const boxOf = (id: string) => things.find((x) => x.id === id)?.box;
     const size = fuelTankSize(document);
@@ -147,10 +124,8 @@ export class FuelSide {
     const right = Math.max(...spans.map((s) => s.x1));
     const low = Math.min(0, t.outletM, ...own.map((e) => e.carburettorM));
     const high = Math.max(t.brimM, ...own.map((e) => e.carburettorM), ...spans.slice(1).map((s) => s.z1));
-    const k = Math.min((W - 2 * SIDE - 150) / Math.max(right - left, 0.3), ROOM / Math.max(high - low, 0.2));
-    const start = (W - (right - left) * k) / 2;
-    const x = (m: number): number => start + (m - left) * k;
-    const y = (m: number): number => FLOOR - (m - low) * k;
+    const world = { left, right: Math.max(right, left + 0.3), low, high: Math.max(high, low + 0.2) };
+    const { k, x, y } = trueScale(world, { x0: SIDE + 75, y0: FLOOR - ROOM, x1: W - SIDE - 75, y1: FLOOR });
     const [a, b] = [x(spans[0].x0), x(spans[0].x1)];
     const middle = (a + b) / 2;
     const dead = Math.max(0, ...own.map((e) => e.deadM3)) / t.volumeM3;
@@ -178,33 +153,76 @@ export class FuelSide {
         height: (s.z1 - s.z0) * k,
         cx,
         cy,
-        hose: `M${from} ${y(t.outletM)}H${(from + cx) / 2}V${cy}H${cx}`,
-        tx: Math.min(Math.max(cx, 76), W - 76),
-        ty: Math.max(y(s.z1) - 24, 14),
-        anchor: 'middle' as const,
+        way: [
+          [from, y(t.outletM)],
+          [(from + cx) / 2, y(t.outletM)],
+          [(from + cx) / 2, cy],
+          [cx, cy],
+        ] as const,
       };
     });
     const usable = formatQuantity(t.usable.value, 'volume', units);
     const says = `${usable} of use`;
     const words = `${t.name}: ${says}. ${engines.map((e) => `${e.name}: ${e.says}`).join('; ')}.`;
+    const tank = { x: a, y: y(t.brimM), width: b - a, height: y(t.outletM) - y(t.brimM) };
+    const labelled = [
+      {
+        id: `tank ${t.tankId}`,
+        lines: [t.name, says],
+        x: middle,
+        y: tank.y + tank.height,
+        ways: ['below', 'above', 'left', 'right'] as const,
+        tone: 'plain' as const,
+      },
+      ...engines.map((e) => ({
+        id: e.id,
+        lines: [e.name, e.says],
+        x: e.cx,
+        y: e.y,
+        ways: ['above', 'right', 'left', 'below'] as const,
+        tone: e.shout ? ('shout' as const) : ('plain' as const),
+      })),
+    ];
+    // The height that gravity has to work with: from the outlet to the lowest carburettor that it feeds.
+    const fed = own.find((e) => e.lift === 'gravity');
+    const measure =
+      fed && Math.abs(t.outletM - fed.carburettorM) * k > 14
+        ? dimensionUp(y(t.outletM), y(fed.carburettorM), Math.max(a - 16, 62), length(Math.abs(t.outletM - fed.carburettorM)), 'left')
+        : undefined;
+    const around = (r: { x: number; y: number; width: number; height: number }) => ({
+      x0: r.x - 2,
+      y0: r.y - 2,
+      x1: r.x + r.width + 2,
+      y1: r.y + r.height + 2,
+    });
+    const places = placeLabels(
+      labelled,
+      [
+        around(tank),
+        ...engines.map(around),
+        ...engines.flatMap((e) => alongPath(e.way, 3)),
+        { x0: 0, x1: W, y0: y(0) - 2, y1: y(0) + 2 },
+        { x0: 0, x1: 36, y0: y(0), y1: y(0) + 20 },
+        ...(measure
+          ? [{ x0: measure.x - 56, x1: measure.x + 14, y0: Math.min(y(t.outletM), y(fed!.carburettorM)), y1: Math.max(y(t.outletM), y(fed!.carburettorM)) }]
+          : []),
+        { x0: middle - 4, x1: middle + 12, y0: tank.y - 12, y1: tank.y },
+      ],
+      { x0: 2, y0: 2, x1: W - 2, y1: H - 2 },
+    );
     return {
       words,
+      measure,
+      labels: labelled.map((l) => ({ ...l, place: places.get(l.id) })),
       deck: y(0),
-      engines,
+      engines: engines.map((e) => ({ ...e, hose: through(e.way) })),
       tank: {
-        name: t.name,
-        says,
-        x: a,
-        y: y(t.brimM),
-        width: b - a,
-        height: y(t.outletM) - y(t.brimM),
+        ...tank,
         dead: of(Math.min(dead, 1)),
         deadHeight: Math.max(y(t.outletM) - 2 - of(Math.min(dead, 1)), 0),
         reserve: of(reserve),
         vented: t.vented,
         vent: `M${middle} ${y(t.brimM)}v-10h8`,
-        tx: Math.max(Math.min(a, W - 150), 2),
-        ty: H - 22,
       },
       note: `Heights to scale${placed ? ', lengths along the deck too' : '; not everything has its place on the deck'}. Heads are those on the steepest site. Dashed: the reserve; red: what never gets to every engine.`,
     };

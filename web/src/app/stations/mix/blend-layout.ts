@@ -1,4 +1,5 @@
 import { formatQuantity, type MixResult, type UnitSystem } from '@pozzo/core';
+import { barScale, dialScale } from '../../kit/drawing';
 
 export interface BlendStream {
   readonly path: string;
@@ -33,9 +34,8 @@ export interface BlendDrawing {
 export const DIAL = { x: 470, y: 118, r: 80 } as const;
 const MIX_X = 222;
 
-/** A point of the dial for a share of its scale, 0 at the left. */
-function onDial(share: number, r: number): { x: number; y: number } {
-  const angle = Math.PI * (1 - Math.min(Math.max(share, 0), 1));
+/** A point of the dial at an angle. */
+function onDial(angle: number, r: number): { x: number; y: number } {
   return { x: DIAL.x + r * Math.cos(angle), y: DIAL.y - r * Math.sin(angle) };
 }
 
@@ -50,11 +50,12 @@ export function layoutBlend(mix: MixResult, tolerance: number, system: UnitSyste
   const middle = height / 2;
   const q = (v: number) => formatQuantity(v, 'flow', system, { digits: v < 1e-5 ? 2 : 3 });
   const percent = (v: number) => formatQuantity(v, 'ratio', system, { digits: 3 });
+  const wide = barScale(most, 24);
   const streams = mix.streams.map((s, i) => {
     const y = middle + (i - (mix.streams.length - 1) / 2) * step;
     return {
       path: `M8 ${y}H128C176 ${y} 176 ${middle} ${MIX_X} ${middle}`,
-      width: s.flowM3s > 0 ? 2 + 24 * (s.flowM3s / most) : 0,
+      width: s.flowM3s > 0 ? 2 + wide(s.flowM3s) : 0,
       chemical: s.kind !== 'water' && s.kind !== 'pure-water',
       name: s.name,
       flow: s.flowM3s > 0 ? q(s.flowM3s) : 'nothing flows',
@@ -63,8 +64,9 @@ export function layoutBlend(mix: MixResult, tolerance: number, system: UnitSyste
     };
   });
   const scale = mix.wanted.value > 0 ? 2 * mix.wanted.value : Math.max(mix.first.value * 2, 0.01);
-  const [from, to] = [1 - tolerance, 1 + tolerance].map((x) => onDial(x / 2, DIAL.r));
-  const needle = (v: number): Needle => ({ ...onDial(v / scale, DIAL.r - 6), words: percent(v) });
+  const angle = dialScale(scale);
+  const [from, to] = [1 - tolerance, 1 + tolerance].map((x) => onDial(angle((x / 2) * scale), DIAL.r));
+  const needle = (v: number): Needle => ({ ...onDial(angle(v), DIAL.r - 6), words: percent(v) });
   return {
     height,
     streams,

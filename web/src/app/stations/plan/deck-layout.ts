@@ -1,7 +1,5 @@
 import {
   type Box,
-  formatInches,
-  formatQuantity,
   type LaidLine,
   laidLines,
   type LineRole,
@@ -14,6 +12,7 @@ import {
   type UnitSystem,
   type Verdict,
 } from '@pozzo/core';
+import { labelInside, through, trueScale } from '../../kit/drawing';
 
 /** Drawn units across the whole picture. */
 export const WIDE = 760;
@@ -31,7 +30,7 @@ export interface DrawnThing {
   readonly height: number;
   /** What of its height is liquid, from below; nothing from above. */
   readonly fill: number;
-  readonly label: { readonly text: string; readonly size: number; readonly upright: boolean } | undefined;
+  readonly label: ReturnType<typeof labelInside>;
   readonly exhaust: string | undefined;
   readonly service: string | undefined;
   readonly pinned: boolean;
@@ -50,18 +49,6 @@ export const MACHINES: ReadonlySet<Standing['kind']> = new Set(['machine', 'soft
 
 const paintOf = (rig: Rig, t: Standing): DrawnThing['paint'] =>
   t.kind === 'tank' ? (rig.tanks.find((x) => x.id === t.id)?.liquid === 'chemical' ? 'chem' : 'water') : MACHINES.has(t.kind) ? 'machine' : 'plain';
-
-/** As wide as a letter, of its height. */
-const LETTER = 0.54;
-
-/** The name where it can be read: along, else upright; undefined where it does not fit. */
-export function labelFor(text: string, width: number, height: number): DrawnThing['label'] {
-  for (const size of [15, 13.5, 12]) {
-    if (text.length * size * LETTER < width - 6 && size * 1.3 < height) return { text, size, upright: false };
-    if (text.length * size * LETTER < height - 6 && size * 1.3 < width) return { text, size, upright: true };
-  }
-  return undefined;
-}
 
 /** A mark on a side of a box: a bar where it is served, a wedge where it blows. */
 function sideMark(b: { x: number; y: number; width: number; height: number }, side: Side, blows: boolean): string {
@@ -95,9 +82,8 @@ export function scaleOf(rig: Rig, show: 'both' | 'above' | 'side' = 'both'): Dec
   const left = Math.min(0, ...p.axles.map((a) => a.at - (p.coupling ? 0.4 : 0.95)), -(p.coupling?.ahead ?? 0)) - 0.1;
   const right = Math.max(p.length, ...p.axles.map((a) => a.at + 0.4)) + 0.35;
   const high = (show === 'side' ? 0 : p.width + 0.3) + (show === 'above' ? 0 : p.height + tallestOf(rig));
-  const k = Math.min((WIDE - 2 * MARGIN) / (right - left), (TALL - (show === 'both' ? WORDS : WORDS / 2)) / high);
-  const start = (WIDE - (right - left) * k) / 2;
-  return { k, x: (m) => start + (m - left) * k, along: (d) => d / k };
+  const { k, x, metres } = trueScale({ left, right, low: 0, high }, { x0: MARGIN, y0: 0, x1: WIDE - MARGIN, y1: TALL - (show === 'both' ? WORDS : WORDS / 2) });
+  return { k, x, along: metres };
 }
 
 /** How many drawn units the plan, and the view from the side, are high. */
@@ -125,7 +111,7 @@ export function planOf(rig: Rig, plan: PlanResult, s: DeckScale): readonly Drawn
         verdict: own?.verdict ?? 'fed',
         ...b,
         fill: 0,
-        label: covered ? undefined : labelFor(t.name, b.width, b.height),
+        label: covered ? undefined : labelInside(t.name, b.width, b.height),
         exhaust: t.place?.exhaust && sideMark(b, t.place.exhaust, true),
         service: t.place?.service && sideMark(b, t.place.service, false),
         pinned: t.place?.pinned === true,
@@ -159,7 +145,7 @@ export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonl
         verdict: plan.things.find((x) => x.id === t.id)?.verdict ?? 'fed',
         ...b,
         fill: tank >= 0 ? Math.min(levels[tank] / shapeHeight(rig.tanks[tank].shape), 1) * height : 0,
-        label: hidden ? undefined : labelFor(t.name, b.width, b.height),
+        label: hidden ? undefined : labelInside(t.name, b.width, b.height),
         exhaust: undefined,
         service: undefined,
         pinned: false,
@@ -180,7 +166,7 @@ export const linesOf = (rig: Rig, lines: readonly LaidLine[], s: DeckScale): rea
   return lines.map((l) => ({
     id: l.lineId,
     role: l.role,
-    path: l.points.map((q, i) => `${i ? 'L' : 'M'}${s.x(q.x).toFixed(1)} ${(top + (rig.platform!.width - q.y) * s.k).toFixed(1)}`).join(''),
+    path: through(l.points.map((q) => [s.x(q.x), top + (rig.platform!.width - q.y) * s.k])),
   }));
 };
 
@@ -225,8 +211,5 @@ export function snapped(
     ),
   };
 }
-
-/** Lengths on a deck as builders write them. */
-export const deckLength = (m: number, units: UnitSystem): string => (units === 'us' ? formatInches(m) : formatQuantity(m, 'length', 'metric', { unit: 'cm' }));
 
 export const laidOf = (rig: Rig): readonly LaidLine[] => laidLines(rig, standingOn(rig));

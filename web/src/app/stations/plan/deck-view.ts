@@ -1,7 +1,8 @@
 import { Component, computed, type ElementRef, inject, input, output, viewChild } from '@angular/core';
-import { formatQuantity, moveThing, layHoses, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
+import { formatQuantity, formatTape, moveThing, layHoses, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
+import { type Dimension, dimensionAlong, DimensionMark, dimensionUp, LabelMark, placeLabels } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
-import { deckLength, type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
+import { type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
 
 const STEP_M = 0.0254;
 const CLING_M = 0.035;
@@ -10,9 +11,10 @@ const GROUND_ROOM = 66;
 /** The deck from above and from the kerb, to scale. Things are moved by the hand or by the arrow keys; each is a button. */
 @Component({
   selector: 'pz-deck-view',
+  imports: [DimensionMark, LabelMark],
   template: `
     @if (drawing(); as d) {
-      <svg #svg [attr.viewBox]="'0 0 ' + wide + ' ' + d.height" role="group" [attr.aria-label]="'The deck of ' + rig().name + ' to scale'">
+      <svg #svg class="pz-drawing" [attr.viewBox]="'0 0 ' + wide + ' ' + d.height" role="group" [attr.aria-label]="'The deck of ' + rig().name + ' to scale'">
         <defs>
           <pattern id="bars" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="8" height="8" class="pale" />
@@ -78,8 +80,7 @@ const GROUND_ROOM = 66;
             <text class="figure" [attr.x]="n.x" [attr.y]="n.y">{{ n.text }}</text>
           }
           @for (m of p.measures; track $index) {
-            <path class="measure" [attr.d]="m.path" />
-            <text class="figure" [attr.x]="m.x" [attr.y]="m.y">{{ m.text }}</text>
+            <g [pzDimension]="m" />
           }
           <text class="note" [attr.x]="p.x" [attr.y]="p.y + p.height + 15">from above · kerb side below · {{ p.size }}</text>
         }
@@ -121,7 +122,7 @@ const GROUND_ROOM = 66;
             <circle class="centre" [attr.cx]="c.x" [attr.cy]="c.y" r="6" />
           }
           @for (l of e.loads; track l.id) {
-            <text class="load" [class]="l.verdict" [attr.x]="l.x" [attr.y]="l.y" [attr.text-anchor]="l.anchor">{{ l.text }}</text>
+            <g class="load" [class]="l.verdict" [pzLabel]="l.place" [lines]="l.lines" />
           }
           <text class="note" [attr.x]="e.bed.x" [attr.y]="e.top">{{ e.words }}</text>
         }
@@ -180,7 +181,7 @@ export class DeckView {
     const things = planOf(rig, this.plan(), s);
     return {
       ...rect(0, 0, p.length, p.width),
-      size: `${deckLength(p.length, this.store.units())} × ${deckLength(p.width, this.store.units())} deck`,
+      size: `${formatTape(p.length, this.store.units())} × ${formatTape(p.width, this.store.units())} deck`,
       boxes: p.wheelBoxes ? [0, p.width - p.wheelBoxes.width].map((y) => rect(p.wheelBoxes!.from, y, p.wheelBoxes!.length, p.wheelBoxes!.width)) : [],
       free: (p.free ?? []).map((z) => ({ id: z.id, name: z.name, ...rect(z.x, z.y, z.length, z.width) })),
       tongue: p.coupling
@@ -209,21 +210,12 @@ export class DeckView {
     const p = rig.platform!;
     const top = TOP;
     const units = this.store.units();
-    const out: { path: string; x: number; y: number; text: string }[] = [];
+    const out: Dimension[] = [];
     // Outside the deck, where nothing stands in their way.
-    const y = top - 9;
-    const ends = (a: number, b: number): string => `M${a} ${y}H${b}M${a} ${y - 4}v8M${b} ${y - 4}v8`;
-    if (t.box.x0 > 0.01) out.push({ path: `${ends(s.x(0), t.x)}M${t.x} ${y}V${t.y}`, x: (s.x(0) + t.x) / 2, y: y - 4, text: deckLength(t.box.x0, units) });
-    const bottom = top + p.width * s.k;
-    const x = s.x(p.length) + 12;
+    if (t.box.x0 > 0.01) out.push(dimensionAlong(s.x(0), t.x, top - 9, formatTape(t.box.x0, units), { at: t.x, y: t.y }));
     const low = t.y + t.height;
     if (t.box.y0 > 0.01)
-      out.push({
-        path: `M${x} ${low}V${bottom}M${x - 4} ${bottom}h8M${x - 4} ${low}h8M${t.x + t.width} ${low}H${x}`,
-        x: x + 26,
-        y: (low + bottom) / 2 + 5,
-        text: deckLength(t.box.y0, units),
-      });
+      out.push(dimensionUp(low, top + p.width * s.k, s.x(p.length) + 12, formatTape(t.box.y0, units), 'right', { at: low, x: t.x + t.width }));
     return out;
   }
 
@@ -235,7 +227,7 @@ export class DeckView {
     const drives = !p.coupling;
     const nose = Math.min(...p.axles.map((a) => a.at)) - 0.85;
     const mass = (kg: number): string => formatQuantity(kg, 'mass', this.store.units(), { digits: 4 });
-    const loads: { id: string; x: number; y: number; text: string; verdict: string; anchor: string }[] = [];
+    const loads: { readonly id: string; readonly x: number; readonly lines: readonly string[]; readonly verdict: string }[] = [];
     if (state) {
       const over = (id: string): string => {
         const l = state.limits.find((x) => x.id === id);
@@ -243,17 +235,12 @@ export class DeckView {
       };
       const share = state.tongueShare;
       if (state.tongueKg !== undefined)
-        loads.push(
-          { id: 'tongue', x: s.x(-p.coupling!.ahead) - 14, y: ground + 24, text: `tongue ${mass(state.tongueKg)}`, verdict: over('coupling'), anchor: 'start' },
-          {
-            id: 'share',
-            x: s.x(-p.coupling!.ahead) - 14,
-            y: ground + 42,
-            text: `${formatQuantity(share!, 'ratio', this.store.units())} of the trailer`,
-            verdict: 'quiet',
-            anchor: 'start',
-          },
-        );
+        loads.push({
+          id: 'tongue',
+          x: s.x(-p.coupling!.ahead),
+          lines: [`tongue ${mass(state.tongueKg)}`, `${formatQuantity(share!, 'ratio', this.store.units())} of the trailer`],
+          verdict: over('coupling'),
+        });
       const groups = state.tongueKg !== undefined ? [p.axles.map((_, i) => i)] : [[0], p.axles.slice(1).map((_, i) => i + 1)];
       for (const g of groups) {
         const x = g.reduce((t, i) => t + s.x(p.axles[i].at), 0) / g.length;
@@ -262,14 +249,15 @@ export class DeckView {
         const verdict = g
           .map((i) => over(`axle-${i + 1}`))
           .reduce((a, b) => (a === 'stop' || b === 'stop' ? 'stop' : a === 'tight' || b === 'tight' ? 'tight' : 'fed'));
-        const anchor = x > WIDE - 120 ? 'end' : x < 130 ? 'start' : 'middle';
-        const at = anchor === 'end' ? WIDE - 8 : anchor === 'start' ? 8 : x;
-        loads.push(
-          { id: `axle-${g[0]}`, x: at, y: ground + 24, text: `${g.length > 1 ? 'axles' : 'axle'} ${mass(load)}`, verdict, anchor },
-          { id: `rating-${g[0]}`, x: at, y: ground + 42, text: `of ${mass(rating)}`, verdict: 'quiet', anchor },
-        );
+        loads.push({ id: `axle-${g[0]}`, x, lines: [`${g.length > 1 ? 'axles' : 'axle'} ${mass(load)}`, `of ${mass(rating)}`], verdict });
       }
     }
+    // Under the ground, each below what carries it; one that would run into the next moves aside.
+    const places = placeLabels(
+      loads.map((l) => ({ ...l, y: ground, ways: ['below'], size: 16 })),
+      [],
+      { x0: 8, y0: ground, x1: WIDE - 8, y1: ground + GROUND_ROOM },
+    );
     const c = state && { x: s.x(state.centre.x), y: ground - state.centre.z * s.k };
     return {
       top,
@@ -284,13 +272,13 @@ export class DeckView {
       things: sideOf(rig, this.plan(), s, this.levels(), ground),
       wheels: p.axles.map((a) => ({ x: s.x(a.at), y: ground - r, r })),
       centre: c && { ...c, mark: `M${c.x - 9} ${c.y}h18M${c.x} ${c.y - 9}v18` },
-      loads,
-      words: `from the kerb${state ? ` · cross: centre of the whole, ${deckLength(state.centre.z, this.store.units())} above the ground` : ''}`,
+      loads: loads.map((l) => ({ ...l, place: places.get(l.id) })),
+      words: `from the kerb${state ? ` · cross: centre of the whole, ${formatTape(state.centre.z, this.store.units())} above the ground` : ''}`,
     };
   }
 
   protected words(t: DrawnThing): string {
-    const at = `${deckLength(t.box.x0, this.store.units())} from the front, ${deckLength(t.box.y0, this.store.units())} from the kerb side`;
+    const at = `${formatTape(t.box.x0, this.store.units())} from the front, ${formatTape(t.box.y0, this.store.units())} from the kerb side`;
     return `${t.name}, ${at}${t.verdict === 'fed' ? '' : `: ${SEVERITY_WORDS.fit[t.verdict].toLowerCase()}`}`;
   }
 

@@ -2,7 +2,7 @@ import { LAYOUTS, parseRig, readRig, type RigDocument } from '@pozzo/core';
 import { of, throwError } from 'rxjs';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
-import { labelFor, scaleOf, snapped, WIDE } from './deck-layout';
+import { scaleOf, snapped, WIDE } from './deck-layout';
 import { PlanStation } from './plan.station';
 import { deckSheet } from './print-deck';
 
@@ -126,7 +126,7 @@ describe('the plan', () => {
   });
   test('how full the tanks are is one press, and the loads follow', async () => {
     const s = open();
-    const tongue = (): string => [...s.root.querySelectorAll('text.load')].find((t) => t.textContent.includes('tongue'))!.textContent;
+    const tongue = (): string => [...s.root.querySelectorAll('g.load')].find((t) => t.textContent.includes('tongue'))!.textContent;
     const full = tongue();
     [...s.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Empty')!.click();
     await s.settle();
@@ -157,11 +157,6 @@ describe('the drawing', () => {
     expect(snapped(box(1.02, 2.02, 0.5, 1), [box(0, 1, 0, 0.4)], deck, 0.035).dx).toBeCloseTo(-0.02, 9);
     expect(snapped(box(1.51, 2.51, 0.3, 0.8), [], deck, 0.035).dx).toBeCloseTo(-0.01, 9);
     expect(snapped(box(0.3, 0.9, 0.31, 0.83), [], deck, 0.035)).toEqual({ dx: 0, dy: 0 });
-  });
-  test('a name is written along, upright, or not at all', () => {
-    expect(labelFor('Water', 200, 60)).toMatchObject({ upright: false, size: 15 });
-    expect(labelFor('Tool box', 30, 120)).toMatchObject({ upright: true });
-    expect(labelFor('A very long name indeed', 30, 30)).toBeUndefined();
   });
   test('every layout fits across, alone and with its view from the side', () => {
     for (const l of LAYOUTS) {

@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, type ReelResult } from '@pozzo/core';
+import { formatTape, type ReelResult } from '@pozzo/core';
+import { dimensionAlong, DimensionMark, dimensionUp, trueScale } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 
 /** Most turns drawn one by one; beyond that only whole layers are hinted at. */
@@ -8,9 +9,10 @@ const MOST = 900;
 /** A reel cut through its axle, to scale: flanges, core, and every turn of hose on it. */
 @Component({
   selector: 'pz-reel-drawing',
+  imports: [DimensionMark],
   template: `
     @if (drawing(); as d) {
-      <svg viewBox="0 0 420 230" role="img" [attr.aria-label]="d.words">
+      <svg class="pz-drawing" viewBox="0 0 420 250" role="img" [attr.aria-label]="d.words">
         <rect class="core" [attr.x]="d.left" [attr.y]="d.mid - d.core / 2" [attr.width]="d.width" [attr.height]="d.core" />
         @for (t of d.turns; track $index) {
           <circle class="turn" [class.over]="t.over" [attr.cx]="t.x" [attr.cy]="t.y" [attr.r]="d.r" />
@@ -18,19 +20,15 @@ const MOST = 900;
         <rect class="flange" [attr.x]="d.left - 7" [attr.y]="d.mid - d.flange / 2" width="7" [attr.height]="d.flange" />
         <rect class="flange" [attr.x]="d.left + d.width" [attr.y]="d.mid - d.flange / 2" width="7" [attr.height]="d.flange" />
         <line class="axle" [attr.x1]="d.left - 30" [attr.x2]="d.left + d.width + 30" [attr.y1]="d.mid" [attr.y2]="d.mid" />
-        <text [attr.x]="d.left + d.width + 18" [attr.y]="d.mid - d.flange / 2 + 14">{{ d.flangeWords }}</text>
-        <text [attr.x]="d.left + d.width + 18" [attr.y]="d.mid - 6">{{ d.widthWords }}</text>
+        @for (m of d.measures; track $index) {
+          <g [pzDimension]="m" />
+        }
       </svg>
     }
   `,
   styles: `
     svg {
-      width: 100%;
-      max-height: 250px;
-      font: 14px var(--face);
-    }
-    text {
-      fill: var(--ink-quiet);
+      max-height: 270px;
     }
     .core {
       fill: var(--track);
@@ -63,10 +61,10 @@ export class ReelDrawing {
     const r = this.result();
     if (!reel) return null;
     const tall = Math.max(reel.flange, r.woundM);
-    const scale = Math.min(215 / tall, 250 / reel.width);
+    const { k: scale } = trueScale({ left: 0, right: reel.width, low: 0, high: tall }, { x0: 0, y0: 0, x1: 240, y1: 215 });
     const mid = 115;
     const width = reel.width * scale;
-    const left = 40;
+    const left = 48;
     const d = r.outsideM * scale;
     const turns: { x: number; y: number; over: boolean }[] = [];
     let hose = r.hoseM;
@@ -80,18 +78,21 @@ export class ReelDrawing {
         hose -= Math.PI * diameter;
       }
     }
+    const [core, flange] = [reel.core * scale, reel.flange * scale];
     const units = this.rig.units();
-    const q = (m: number): string => formatQuantity(m, 'length', units);
+    const q = (m: number): string => formatTape(m, units);
     return {
       mid,
       left,
       width,
       turns,
-      core: reel.core * scale,
-      flange: reel.flange * scale,
+      core,
+      flange,
       r: Math.max(d / 2 - 0.5, 0.8),
-      flangeWords: `flange ${q(reel.flange)}`,
-      widthWords: `width ${q(reel.width)}`,
+      measures: [
+        dimensionUp(mid - flange / 2, mid + flange / 2, left + width + 40, `flange ${q(reel.flange)}`),
+        dimensionAlong(left, left + width, mid + Math.max(flange / 2, 8) + 22, `${q(reel.width)} wide`),
+      ],
       words: `${reel.name}: ${r.layers} layers of ${r.wrapsPerLayer} turns`,
     };
   });

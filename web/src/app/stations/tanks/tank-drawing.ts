@@ -1,5 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { formatQuantity, levelOf, shapeHeight } from '@pozzo/core';
+import { trueScale } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 
 /** What stands in a tank, m³: at the start, afterwards, and what is of no use. */
@@ -16,7 +17,7 @@ export interface TankLevels {
   selector: 'pz-tank-drawing',
   template: `
     @if (drawing(); as d) {
-      <svg viewBox="0 0 200 172" role="img" [class.chemical]="chemical()" [attr.aria-label]="d.words">
+      <svg class="pz-drawing" viewBox="0 0 200 172" role="img" [class.chemical]="chemical()" [attr.aria-label]="d.words">
         <g [attr.transform]="'translate(' + d.x + ' ' + d.y + ')'">
           <clipPath [attr.id]="'tank-clip-' + index()">
             @if (d.round) {
@@ -44,9 +45,6 @@ export interface TankLevels {
     }
   `,
   styles: `
-    svg {
-      width: 100%;
-    }
     p {
       margin: 2px 0 0;
       text-align: center;
@@ -55,17 +53,10 @@ export interface TankLevels {
     }
     .wall {
       fill: none;
-      stroke: var(--ink);
       stroke-width: 2.5;
     }
     .empty {
       fill: var(--card);
-    }
-    .pale {
-      fill: var(--water-pale);
-    }
-    .level {
-      fill: var(--water-mid);
     }
     .chemical .pale {
       fill: var(--chem-pale);
@@ -92,7 +83,7 @@ export class TankDrawing {
     const { shape } = tank;
     const tall = shapeHeight(shape);
     const wide = shape.kind === 'upright-cylinder' || shape.kind === 'lying-cylinder' ? shape.diameter : shape.kind === 'box' ? shape.length : shape.width;
-    const scale = Math.min(190 / wide, 160 / tall);
+    const { k: scale } = trueScale({ left: 0, right: wide, low: 0, high: tall }, { x0: 5, y0: 8, x1: 195, y1: 168 });
     const [w, h] = [wide * scale, tall * scale];
     const at = (volume: number): number => h - levelOf(shape, volume) * scale;
     const system = this.rig.units();

@@ -1,4 +1,5 @@
 import { Component, input } from '@angular/core';
+import { barScale } from '../../kit/drawing';
 
 export interface LoadBar {
   readonly id: string;
@@ -86,7 +87,6 @@ export interface LoadBar {
 })
 export class LoadBars {
   readonly bars = input.required<readonly LoadBar[]>();
-  protected width(share: number): number {
-    return Math.min(Math.max(100 * share, 0), 120);
-  }
+  /** The rating stands at 100 of 120: what is over shows beyond its stroke. */
+  protected readonly width = barScale(1, 100, 120);
 }
