@@ -9,12 +9,23 @@ import { type Run, runHeadLoss } from './friction.js';
 export function outflowThrough(headM: number, quadratic: number, runs: readonly Run[], kinematicViscosityM2S: number, guess = 0): number {
   if (!(headM > 0)) return 0;
   const need = (q: number): number => quadratic * q * q + runs.reduce((s, r) => s + runHeadLoss(r, q, kinematicViscosityM2S), 0);
-  // Losses grow almost with the square of the flow, so this correction settles in a few rounds.
+  // Losses grow about with the square of the flow: the first step takes that, later ones the power that two steps have shown.
+  // In the transition from laminar the power is steeper, so the answer is kept between what was too much and too little.
   let q = guess > 0 ? guess : 0.5 * Math.sqrt(headM / quadratic);
-  for (let i = 0; i < 40; i++) {
-    const next = q * Math.sqrt(headM / need(q));
-    const done = Math.abs(next - q) <= 1e-10 * next;
-    q = next;
+  let [low, high, power] = [0, Infinity, 2];
+  let [before, lostBefore] = [0, 0];
+  for (let i = 0; i < 80; i++) {
+    const lost = need(q);
+    if (lost > headM) high = q;
+    else low = q;
+    if (lostBefore > 0 && q !== before) {
+      const seen = Math.log(lost / lostBefore) / Math.log(q / before);
+      power = seen >= 0.5 && seen <= 8 ? seen : 2;
+    }
+    const step = q * (headM / lost) ** (1 / power);
+    const next = step > low && step < high ? step : low > 0 && high < Infinity ? Math.sqrt(low * high) : step;
+    const done = Math.abs(next - q) <= 1e-11 * next;
+    [before, lostBefore, q] = [q, lost, next];
     if (done) break;
   }
   return q;

@@ -32,7 +32,7 @@ export function formatNumber(value: number, significant = 3, signed = false): st
 export const HEAT_UNIT: Readonly<Record<UnitSystem, string>> = { us: 'BTU/h', metric: 'kW' };
 
 /** Small lengths read in inches or millimetres, long waits in hours: the unit a builder would say. */
-function naturalUnit(si: number, dimension: Dimension, system: UnitSystem): string {
+export function naturalUnit(si: number, dimension: Dimension, system: UnitSystem): string {
   const magnitude = Math.abs(si);
   if (dimension === 'length') {
     if (system === 'us') return magnitude < 0.3048 ? 'in' : 'ft';

@@ -5,11 +5,17 @@ import { drawnStrength, topUp } from '../chemistry/dilution.js';
 import { volumesFor } from '../chemistry/flush.js';
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, tradeShare, weightShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
-import { airPressure } from '../fluid/air.js';
+import { airPressure, STANDARD_ATMOSPHERE } from '../fluid/air.js';
 import { altitude, bore, flow, length } from './inputs.js';
+import { found, line } from './line.js';
+import { WATER } from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const caustic = (): number => assumptionValues()['excess-caustic'];
+
+/** What an electric soft wash pump draws running free, A, and how well a piston compressor works; estimates. */
+const FREE_A = 3;
+const COMPRESSOR = 0.65;
 
 const stock = sumInput('stock', 'Stock, trade', 'ratio', '0.01 %', '20 %', '12.5 %');
 const wanted = sumInput('wanted', 'Wanted at the wall', 'ratio', '0.001 %', '20 %', '1 %');
@@ -33,6 +39,11 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       if (share > 1) return { stockVolume: NaN, water: NaN, parts: NaN };
       return { stockVolume: x['volume'] * share, water: x['volume'] * (1 - share), parts: 1 / share - 1 };
     },
+    written: (x, o) => [
+      line('V1', 'V · c / c1', { V: [x['volume'], 'volume'], c: [x['wanted'], 'ratio'], c1: [x['stock'], 'ratio'] }, [o['stockVolume'], 'volume']),
+      line('V2', 'V − V1', { V: [x['volume'], 'volume'], V1: [o['stockVolume'], 'volume'] }, [o['water'], 'volume']),
+      line('n', 'c1 / c − 1', { c: [x['wanted'], 'ratio'], c1: [x['stock'], 'ratio'] }, [o['parts'], 'number']),
+    ],
   },
   {
     name: 'batch',
@@ -55,6 +66,27 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const b = topUp(x['volume'], x['wanted'], x['stock'], x['left'], x['leftStrength'], x['soap']);
       return b ? { stockVolume: b.stockM3, soapVolume: b.soapM3, water: b.waterM3 } : { stockVolume: NaN, soapVolume: NaN, water: NaN };
     },
+    written: (x, o) => [
+      line(
+        'V1',
+        '(V · c − V0 · c0) / c1',
+        { V: [x['volume'], 'volume'], c: [x['wanted'], 'ratio'], V0: [x['left'], 'volume'], c0: [x['leftStrength'], 'ratio'], c1: [x['stock'], 'ratio'] },
+        [o['stockVolume'], 'volume'],
+      ),
+      line(
+        'V2',
+        's · (V − V0)',
+        { s: [x['soap'], 'ratio'], V: [x['volume'], 'volume'], V0: [x['left'], 'volume'] },
+        [o['soapVolume'], 'volume'],
+        'what is left has its soap',
+      ),
+      line(
+        'V3',
+        'V − V0 − V1 − V2',
+        { V: [x['volume'], 'volume'], V0: [x['left'], 'volume'], V1: [o['stockVolume'], 'volume'], V2: [o['soapVolume'], 'volume'] },
+        [o['water'], 'volume'],
+      ),
+    ],
   },
   {
     name: 'downstream',
@@ -74,6 +106,11 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const ratio = x['drawn'] / x['water'];
       return { ratio, parts: 1 / ratio, strength: drawnStrength(x['stock'], ratio) };
     },
+    written: (x, o) => [
+      line('r', 'V1 / V2', { V1: [x['drawn'], 'volume'], V2: [x['water'], 'volume'] }, [o['ratio'], 'ratio']),
+      line('n', '1 / r', { r: [o['ratio'], 'ratio'] }, [o['parts'], 'number']),
+      line('c', 'c1 · r / (1 + r)', { c1: [x['stock'], 'ratio'], r: [o['ratio'], 'ratio'] }, [o['strength'], 'ratio']),
+    ],
   },
   {
     name: 'proportioner',
@@ -92,6 +129,12 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       if (water < 0) return { stockFlow: NaN, soapFlow: NaN, water: NaN, share: NaN };
       return { stockFlow: x['flow'] * share, soapFlow: x['flow'] * x['soap'], water: x['flow'] * water, share };
     },
+    written: (x, o) => [
+      line('s', 'c / c1', { c: [x['wanted'], 'ratio'], c1: [x['stock'], 'ratio'] }, [o['share'], 'ratio']),
+      line('Q1', 'Q · s', { Q: [x['flow'], 'flow'], s: [o['share'], 'ratio'] }, [o['stockFlow'], 'flow']),
+      line('Q2', 'Q · s2', { Q: [x['flow'], 'flow'], s2: [x['soap'], 'ratio'] }, [o['soapFlow'], 'flow']),
+      line('Q3', 'Q − Q1 − Q2', { Q: [x['flow'], 'flow'], Q1: [o['stockFlow'], 'flow'], Q2: [o['soapFlow'], 'flow'] }, [o['water'], 'flow']),
+    ],
   },
   {
     name: 'sh-age',
@@ -108,6 +151,16 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const today = strengthAfter(x['stock'], x['age'], x['kept'], caustic());
       return { today, lost: 1 - today / x['stock'], half: halfLife(x['stock'], x['kept'], caustic()), handbook: handbookHalfLife(x['stock'], x['kept']) };
     },
+    written: (x, o) => [
+      line(
+        'c',
+        'c0 / (1 + t / T)',
+        { c0: [x['stock'], 'ratio'], t: [x['age'], 'time'], T: [o['half'], 'time'] },
+        [o['today'], 'ratio'],
+        'T the half-life of the rate law at that warmth and strength',
+      ),
+      line('s', '1 − c / c0', { c: [o['today'], 'ratio'], c0: [x['stock'], 'ratio'] }, [o['lost'], 'ratio']),
+    ],
   },
   {
     name: 'trade-to-weight',
@@ -119,7 +172,13 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'trade', label: 'If it is weight: trade', dimension: 'ratio' },
       { name: 'density', label: 'If it is trade: density', dimension: 'density' },
     ],
-    run: (x) => ({ weight: weightShare(x['percent']), trade: tradeShare(x['percent']), density: 998.2 * hypochloriteGravity(x['percent']) }),
+    run: (x) => ({ weight: weightShare(x['percent']), trade: tradeShare(x['percent']), density: WATER * hypochloriteGravity(x['percent']) }),
+    written: (x, o) => [
+      line('SG', '1 + 1.32 · t', { t: [x['percent'], 'ratio'] }, [hypochloriteGravity(x['percent']), 'number']),
+      line('w', 't / SG', { t: [x['percent'], 'ratio'], SG: [hypochloriteGravity(x['percent']), 'number'] }, [o['weight'], 'ratio']),
+      line('ρ', 'ρ0 · SG', { ρ0: [WATER, 'density'], SG: [hypochloriteGravity(x['percent']), 'number'] }, [o['density'], 'density']),
+      line('t', 'w / (1 − 1.32 · w)', { w: [x['percent'], 'ratio'] }, [o['trade'], 'ratio'], 'if the label is by weight'),
+    ],
   },
   {
     name: 'flush',
@@ -137,6 +196,13 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const volume = hose * volumesFor(x['left']);
       return { hose, arrives: hose / x['flow'], volume, time: volume / x['flow'] };
     },
+    written: (x, o) => [
+      line('V', 'π / 4 · d² · L', { d: [x['bore'], 'length'], L: [x['length'], 'length'] }, [o['hose'], 'volume']),
+      line('t1', 'V / Q', { V: [o['hose'], 'volume'], Q: [x['flow'], 'flow'] }, [o['arrives'], 'time']),
+      found('n', 'hose volumes until so little is left (ten cells behind one another)', [volumesFor(x['left']), 'number']),
+      line('V2', 'n · V', { n: [volumesFor(x['left']), 'number'], V: [o['hose'], 'volume'] }, [o['volume'], 'volume']),
+      line('t2', 'V2 / Q', { V2: [o['volume'], 'volume'], Q: [x['flow'], 'flow'] }, [o['time'], 'time']),
+    ],
   },
   {
     name: 'battery-day',
@@ -156,10 +222,21 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'battery', label: 'Battery to carry', dimension: 'charge' },
     ],
     run: (x) => {
-      const current = pumpCurrent(x['flow'], x['pressure'], { volts: x['volts'], ohms: 0, efficiency: x['efficiency'], freeA: 3 });
+      const current = pumpCurrent(x['flow'], x['pressure'], { volts: x['volts'], ohms: 0, efficiency: x['efficiency'], freeA: FREE_A });
       const charge = current * x['time'];
       return { current, charge, battery: charge / x['usable'] };
     },
+    written: (x, o) => [
+      line(
+        'I',
+        'I0 + p · Q / (η · U)',
+        { I0: [FREE_A, 'current'], p: [x['pressure'], 'pressure'], Q: [x['flow'], 'flow'], η: [x['efficiency'], 'ratio'], U: [x['volts'], 'voltage'] },
+        [o['current'], 'current'],
+        'I0 running free',
+      ),
+      line('q', 'I · t', { I: [o['current'], 'current'], t: [x['time'], 'time'] }, [o['charge'], 'charge']),
+      line('C', 'q / s', { q: [o['charge'], 'charge'], s: [x['usable'], 'ratio'] }, [o['battery'], 'charge']),
+    ],
   },
   {
     name: 'air-need',
@@ -174,7 +251,21 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
     run: (x) => {
       const p = airPressure(x['altitude']);
       const free = airUse(x['flow'], x['air'], p, 1.3);
-      return { free, sea: (free * 101325) / p, power: compressorPower(free, x['air'], p, 0.65) };
+      return { free, sea: (free * STANDARD_ATMOSPHERE) / p, power: compressorPower(free, x['air'], p, COMPRESSOR) };
+    },
+    written: (x, o) => {
+      const p = airPressure(x['altitude']);
+      return [
+        line('q', 'Q · (p + p1) / p1 · 1.3', { Q: [x['flow'], 'airFlow'], p: [x['air'], 'pressure'], p1: [p, 'pressure'] }, [o['free'], 'airFlow']),
+        line('q2', 'q · p0 / p1', { q: [o['free'], 'airFlow'], p0: [STANDARD_ATMOSPHERE, 'pressure'], p1: [p, 'pressure'] }, [o['sea'], 'airFlow']),
+        line(
+          'P',
+          '3.5 · p1 · q · (((p + p1) / p1)^(1 / 3.5) − 1) / η',
+          { p: [x['air'], 'pressure'], p1: [p, 'pressure'], q: [o['free'], 'airFlow'], η: [COMPRESSOR, 'ratio'] },
+          [o['power'], 'power'],
+          'adiabatic',
+        ),
+      ];
     },
   },
   {
@@ -198,6 +289,20 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const missing = x['use'] - x['given'];
       return { air, time: missing > 0 ? air / missing : Infinity };
     },
+    written: (x, o) => {
+      const p = airPressure(x['altitude']);
+      return [
+        x['full'] > x['pump']
+          ? line('v', 'V · (p2 − p1) / p0', { V: [x['volume'], 'volume'], p2: [x['full'], 'pressure'], p1: [x['pump'], 'pressure'], p0: [p, 'pressure'] }, [
+              o['air'],
+              'volume',
+            ])
+          : found('v', 'the compressor rests below the pump’s pressure', [o['air'], 'volume']),
+        x['use'] > x['given']
+          ? line('t', 'v / (q1 − q2)', { v: [o['air'], 'volume'], q1: [x['use'], 'airFlow'], q2: [x['given'], 'airFlow'] }, [o['time'], 'time'])
+          : found('t', 'the compressor keeps up', [o['time'], 'time']),
+      ];
+    },
   },
   {
     name: 'resin-life',
@@ -210,6 +315,19 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
     ],
     outputs: [{ name: 'volume', label: 'Until spent', dimension: 'volume' }],
     run: (x) => ({ volume: resinLife(x['resin'], x['capacity'], x['solids']) }),
+    written: (x, o) => [
+      line(
+        'V',
+        'B · c / (h · ρ)',
+        {
+          B: [x['resin'], 'volume'],
+          c: [x['capacity'], 'density'],
+          h: [x['solids'], 'ratio'],
+          ρ: { value: 1000, us: '8.345 lb/gal', metric: '1 kg/L' },
+        },
+        [o['volume'], 'volume'],
+      ),
+    ],
   },
   {
     name: 'antifreeze',
@@ -226,6 +344,10 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'product', label: 'Product', dimension: 'volume' },
     ],
     run: (x) => ({ share: glycolShare(x['coldest']), product: antifreezeNeeded(x['wetted'], x['left'], x['product'], x['coldest']) }),
+    written: (x, o) => [
+      found('s', 'share of glycol that freezes at the coldest night, between the rows of its table', [o['share'], 'ratio']),
+      line('V', 'W · s / g', { W: [x['wetted'], 'volume'], s: [o['share'], 'ratio'], g: [x['product'], 'ratio'] }, [o['product'], 'volume']),
+    ],
   },
   {
     name: 'coverage',
@@ -246,5 +368,9 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       const mix = (x['area'] * x['passes']) / x['coverage'];
       return { mix, stockVolume: x['wanted'] > x['stock'] ? NaN : (mix * x['wanted']) / x['stock'] };
     },
+    written: (x, o) => [
+      line('V', 'A · n / a', { A: [x['area'], 'area'], n: [x['passes'], 'number'], a: [x['coverage'], 'coverage'] }, [o['mix'], 'volume']),
+      line('V1', 'V · c / c1', { V: [o['mix'], 'volume'], c: [x['wanted'], 'ratio'], c1: [x['stock'], 'ratio'] }, [o['stockVolume'], 'volume']),
+    ],
   },
 ];

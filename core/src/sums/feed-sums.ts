@@ -6,8 +6,12 @@ import { airPressure, GRAVITY } from '../fluid/air.js';
 import { waterAt } from '../fluid/water.js';
 import { quadraticOfK } from '../hydraulics/network/spec.js';
 import { drainSeconds, jetQuadratic, outflowThrough } from '../hydraulics/outflow.js';
+import { velocity } from '../hydraulics/friction.js';
+import { ACCELERATION_C } from '../hydraulics/plunger-pump.js';
 import { pulseHead } from '../hydraulics/pulses.js';
 import { altitude, bore, flow, length, roughness, temperature } from './inputs.js';
+import { found, line } from './line.js';
+import { C, G, outflowLines } from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const head = (name: string, label: string, fallback?: string, min = '0 ft') => sumInput(name, label, 'length', min, '500 ft', fallback);
@@ -37,6 +41,27 @@ export const FEED_SUMS: readonly Sum[] = [
         (airPressure(x['altitude']) - water.vapourPressurePa) / (water.densityKgM3 * GRAVITY) + x['lift'] - x['friction'] - x['pulses'] + x['booster'];
       return { available, margin: available - x['required'] };
     },
+    written: (x, o) => {
+      const water = waterAt(x['temperature']);
+      const parts = {
+        h1: [x['lift'], 'length'],
+        h2: [x['friction'], 'length'],
+        h3: [x['pulses'], 'length'],
+        h4: [x['booster'], 'length'],
+      } as const;
+      const air = (airPressure(x['altitude']) - water.vapourPressurePa) / (water.densityKgM3 * GRAVITY);
+      return [
+        line(
+          'h0',
+          '(p1 − p2) / (ρ · g)',
+          { p1: [airPressure(x['altitude']), 'pressure'], p2: [water.vapourPressurePa, 'pressure'], ρ: [water.densityKgM3, 'density'], ...G },
+          [air, 'length'],
+          'air less vapour pressure',
+        ),
+        line('NPSHa', 'h0 + h1 − h2 − h3 + h4', { h0: [air, 'length'], ...parts }, [o['available'], 'length'], 'lift, friction, pulses, booster'),
+        line('margin', 'NPSHa − NPSHr', { NPSHa: [o['available'], 'length'], NPSHr: [x['required'], 'length'] }, [o['margin'], 'length']),
+      ];
+    },
   },
   {
     name: 'acceleration-head',
@@ -60,6 +85,25 @@ export const FEED_SUMS: readonly Sum[] = [
       const a = pulseHead(line, 'triplex', x['speed'], x['k']);
       return { used: a.usedM, rigid: a.rigidM, cap: a.capM };
     },
+    written: (x, o) => [
+      line('V', 'Q / (π / 4 · d²)', { Q: [x['flow'], 'flow'], d: [x['bore'], 'length'] }, [velocity(x['flow'], x['bore']), 'velocity']),
+      line(
+        'h',
+        'L · V · n · C / (K · g)',
+        {
+          L: [x['length'], 'length'],
+          V: [velocity(x['flow'], x['bore']), 'velocity'],
+          n: [x['speed'], 'rotation'],
+          C: [ACCELERATION_C.triplex * 60, 'number'],
+          K: [x['k'], 'number'],
+          ...G,
+        },
+        [o['rigid'], 'length'],
+        'rigid; C with turns counted a second',
+      ),
+      found('h', 'the least that hose which yields lets through', [o['cap'], 'length']),
+      found('h', 'the lesser of both', [o['used'], 'length']),
+    ],
   },
   {
     name: 'submergence',
@@ -68,6 +112,10 @@ export const FEED_SUMS: readonly Sum[] = [
     inputs: [bore, flow],
     outputs: [{ name: 'depth', label: 'Depth over the outlet', dimension: 'length' }],
     run: (x) => ({ depth: submergence(x['bore'], x['flow']) }),
+    written: (x, o) => [
+      line('V', 'Q / (π / 4 · D²)', { Q: [x['flow'], 'flow'], D: [x['bore'], 'length'] }, [velocity(x['flow'], x['bore']), 'velocity']),
+      line('S', 'D · (1 + 2.3 · V / √(g · D))', { D: [x['bore'], 'length'], V: [velocity(x['flow'], x['bore']), 'velocity'], ...G }, [o['depth'], 'length']),
+    ],
   },
   {
     name: 'spigot-curve',
@@ -86,6 +134,16 @@ export const FEED_SUMS: readonly Sum[] = [
       const { k } = fitSpigot(x['static'], [{ flowM3s: x['bucket'], pressurePa: 0 }]);
       return { pressure: x['static'] - k * x['flow'] ** 2, share: x['flow'] / x['bucket'] };
     },
+    written: (x, o) => [
+      line(
+        'p',
+        'p0 − p0 · (Q / Q0)²',
+        { p0: [x['static'], 'pressure'], Q: [x['flow'], 'flow'], Q0: [x['bucket'], 'flow'] },
+        [o['pressure'], 'pressure'],
+        'k is p0 / Q0²',
+      ),
+      line('s', 'Q / Q0', { Q: [x['flow'], 'flow'], Q0: [x['bucket'], 'flow'] }, [o['share'], 'ratio']),
+    ],
   },
   {
     name: 'drain-time',
@@ -114,6 +172,7 @@ export const FEED_SUMS: readonly Sum[] = [
         fastest: outflowThrough(x['depth'] + x['drop'], quadratic, runs, nu),
       };
     },
+    written: (x, o) => outflowLines(x, x['depth'] + x['drop'], o),
   },
   {
     name: 'gravity-fill',
@@ -144,6 +203,7 @@ export const FEED_SUMS: readonly Sum[] = [
         fastest: outflowThrough(x['fall'], quadratic, runs, nu),
       };
     },
+    written: (x, o) => outflowLines(x, x['fall'], o),
   },
   {
     name: 'vent-vacuum',
@@ -157,6 +217,25 @@ export const FEED_SUMS: readonly Sum[] = [
     ],
     outputs: [{ name: 'vacuum', label: 'Vacuum', dimension: 'pressure' }],
     run: (x) => ({ vacuum: ventVacuum(x['flow'], x['vent'], airPressure(x['altitude']) / (287.05 * 298.15), x['coefficient']) }),
+    written: (x, o) => {
+      const air = airPressure(x['altitude']) / (287.05 * 298.15);
+      return x['flow'] > 0
+        ? [
+            line(
+              'Δp',
+              'ρ / 2 · (Q / (C · π / 4 · d²))²',
+              {
+                ρ: { value: air, us: `${(air * 0.062428).toFixed(4)} lb/ft³`, metric: `${air.toFixed(3)} kg/m³` },
+                Q: [x['flow'], 'flow'],
+                C: [x['coefficient'], 'ratio'],
+                d: [x['vent'], 'length'],
+              },
+              [o['vacuum'], 'pressure'],
+              'air of 77 °F (25 °C)',
+            ),
+          ]
+        : [found('Δp', 'nothing leaves', [o['vacuum'], 'pressure'])];
+    },
   },
   {
     name: 'bypass-heat',
@@ -177,5 +256,26 @@ export const FEED_SUMS: readonly Sum[] = [
       time: bypassTime(x['volume'] * waterAt(x['start']).densityKgM3, x['start'], x['limit'], x['pressure'] * x['flow']),
       power: x['pressure'] * x['flow'],
     }),
+    written: (x, o) => {
+      const mass = x['volume'] * waterAt(x['start']).densityKgM3;
+      return [
+        line('P', 'p · Q', { p: [x['pressure'], 'pressure'], Q: [x['flow'], 'flow'] }, [o['power'], 'power']),
+        line('m', 'ρ · V', { ρ: [waterAt(x['start']).densityKgM3, 'density'], V: [x['volume'], 'volume'] }, [mass, 'mass']),
+        x['limit'] > x['start']
+          ? line(
+              't',
+              'm · c · (T2 − T1) / P',
+              {
+                m: [mass, 'mass'],
+                ...C,
+                T2: [x['limit'], 'temperature'],
+                T1: [x['start'], 'temperature'],
+                P: [o['power'], 'power'],
+              },
+              [o['time'], 'time'],
+            )
+          : found('t', 'it is at the limit to begin with', [o['time'], 'time']),
+      ];
+    },
   },
 ];

@@ -1,8 +1,11 @@
 import { awgArea, chooseCable, FUSE_OVER, fuseFor, peukertSeconds, voltageDrop, wireResistance } from '../electrics/index.js';
-import { burnerFuel, burnerHeat, fuelHeadLoss, type FuelKind, fuelRate, FUELS } from '../fuel/index.js';
+import { burnerFuel, burnerHeat, FUEL_KINDS as KINDS, fuelHeadLoss, fuelRate, FUELS } from '../fuel/index.js';
 import { airPressure } from '../fluid/air.js';
+import { LAMINAR, velocity } from '../hydraulics/friction.js';
 import { airLineStart } from '../hydraulics/index.js';
 import { altitude, bore, flow, length } from './inputs.js';
+import { found, line } from './line.js';
+import { burnt, consumption, frictionAt, G, heatOf, HOT, SMOOTH, viscosity, wire, wireLines } from './shared-lines.js';
 import { choiceInput, type Sum, type SumInput, sumInput } from './sum.js';
 
 const current = sumInput('current', 'Current', 'current', '0.1 A', '1000 A');
@@ -15,7 +18,8 @@ const RATED_S = 20 * 3600;
 const capacity = sumInput('capacity', 'Battery, 20 h', 'charge', '1 Ah', '4000 Ah');
 const exponent = sumInput('exponent', 'Peukert’s exponent', 'number', '1', '1.6', '1.2');
 const rise: SumInput = { ...sumInput('rise', 'Rise above the tap', 'temperatureStep', '1 K', '120 K'), bare: 'K' };
-const KINDS: readonly FuelKind[] = ['petrol', 'diesel'];
+/** A generator's own efficiency, between its shaft and its sockets; estimate. */
+const GENERATOR = 0.8;
 
 /** Sums of what drives the pumps: cables and fuses, fuel, burner, generator, reels, starter. */
 export const POWER_SUMS: readonly Sum[] = [
@@ -33,6 +37,12 @@ export const POWER_SUMS: readonly Sum[] = [
       const drop = voltageDrop(x['gauge'], x['length'], x['current']);
       return { drop, share: drop / x['voltage'], left: x['voltage'] - drop };
     },
+    written: (x, o) => [
+      ...wireLines(x['gauge']),
+      line('ΔU', '2 · L · ρ · I / A', wire(x), [o['drop'], 'voltage']),
+      line('s', 'ΔU / U', { ΔU: [o['drop'], 'voltage'], U: [x['voltage'], 'voltage'] }, [o['share'], 'ratio']),
+      line('U2', 'U − ΔU', { U: [x['voltage'], 'voltage'], ΔU: [o['drop'], 'voltage'] }, [o['left'], 'voltage']),
+    ],
   },
   {
     name: 'cable',
@@ -49,6 +59,14 @@ export const POWER_SUMS: readonly Sum[] = [
       const c = chooseCable(x['current'], x['length'], x['voltage'], x['most']);
       return c ? { gauge: c.gauge, area: awgArea(c.gauge), fuse: c.fuseA, drop: c.dropV } : { gauge: NaN, area: NaN, fuse: NaN, drop: NaN };
     },
+    written: (x, o) => [
+      line('I1', '1.25 · I', { I: [x['current'], 'current'] }, [FUSE_OVER * x['current'], 'current']),
+      found('fuse', 'the next that is sold', [o['fuse'], 'current']),
+      line('ΔU', 's · U', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'] }, [x['most'] * x['voltage'], 'voltage'], 'at most'),
+      found('n', 'the thinnest that carries its fuse and loses no more', [o['gauge'], 'number']),
+      ...wireLines(o['gauge']),
+      line('ΔU', '2 · L · ρ · I / A', wire({ ...x, gauge: o['gauge'] }), [o['drop'], 'voltage']),
+    ],
   },
   {
     name: 'cable-reach',
@@ -57,6 +75,10 @@ export const POWER_SUMS: readonly Sum[] = [
     inputs: [current, gauge, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %')],
     outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
     run: (x) => ({ length: (x['most'] * x['voltage']) / (2 * wireResistance(x['gauge']) * x['current']) }),
+    written: (x, o) => [
+      ...wireLines(x['gauge']),
+      line('L', 's · U · A / (2 · ρ · I)', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'], ...wire({ ...x, length: 0 }) }, [o['length'], 'length']),
+    ],
   },
   {
     name: 'fuse',
@@ -65,6 +87,10 @@ export const POWER_SUMS: readonly Sum[] = [
     inputs: [sumInput('current', 'Current', 'current', '0.1 A', '240 A')],
     outputs: [{ name: 'fuse', label: 'Fuse', dimension: 'current' }],
     run: (x) => ({ fuse: fuseFor(x['current']) ?? NaN }),
+    written: (x, o) => [
+      line('I1', '1.25 · I', { I: [x['current'], 'current'] }, [FUSE_OVER * x['current'], 'current']),
+      found('fuse', 'the next that is sold', [o['fuse'], 'current']),
+    ],
   },
   {
     name: 'gravity-fuel',
@@ -83,8 +109,25 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const kind = KINDS[x['fuel']];
-      const loss = fuelHeadLoss({ boreM: x['bore'], lengthM: x['length'], roughnessM: 1.5e-6 }, x['flow'], kind);
+      const loss = fuelHeadLoss({ boreM: x['bore'], lengthM: x['length'], roughnessM: SMOOTH }, x['flow'], kind);
       return { loss, spare: x['lift'] - loss };
+    },
+    written: (x, o) => {
+      const v = velocity(x['flow'], x['bore']);
+      const nu = FUELS[KINDS[x['fuel']]].viscosityM2S;
+      const re = (v * x['bore']) / nu;
+      return [
+        line('V', 'Q / (π / 4 · d²)', { Q: [x['flow'], 'flow'], d: [x['bore'], 'length'] }, [v, 'velocity']),
+        line('Re', 'V · d / ν', { V: [v, 'velocity'], d: [x['bore'], 'length'], ν: viscosity(nu) }, [re, 'number']),
+        found('f', re < LAMINAR ? 'laminar: 64 / Re' : 'by Colebrook–White', [frictionAt(re, SMOOTH / x['bore']), 'number']),
+        line(
+          'h',
+          'f · L / d · V² / (2 · g)',
+          { f: [frictionAt(re, SMOOTH / x['bore']), 'number'], L: [x['length'], 'length'], d: [x['bore'], 'length'], V: [v, 'velocity'], ...G },
+          [o['loss'], 'length'],
+        ),
+        line('h2', 'z − h', { z: [x['lift'], 'length'], h: [o['loss'], 'length'] }, [o['spare'], 'length']),
+      ];
     },
   },
   {
@@ -107,6 +150,10 @@ export const POWER_SUMS: readonly Sum[] = [
       const day = (fuelRate(x['power'] * x['share'], x['rate']) * x['hours']) / FUELS[KINDS[x['fuel']]].densityKgM3;
       return { day, days: x['volume'] / day };
     },
+    written: (x, o) => [
+      line('V', 'P · s · t · b / ρ', burnt(x), [o['day'], 'volume']),
+      line('n', 'T / V', { T: [x['volume'], 'volume'], V: [o['day'], 'volume'] }, [o['days'], 'number']),
+    ],
   },
   {
     name: 'generator',
@@ -125,9 +172,24 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const running = x['power'] / x['efficiency'];
-      // The generator's own efficiency, 0.8, between its shaft and its sockets.
-      return { running, starting: running * x['start'], fuel: (fuelRate(running / 0.8, 0.6) * x['hours']) / FUELS.petrol.densityKgM3 };
+      return { running, starting: running * x['start'], fuel: (fuelRate(running / GENERATOR, 0.6) * x['hours']) / FUELS.petrol.densityKgM3 };
     },
+    written: (x, o) => [
+      line('P1', 'P / η', { P: [x['power'], 'power'], η: [x['efficiency'], 'ratio'] }, [o['running'], 'power']),
+      line('P2', 's · P1', { s: [x['start'], 'number'], P1: [o['running'], 'power'] }, [o['starting'], 'power']),
+      line(
+        'V',
+        'P1 / g · t · b / ρ',
+        {
+          P1: [o['running'], 'power'],
+          g: [GENERATOR, 'ratio'],
+          t: [x['hours'], 'time'],
+          b: consumption(0.6),
+          ρ: [FUELS.petrol.densityKgM3, 'density'],
+        },
+        [o['fuel'], 'volume'],
+      ),
+    ],
   },
   {
     name: 'burner',
@@ -142,6 +204,10 @@ export const POWER_SUMS: readonly Sum[] = [
       const heat = burnerHeat(x['flow'], x['rise']);
       return { heat, fuel: burnerFuel(heat, x['efficiency'], KINDS[x['fuel']]) };
     },
+    written: (x, o) => [
+      line('P', 'ρ · Q · c · ΔT', { ...HOT, Q: [x['flow'], 'flow'], ΔT: [x['rise'], 'temperatureStep'] }, [o['heat'], 'power']),
+      line('q', 'P / (η · H)', { P: [o['heat'], 'power'], η: [x['efficiency'], 'ratio'], H: heatOf(x['fuel']) }, [o['fuel'], 'flow']),
+    ],
   },
   {
     name: 'reel-motor',
@@ -163,6 +229,11 @@ export const POWER_SUMS: readonly Sum[] = [
       const power = (x['pull'] * x['speed']) / x['efficiency'];
       return { power, current: power / x['voltage'], charge: ((power / x['voltage']) * x['length']) / x['speed'] };
     },
+    written: (x, o) => [
+      line('P', 'F · v / η', { F: [x['pull'], 'force'], v: [x['speed'], 'velocity'], η: [x['efficiency'], 'ratio'] }, [o['power'], 'power']),
+      line('I', 'P / U', { P: [o['power'], 'power'], U: [x['voltage'], 'voltage'] }, [o['current'], 'current']),
+      line('q', 'I · L / v', { I: [o['current'], 'current'], L: [x['length'], 'length'], v: [x['speed'], 'velocity'] }, [o['charge'], 'charge']),
+    ],
   },
   {
     name: 'starter',
@@ -182,6 +253,11 @@ export const POWER_SUMS: readonly Sum[] = [
       const drop = voltageDrop(x['gauge'], x['length'], x['current']);
       return { drop, left: x['voltage'] - drop };
     },
+    written: (x, o) => [
+      ...wireLines(x['gauge']),
+      line('ΔU', '2 · L · ρ · I / A', wire(x), [o['drop'], 'voltage']),
+      line('U2', 'U − ΔU', { U: [x['voltage'], 'voltage'], ΔU: [o['drop'], 'voltage'] }, [o['left'], 'voltage']),
+    ],
   },
   {
     name: 'starter-reach',
@@ -195,6 +271,13 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
     run: (x) => ({ length: x['voltage'] > x['least'] ? (x['voltage'] - x['least']) / (2 * wireResistance(x['gauge']) * x['current']) : NaN }),
+    written: (x, o) => [
+      ...wireLines(x['gauge']),
+      line('L', '(U − U2) · A / (2 · ρ · I)', { U: [x['voltage'], 'voltage'], U2: [x['least'], 'voltage'], ...wire({ ...x, length: 0 }) }, [
+        o['length'],
+        'length',
+      ]),
+    ],
   },
   {
     name: 'fuse-load',
@@ -203,6 +286,7 @@ export const POWER_SUMS: readonly Sum[] = [
     inputs: [sumInput('fuse', 'Fuse', 'current', '0.5 A', '500 A')],
     outputs: [{ name: 'current', label: 'Current at most', dimension: 'current' }],
     run: (x) => ({ current: x['fuse'] / FUSE_OVER }),
+    written: (x, o) => [line('I', 'F / 1.25', { F: [x['fuse'], 'current'] }, [o['current'], 'current'])],
   },
   {
     name: 'battery-hours',
@@ -217,6 +301,13 @@ export const POWER_SUMS: readonly Sum[] = [
       const time = peukertSeconds(x['capacity'], x['current'], x['exponent']);
       return { time, charge: time * x['current'] };
     },
+    written: (x, o) => [
+      line('t', 'H · (C / (I · H))^k', { H: [RATED_S, 'time'], C: [x['capacity'], 'charge'], I: [x['current'], 'current'], k: [x['exponent'], 'number'] }, [
+        o['time'],
+        'time',
+      ]),
+      line('q', 'I · t', { I: [x['current'], 'current'], t: [o['time'], 'time'] }, [o['charge'], 'charge']),
+    ],
   },
   {
     name: 'battery-size',
@@ -231,6 +322,14 @@ export const POWER_SUMS: readonly Sum[] = [
     outputs: [{ name: 'capacity', label: 'Holds, 20 h', dimension: 'charge' }],
     // t = H (u C / (I H))^k, solved for C.
     run: (x) => ({ capacity: (x['current'] * RATED_S * (x['time'] / RATED_S) ** (1 / x['exponent'])) / x['usable'] }),
+    written: (x, o) => [
+      line(
+        'C',
+        'I · H · (t / H)^(1 / k) / s',
+        { I: [x['current'], 'current'], H: [RATED_S, 'time'], t: [x['time'], 'time'], k: [x['exponent'], 'number'], s: [x['usable'], 'ratio'] },
+        [o['capacity'], 'charge'],
+      ),
+    ],
   },
   {
     name: 'fuel-tank',
@@ -246,6 +345,7 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     outputs: [{ name: 'volume', label: 'Holds', dimension: 'volume' }],
     run: (x) => ({ volume: (x['days'] * fuelRate(x['power'] * x['share'], x['rate']) * x['hours']) / FUELS[KINDS[x['fuel']]].densityKgM3 }),
+    written: (x, o) => [line('V', 'n · P · s · t · b / ρ', { n: [x['days'], 'number'], ...burnt(x) }, [o['volume'], 'volume'])],
   },
   {
     name: 'burner-rise',
@@ -262,6 +362,10 @@ export const POWER_SUMS: readonly Sum[] = [
       { name: 'fuel', label: 'Fuel', dimension: 'flow' },
     ],
     run: (x) => ({ rise: x['heat'] / burnerHeat(x['flow'], 1), fuel: burnerFuel(x['heat'], x['efficiency'], KINDS[x['fuel']]) }),
+    written: (x, o) => [
+      line('ΔT', 'P / (ρ · Q · c)', { P: [x['heat'], 'power'], Q: [x['flow'], 'flow'], ...HOT }, [o['rise'], 'temperatureStep']),
+      line('q', 'P / (η · H)', { P: [x['heat'], 'power'], η: [x['efficiency'], 'ratio'], H: heatOf(x['fuel']) }, [o['fuel'], 'flow']),
+    ],
   },
   {
     name: 'air-line',
@@ -280,8 +384,17 @@ export const POWER_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const air = airPressure(x['altitude']);
-      const start = airLineStart({ boreM: x['bore'], lengthM: x['length'], roughnessM: 1.5e-6 }, x['air'], x['pressure'] + air, air) - air;
+      const start = airLineStart({ boreM: x['bore'], lengthM: x['length'], roughnessM: SMOOTH }, x['air'], x['pressure'] + air, air) - air;
       return Number.isFinite(start) ? { loss: start - x['pressure'], start } : { loss: NaN, start: NaN };
+    },
+    written: (x, o) => {
+      const air = airPressure(x['altitude']);
+      return [
+        line('p2', 'p + p0', { p: [x['pressure'], 'pressure'], p0: [air, 'pressure'] }, [x['pressure'] + air, 'pressure'], 'absolute at its end'),
+        found('p1', 'absolute at its start: the equation solved for it', [o['start'] + air, 'pressure']),
+        line('Δp', 'p1 − p2', { p1: [o['start'] + air, 'pressure'], p2: [x['pressure'] + air, 'pressure'] }, [o['loss'], 'pressure']),
+        line('p3', 'p1 − p0', { p1: [o['start'] + air, 'pressure'], p0: [air, 'pressure'] }, [o['start'], 'pressure'], 'on its gauge'),
+      ];
     },
   },
 ];

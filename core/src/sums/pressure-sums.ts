@@ -6,13 +6,12 @@ import { boreForLoss, jetHeight, reelCapacity } from '../hydraulics/outflow.js';
 import { deratedPower } from '../hydraulics/plunger-pump.js';
 import { si } from '../quantity/parse.js';
 import { altitude, bore, flow, length, pressure, roughness, size, temperature } from './inputs.js';
+import { found, line } from './line.js';
+import { factorOf, G, gpm, hoseLines, P0, WATER } from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const pumpPressure = sumInput('pump', 'Pressure at the pump', 'pressure', '1 psi', '15000 psi');
 const gunPressure = sumInput('gun', 'Pressure wanted at the gun', 'pressure', '1 psi', '15000 psi');
-
-/** Water at 68 °F, kg/m³. */
-const WATER = 998.2;
 
 /** Flow per width of a surface cleaner that each school asks. Common practice: 20 in from 8 gpm up; or 20 in on 3.5 to 4 gpm, slower. */
 const STRICT = si('8 gpm', 'flow') / si('20 in', 'length');
@@ -34,6 +33,11 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const now = nozzleSize(x['flow'], x['pressure']);
       return { now, wear: now / x['size'] - 1, expected: x['pressure'] * (now / x['size']) ** 2 };
     },
+    written: (x, o) => [
+      line('M', 'Q / √(p / p0)', { Q: [x['flow'], 'flow'], p: [x['pressure'], 'pressure'], ...P0 }, gpm(o['now']), 'its gallons a minute are its number now'),
+      line('w', 'M / N − 1', { M: gpm(o['now']), N: gpm(x['size']) }, [o['wear'], 'ratio']),
+      line('p', 'p1 · (M / N)²', { p1: [x['pressure'], 'pressure'], M: gpm(o['now']), N: gpm(x['size']) }, [o['expected'], 'pressure'], 'a new one'),
+    ],
   },
   {
     name: 'recoil',
@@ -48,6 +52,10 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const jet = x['speed'] * Math.sqrt((2 * x['pressure']) / WATER);
       return { force: WATER * x['flow'] * jet, jet };
     },
+    written: (x, o) => [
+      line('v', 'C · √(2 · p / ρ)', { C: [x['speed'], 'ratio'], p: [x['pressure'], 'pressure'], ρ: [WATER, 'density'] }, [o['jet'], 'velocity']),
+      line('F', 'ρ · Q · v', { ρ: [WATER, 'density'], Q: [x['flow'], 'flow'], v: [o['jet'], 'velocity'] }, [o['force'], 'force']),
+    ],
   },
   {
     name: 'hose-weight',
@@ -62,6 +70,13 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const empty = (x['perLength'] * x['length']) / si('100 ft', 'length');
       return { empty, full: empty + WATER * (Math.PI / 4) * x['bore'] ** 2 * x['length'] };
     },
+    written: (x, o) => [
+      line('m1', 'w · L / L0', { w: [x['perLength'], 'mass'], L: [x['length'], 'length'], L0: [si('100 ft', 'length'), 'length'] }, [o['empty'], 'mass']),
+      line('m2', 'm1 + ρ · π / 4 · d² · L', { m1: [o['empty'], 'mass'], ρ: [WATER, 'density'], d: [x['bore'], 'length'], L: [x['length'], 'length'] }, [
+        o['full'],
+        'mass',
+      ]),
+    ],
   },
   {
     name: 'hose-bore',
@@ -80,6 +95,26 @@ export const PRESSURE_SUMS: readonly Sum[] = [
         ),
       };
     },
+    written: (x, o) => {
+      const own = { ...x, bore: o['bore'] };
+      const v = velocity(x['flow'], o['bore']);
+      return [
+        found('d', 'found by trying: it loses what is allowed', [o['bore'], 'length']),
+        ...hoseLines(own, v, (v * o['bore']) / waterAt(x['temperature']).kinematicViscosityM2S),
+        line(
+          'Δp',
+          'ρ · f · L / d · V² / 2',
+          {
+            ρ: [waterAt(x['temperature']).densityKgM3, 'density'],
+            f: factorOf(own),
+            L: [x['length'], 'length'],
+            d: [o['bore'], 'length'],
+            V: [v, 'velocity'],
+          },
+          [x['loss'], 'pressure'],
+        ),
+      ];
+    },
   },
   {
     name: 'hose-reach',
@@ -95,6 +130,29 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const perMetre =
         runHeadLoss({ boreM: x['bore'], lengthM: 1, roughnessM: x['roughness'] }, x['flow'], water.kinematicViscosityM2S) * water.densityKgM3 * GRAVITY;
       return { length: Math.max(x['pump'] - x['gun'], 0) / perMetre, size: nozzleSize(x['flow'], x['gun']) };
+    },
+    written: (x, o) => {
+      const v = velocity(x['flow'], x['bore']);
+      const f = factorOf(x);
+      return [
+        ...hoseLines(x, v, (v * x['bore']) / waterAt(x['temperature']).kinematicViscosityM2S),
+        x['pump'] > x['gun']
+          ? line(
+              'L',
+              '(p1 − p2) · d / (ρ · f · V² / 2)',
+              {
+                p1: [x['pump'], 'pressure'],
+                p2: [x['gun'], 'pressure'],
+                d: [x['bore'], 'length'],
+                ρ: [waterAt(x['temperature']).densityKgM3, 'density'],
+                f,
+                V: [v, 'velocity'],
+              },
+              [o['length'], 'length'],
+            )
+          : found('L', 'the pump gives no more than the gun wants', [o['length'], 'length']),
+        line('N', 'Q / √(p2 / p0)', { Q: [x['flow'], 'flow'], p2: [x['gun'], 'pressure'], ...P0 }, gpm(o['size']), 'its gallons a minute are its number'),
+      ];
     },
   },
   {
@@ -119,6 +177,16 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const left = deratedPower(1, x['altitude'], x['derate']);
       return { hydraulic, shaft, rated: left > 0 ? shaft / left : NaN };
     },
+    written: (x, o) => [
+      line('P1', 'p · Q', { p: [x['pressure'], 'pressure'], Q: [x['flow'], 'flow'] }, [o['hydraulic'], 'power']),
+      line('P2', 'P1 / η', { P1: [o['hydraulic'], 'power'], η: [x['efficiency'], 'ratio'] }, [o['shaft'], 'power']),
+      line(
+        'P3',
+        'P2 / (1 − s · z / z1)',
+        { P2: [o['shaft'], 'power'], s: [x['derate'], 'ratio'], z: [Math.max(x['altitude'], 0), 'length'], z1: [si('1000 ft', 'length'), 'length'] },
+        [o['rated'], 'power'],
+      ),
+    ],
   },
   {
     name: 'reel-capacity',
@@ -133,6 +201,20 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     ],
     outputs: [{ name: 'length', label: 'Hose that fits', dimension: 'length' }],
     run: (x) => ({ length: reelCapacity(x['flange'], x['core'], x['width'], x['hose'], x['winding']) }),
+    written: (x, o) => {
+      const depth = Math.max((x['flange'] - x['core']) / 2, 0);
+      return [
+        x['flange'] > x['core']
+          ? line('A', '(F − B) / 2', { F: [x['flange'], 'length'], B: [x['core'], 'length'] }, [depth, 'length'], 'room for hose over the core')
+          : found('A', 'the core fills the reel', [depth, 'length']),
+        line(
+          'L',
+          'π · A · (A + B) · C / d² · w',
+          { A: [depth, 'length'], B: [x['core'], 'length'], C: [x['width'], 'length'], d: [x['hose'], 'length'], w: [x['winding'], 'ratio'] },
+          [o['length'], 'length'],
+        ),
+      ];
+    },
   },
   {
     name: 'surface-cleaner',
@@ -150,6 +232,17 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       { name: 'thrifty', label: 'Widest, if 20 in does with 3.75 gpm', dimension: 'length' },
     ],
     run: (x) => ({ hour: x['width'] * (1 - x['overlap']) * x['speed'] * 3600, strict: x['flow'] / STRICT, thrifty: x['flow'] / THRIFTY }),
+    written: (x, o) => [
+      line('A', 'b · (1 − o) · v · t', { b: [x['width'], 'length'], o: [x['overlap'], 'ratio'], v: [x['speed'], 'velocity'], t: [3600, 'time'] }, [
+        o['hour'],
+        'area',
+      ]),
+      line('b1', 'Q / Q1 · b0', { Q: [x['flow'], 'flow'], Q1: [si('8 gpm', 'flow'), 'flow'], b0: [si('20 in', 'length'), 'length'] }, [o['strict'], 'length']),
+      line('b2', 'Q / Q2 · b0', { Q: [x['flow'], 'flow'], Q2: [si('3.75 gpm', 'flow'), 'flow'], b0: [si('20 in', 'length'), 'length'] }, [
+        o['thrifty'],
+        'length',
+      ]),
+    ],
   },
   {
     name: 'coil-loss',
@@ -168,6 +261,28 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       const factor = coilFactor((velocity(x['flow'], x['bore']) * x['bore']) / nu, x['bore'], x['coil']);
       return { straight, coiled: straight * factor, more: factor - 1 };
     },
+    written: (x, o) => {
+      const v = velocity(x['flow'], x['bore']);
+      const re = (v * x['bore']) / waterAt(x['temperature']).kinematicViscosityM2S;
+      return [
+        ...hoseLines(x, v, re),
+        line(
+          'Δp1',
+          'ρ · f · L / d · V² / 2',
+          {
+            ρ: [waterAt(x['temperature']).densityKgM3, 'density'],
+            f: factorOf(x),
+            L: [x['length'], 'length'],
+            d: [x['bore'], 'length'],
+            V: [v, 'velocity'],
+          },
+          [o['straight'], 'pressure'],
+          'pulled out',
+        ),
+        found('k', 'the coil’s friction over the straight hose’s, by Re and d/D', [1 + o['more'], 'number']),
+        line('Δp2', 'k · Δp1', { k: [1 + o['more'], 'number'], Δp1: [o['straight'], 'pressure'] }, [o['coiled'], 'pressure'], 'on the reel'),
+      ];
+    },
   },
   {
     name: 'jet-height',
@@ -179,8 +294,22 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       { name: 'head', label: 'Without air', dimension: 'length' },
     ],
     run: (x) => {
-      const head = x['pressure'] / (998.2 * GRAVITY);
+      const head = x['pressure'] / (WATER * GRAVITY);
       return { height: jetHeight(head, x['bore']), head };
+    },
+    written: (x, o) => {
+      // Lüger's coefficient, with the bore in metres as it is published.
+      const phi = 1 / o['height'] - 1 / o['head'];
+      return [
+        line('h', 'p / (ρ · g)', { p: [x['pressure'], 'pressure'], ρ: [WATER, 'density'], ...G }, [o['head'], 'length']),
+        line(
+          'H',
+          'h / (1 + φ · h)',
+          { h: [o['head'], 'length'], φ: { value: phi, us: `${(phi * 0.3048).toPrecision(4)} /ft`, metric: `${phi.toPrecision(4)} /m` } },
+          [o['height'], 'length'],
+          'φ by the bore',
+        ),
+      ];
     },
   },
 ];

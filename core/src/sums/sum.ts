@@ -2,6 +2,7 @@ import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { SI_UNIT } from '../quantity/dimension.js';
 import { formatQuantity } from '../quantity/format.js';
 import { quantityRuleOf, type QuantityRule, readField } from '../rig/quantity-field.js';
+import { type Line, sayLine } from './line.js';
 import { EQUATIONS, type EquationId } from '../working/equations.js';
 
 /** One input of a sum: what it is, what it may be, what stands in when it is left out. */
@@ -32,6 +33,8 @@ export interface Sum {
   readonly outputs: readonly SumOutput[];
   /** SI in, SI out, by name. */
   readonly run: (x: Readonly<Record<string, number>>) => Readonly<Record<string, number>>;
+  /** The same as a person would write it down, line by line, of the inputs and what came out. */
+  readonly written: (x: Readonly<Record<string, number>>, o: Readonly<Record<string, number>>) => readonly Line[];
 }
 
 /** An input; bounds and fallback as typed. */
@@ -54,7 +57,13 @@ export interface SumResult {
   readonly sum: string;
   readonly inputs: Readonly<Record<string, Amount>>;
   readonly result: Readonly<Record<string, Amount>>;
-  readonly working: { readonly equation: string; readonly source: string; readonly steps: readonly string[] };
+  readonly working: {
+    readonly equation: string;
+    readonly source: string;
+    readonly steps: readonly string[];
+    /** The equation with its numbers put in, to be done again by hand. */
+    readonly lines: readonly string[];
+  };
 }
 
 export interface SumProblem {
@@ -131,6 +140,7 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
       working: {
         equation: equation.text,
         source: equation.source,
+        lines: sum.written(values, out).map((l) => sayLine(l, system)),
         steps: [...sum.inputs.map((i) => `${i.label}: ${inputs[i.name].text}`), ...sum.outputs.map((o) => `${o.label}: ${result[o.name].text}`)],
       },
     },

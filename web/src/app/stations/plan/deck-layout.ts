@@ -9,7 +9,6 @@ import {
   type Side,
   type Standing,
   standingOn,
-  type UnitSystem,
   type Verdict,
 } from '@pozzo/core';
 import { labelInside, through, trueScale } from '../../kit/drawing';
