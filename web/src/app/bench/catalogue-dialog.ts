@@ -1,5 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
@@ -8,21 +10,24 @@ import { FirstField } from '../kit/first-field';
 /** The shelf: type to find, press to take. */
 @Component({
   selector: 'pz-catalogue-dialog',
-  imports: [FirstField, MatButtonModule, MatDialogModule],
+  imports: [FirstField, MatButtonModule, MatDialogModule, MatFormFieldModule, MatInputModule],
   template: `
     <h2 mat-dialog-title>Add a part</h2>
     <mat-dialog-content>
       <label for="find">Find</label>
-      <input
-        id="find"
-        pzFirstField
-        #box
-        type="search"
-        autocomplete="off"
-        placeholder="1 in ball valve, sweep, strainer…"
-        (input)="words.set(box.value)"
-        (keydown.enter)="take(found()[0])"
-      />
+      <mat-form-field appearance="outline" subscriptSizing="dynamic">
+        <input
+          matInput
+          id="find"
+          pzFirstField
+          #box
+          type="search"
+          autocomplete="off"
+          placeholder="1 in ball valve, sweep, strainer…"
+          (input)="words.set(box.value)"
+          (keydown.enter)="take(found()[0])"
+        />
+      </mat-form-field>
       <p class="quiet" role="status">{{ found().length }} of {{ total }} parts. Prices and weights are estimates.</p>
       @for (g of groups(); track g.name) {
         <h3>{{ g.name }}</h3>
@@ -41,13 +46,8 @@ import { FirstField } from '../kit/first-field';
     <mat-dialog-actions align="end"><button type="button" mat-stroked-button mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
-    input {
+    mat-form-field {
       width: 100%;
-      height: 36px;
-      padding: 4px 10px;
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      background: var(--field);
     }
     ul {
       list-style: none;

@@ -44,7 +44,7 @@ const cellOf = (row: TableRow, column: string): Cell => {
   imports: [MatSortModule, MatTableModule, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <table mat-table [dataSource]="sorted()" matSort (matSortChange)="order.set($event)" [attr.aria-label]="label()">
+    <table mat-table [dataSource]="sorted()" [trackBy]="byId" matSort (matSortChange)="order.set($event)" [attr.aria-label]="label()">
       @for (c of columns(); track c.id; let first = $first) {
         <ng-container [matColumnDef]="c.id">
           <th
@@ -125,6 +125,8 @@ export class DataTable {
   protected readonly headed = computed(() => this.columns().some((c) => c.name));
   protected readonly order = signal<Sort>({ active: '', direction: '' });
   protected readonly cell = cellOf;
+  /** A row stays the one it was while its figures change: what is typed in it keeps its place. */
+  protected readonly byId = (_: number, row: TableRow): string => row.id;
   protected readonly sorted = computed<TableRow[]>(() => {
     const { active, direction } = this.order();
     const rows = [...this.rows()];

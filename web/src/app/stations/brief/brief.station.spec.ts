@@ -67,7 +67,7 @@ describe('assumptions', () => {
     expect(s.rig.document().assumptions['npsh-required']).toBe('14 ft');
     expect(s.rig.assessment().feeds[0].required.value).toBeCloseTo(14 * 0.3048, 6);
     expect(spare()).toBeLessThan(before - 3.5 * 0.3048);
-    expect(s.box(HEAD).closest('tr')!.className).toContain('own');
+    expect(s.box(HEAD).closest('.value')!.className).toContain('own');
     await s.press(`Back to the usual value of ${HEAD}`);
     expect(s.rig.document().assumptions['npsh-required']).toBeUndefined();
     expect(s.box(HEAD).value).toBe('10 ft');

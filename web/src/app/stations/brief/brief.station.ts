@@ -1,11 +1,14 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { assumptionRule, ASSUMPTIONS, EQUATIONS, findAssumption, readField } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { Facts, type Fact } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
+import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
 import { RigStore } from '../../state/rig-store';
 import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../../kit/wash-options';
@@ -21,7 +24,19 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
 /** Who it is for, how long they work, and what the figures take for granted. */
 @Component({
   selector: 'pz-brief-station',
-  imports: [ChoiceField, DaySummary, Facts, MatButtonModule, NameField, QuantityField, StationFrame],
+  imports: [
+    CellTemplate,
+    ChoiceField,
+    DataTable,
+    DaySummary,
+    Facts,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    NameField,
+    QuantityField,
+    StationFrame,
+  ],
   template: `
     <pz-station heading="Brief" station="brief" calm="The brief holds nothing against the rig.">
       <div set>
@@ -48,54 +63,43 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
         <pz-day-summary />
         <h2>What the figures take for granted</h2>
         <pz-facts [facts]="facts()" />
-        <table>
-          <caption class="unseen">
-            Assumptions
-          </caption>
-          <thead>
-            <tr>
-              <th>Assumption</th>
-              <th>Kind</th>
-              <th>Value</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (a of shown(); track a.id) {
-              <tr [class.own]="a.own">
-                <td>
-                  {{ a.label }}<small>{{ a.source }}</small>
-                </td>
-                <td class="kind">{{ a.kind }}</td>
-                <td>
-                  <input
-                    #box
-                    type="text"
-                    [value]="a.text"
-                    [attr.aria-label]="a.label"
-                    [attr.aria-invalid]="a.error ? 'true' : null"
-                    [attr.aria-describedby]="a.error ? 'error-' + a.id : null"
-                    (change)="set(a.id, box.value); box.value = textOf(a.id)"
-                    (keydown.escape)="forget(a.id); box.value = a.stored"
-                  />
-                  @if (a.own) {
-                    <button
-                      type="button"
-                      mat-icon-button
-                      [attr.aria-label]="'Back to the usual value of ' + a.label"
-                      title="Back to the usual value"
-                      (click)="set(a.id, '')"
-                    >
-                      <span class="icon" aria-hidden="true">undo</span>
-                    </button>
-                  }
-                  @if (a.error) {
-                    <p role="alert" class="shout" [id]="'error-' + a.id">{{ a.error }}</p>
-                  }
-                </td>
-              </tr>
+        <pz-table label="Assumptions" [columns]="columns" [rows]="rows()">
+          <ng-template pzCell="what" let-row>
+            {{ one(row.id).label }}<small>{{ one(row.id).source }}</small>
+          </ng-template>
+          <ng-template pzCell="value" let-row>
+            @let a = one(row.id);
+            <span class="value" [class.own]="a.own">
+              @if (a.own) {
+                <button
+                  type="button"
+                  mat-icon-button
+                  [attr.aria-label]="'Back to the usual value of ' + a.label"
+                  title="Back to the usual value"
+                  (click)="set(a.id, '')"
+                >
+                  <span class="icon" aria-hidden="true">undo</span>
+                </button>
+              }
+              <mat-form-field appearance="outline" subscriptSizing="dynamic">
+                <input
+                  matInput
+                  #box
+                  type="text"
+                  [value]="a.text"
+                  [attr.aria-label]="a.label"
+                  [attr.aria-invalid]="a.error ? 'true' : null"
+                  [aria-describedby]="a.error ? 'error-' + a.id : ''"
+                  (change)="set(a.id, box.value); box.value = one(a.id).text"
+                  (keydown.escape)="forget(a.id); box.value = a.stored"
+                />
+              </mat-form-field>
+            </span>
+            @if (a.error) {
+              <p role="alert" class="shout" [id]="'error-' + a.id">{{ a.error }}</p>
             }
-          </tbody>
-        </table>
+          </ng-template>
+        </pz-table>
         <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">
           {{ all() ? 'Only those used here' : 'All ' + assumptions().length + ' assumptions' }}
         </button>
@@ -111,54 +115,31 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     .wash .mdc-button {
       margin-top: 6px;
     }
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      margin-top: 8px;
-    }
-    th {
-      text-align: left;
-      font-weight: 600;
-      color: var(--ink-quiet);
-      border-bottom: 2px solid var(--line);
-      padding: 4px 8px 4px 0;
-    }
-    td {
-      border-bottom: 1px solid var(--line);
-      padding: 5px 8px 5px 0;
-      vertical-align: top;
-    }
     small {
       display: block;
       color: var(--ink-quiet);
       font-size: 12.5px;
+      font-weight: 400;
     }
-    .kind {
-      white-space: nowrap;
-      color: var(--ink-quiet);
+    .value {
+      display: flex;
+      justify-content: flex-end;
+      align-items: center;
     }
-    td:last-child {
-      white-space: nowrap;
+    .value mat-form-field {
+      width: 104px;
     }
-    td p {
-      margin: 2px 0 0;
-      max-width: 190px;
-      white-space: normal;
-      font-size: 13.5px;
-    }
-    input {
-      width: 92px;
-      height: 29px;
+    .value input {
       text-align: right;
-      padding: 2px 8px;
       font-weight: 600;
-      border: 1px solid var(--field-line);
-      border-radius: 4px;
-      background: var(--field);
     }
-    .own input {
-      border-color: var(--water);
-      border-width: 2px;
+    .value.own mat-form-field {
+      --mat-form-field-outlined-outline-color: var(--water);
+      --mat-form-field-outlined-outline-width: 2px;
+    }
+    p.shout {
+      margin: 2px 0 0;
+      font-size: 13.5px;
     }
   `,
 })
@@ -215,8 +196,17 @@ export class BriefStation {
     });
   });
 
-  protected textOf(id: string): string {
-    return this.assumptions().find((a) => a.id === id)!.text;
+  protected readonly columns: readonly Column[] = [
+    { id: 'what', name: 'Assumption', sorts: true },
+    { id: 'kind', name: 'Kind', sorts: true },
+    { id: 'value', name: 'Value', number: true },
+  ];
+  /** One row a name for as long as it is shown, so that what is being typed keeps its box. */
+  protected readonly rows = computed<TableRow[]>(() => this.shown().map((a) => ({ id: a.id, cells: { what: a.label, kind: a.kind } })));
+  private readonly byId = computed(() => new Map(this.assumptions().map((a) => [a.id as string, a])));
+
+  protected one(id: string) {
+    return this.byId().get(id)!;
   }
   protected forget(id: string): void {
     this.refused.update(({ [id]: _gone, ...rest }) => rest);

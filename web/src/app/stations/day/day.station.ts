@@ -1,5 +1,8 @@
 import { Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
@@ -69,6 +72,9 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
     DaySites,
     LevelsPanel,
     MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatMenuModule,
     MatProgressBarModule,
     MatTabsModule,
     MinutePanel,
@@ -147,8 +153,15 @@ export class DayStation implements OnDestroy {
   protected write(): void {
     this.rig.edit('Write the day down', (d) => void ownDay(d));
   }
-  protected setStart(box: HTMLInputElement): void {
-    const text = box.value.trim();
+  /** Every half hour of the hours in which crews set out. */
+  protected readonly clockTimes = Array.from({ length: 25 }, (_, i) => `${4 + Math.floor(i / 2)}:${i % 2 ? '30' : '00'}`);
+  protected stepStart(minutes: number): void {
+    const [h, m] = (this.own()?.starts ?? '8:00').split(':').map(Number);
+    const at = (h * 60 + m + minutes + 1440) % 1440;
+    this.setStart(`${Math.floor(at / 60)}:${String(at % 60).padStart(2, '0')}`);
+  }
+  protected setStart(typed: string): void {
+    const text = typed.trim();
     this.startError = clockPattern.test(text) ? '' : 'A time of day reads like 7:30 or 14:05.';
     if (!this.startError) this.rig.edit('Start of the day', (d) => void (ownDay(d).starts = text));
   }
