@@ -19,6 +19,14 @@ export const MIX_ASSUMPTIONS = [
   ),
   assumption('soft-wash-share', 'Share of the job with the soft wash gun open', 'ratio', '15 %', 'estimate', 'Most of a wash is dwell, rinse and moving hose.'),
   assumption('flush-volumes', 'Line volumes for a flush', 'number', '2', 'common-practice', 'One pushes out, one rinses: 5 to 10 gal on usual lines.'),
+  assumption(
+    'soap-tolerance',
+    'How far a metered soap may stray from its dose',
+    'ratio',
+    '50 %',
+    'estimate',
+    'Soap forgives: half or half as much again still wets and clings.',
+  ),
   assumption('soap-ageing', 'Days that soap poured into SH keeps', 'time', '14 d', 'common-practice', 'Then it separates; stir or meter it.'),
   assumption('gravity-soap', 'Specific gravity of soap', 'number', '1.03', 'estimate', 'Take it from the data sheet.'),
   assumption(

@@ -26,7 +26,7 @@ export function changeKind(d: RigDocument, i: number, kind: LiquidDocument['kind
 /** Whether a tank, a mix or a refill place names a liquid. */
 export const inUse = (d: RigDocument, id: string): boolean =>
   d.tanks.some((t) => t.holds === id) ||
-  (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id) ||
+  (d.mixes ?? []).some((m) => m.stock === id || m.soap?.liquid === id || m.second?.liquid === id) ||
   (d.brief.day?.refills ?? []).some((r) => r.gives === id);
 
 /** Takes a liquid off the list unless it is {@link inUse}. */

@@ -33,7 +33,6 @@ export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: nu
   if (!mix || mix.way === way) return;
   const before = mix.way;
   const tankOf = (holds: string | undefined): TankDocument | undefined => d.tanks.find((t) => holds !== undefined && t.holds === holds && t.use !== 'mixed');
-  const soapId = mix.soap?.liquid;
   d.lines = d.lines.filter((l) => !(l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mixId));
   mix.way = way;
   mix.flush = way === 'proportioner' ? 'through' : mix.flush;
@@ -71,11 +70,13 @@ export function convertMix(d: RigDocument, mixId: string, way: MixWay, dayM3: nu
   const source: EndText | undefined = water ? low(water) : d.spigots[0] ? `spigot:${d.spigots[0].id}` : undefined;
   if (source) d.lines.push(meteredBranch(unusedId(d, `water-${mixId}`), source, mixId, '34', '100 %'));
   if (stockTank) d.lines.push(meteredBranch(unusedId(d, `stock-${mixId}`), low(stockTank), mixId, '12', '40 %'));
-  const soapTank = tankOf(soapId);
-  if (soapTank && mix.soap) {
-    mix.soap.by = 'metered';
-    d.lines.push(meteredBranch(unusedId(d, `soap-${mixId}`), low(soapTank), mixId, '14', '20 %'));
-  } else if (mix.soap) mix.soap.by = 'poured';
+  for (const soap of [mix.soap, mix.second]) {
+    const soapTank = soap && tankOf(soap.liquid);
+    if (soapTank) {
+      soap.by = 'metered';
+      d.lines.push(meteredBranch(unusedId(d, `soap-${mixId}`), low(soapTank), mixId, '14', '20 %'));
+    } else if (soap) soap.by = 'poured';
+  }
 }
 
 /** A pump, a hose and a gun where the mix had none. */

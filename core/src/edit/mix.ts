@@ -1,4 +1,15 @@
-import { drawHose, electricPump, hypochlorite, injectorFor, jet, mixSuction, plainBranch, softDelivery, chemicalTank } from '../catalogue/chemical-pieces.js';
+import {
+  drawHose,
+  electricPump,
+  hypochlorite,
+  injectorFor,
+  jet,
+  meteredBranch,
+  mixSuction,
+  plainBranch,
+  softDelivery,
+  chemicalTank,
+} from '../catalogue/chemical-pieces.js';
 import { unusedId } from './id.js';
 import { type RigDocument } from '../rig/schema.js';
 
@@ -50,18 +61,36 @@ export function removeMix(d: RigDocument, id: string): void {
   d.reels = d.reels?.filter((r) => d.lines.some((l) => l.id === r.line));
 }
 
-/** Soap on or off a mix; the first soap on the rig is taken, or one is put on the list. */
-export function soapOf(d: RigDocument, mix: number, by: 'none' | 'poured' | 'metered'): void {
+/** Soap on or off a mix: the first there is that the mix has not got yet, or one put on the list. On a line of its own it gets one, with a tank. */
+export function soapOf(d: RigDocument, mix: number, by: 'none' | 'poured' | 'metered', which: 'soap' | 'second' = 'soap'): void {
   const m = d.mixes![mix];
+  const other = which === 'soap' ? m.second : m.soap;
+  const now = m[which];
+  const ownTanks = d.tanks.filter((t) => now !== undefined && t.holds === now.liquid);
+  const isBranch = (l: RigDocument['lines'][number]): boolean =>
+    l.role === 'chemical' && l.to.at === 'mix' && l.to.id === m.id && ownTanks.some((t) => t.id === l.from.id);
+  if (by !== 'metered') d.lines = d.lines.filter((l) => !isBranch(l));
   if (by === 'none') {
-    delete m.soap;
+    delete m[which];
+    // What is left is the first.
+    if (which === 'soap' && m.second) {
+      m.soap = m.second;
+      delete m.second;
+    }
     return;
   }
   const liquids = (d.liquids ??= []);
-  let soap = liquids.find((l) => l.kind === 'soap');
+  let soap = liquids.find((l) => l.id === now?.liquid) ?? liquids.find((l) => l.kind === 'soap' && l.id !== other?.liquid);
   if (!soap) {
-    soap = { id: unusedId(d, 'soap'), name: 'Soap', kind: 'soap', price: '$26' };
+    soap = { id: unusedId(d, 'soap'), name: liquids.some((l) => l.kind === 'soap') ? 'Second soap' : 'Soap', kind: 'soap', price: '$26' };
     liquids.push(soap);
   }
-  m.soap = { liquid: soap.id, dose: m.soap?.dose ?? '1 oz/gal', by };
+  m[which] = { liquid: soap.id, dose: now?.dose ?? '1 oz/gal', by };
+  if (by !== 'metered' || m.way !== 'proportioner' || d.lines.some(isBranch)) return;
+  let tank = d.tanks.find((t) => t.holds === soap.id && t.use !== 'mixed');
+  if (!tank) {
+    tank = chemicalTank(unusedId(d, 'soap-tank'), `${soap.name} tank`, soap.id, ['12 in', '12 in', '16 in']);
+    d.tanks.push(tank);
+  }
+  d.lines.push(meteredBranch(unusedId(d, `${soap.id}-${m.id}`), `tank:${tank.id}@${tank.base.replace(/[\u00a0\u202f]/g, ' ')}`, m.id, '14', '10 %'));
 }

@@ -50,7 +50,7 @@ export function smallBuffer(): RigDocument {
     water: 'tank:buffer@3 in',
     sh: ['30 in', '24 in', '24 in'],
     soap: ['12 in', '12 in', '16 in'],
-    valves: { water: '50 %', sh: '60 %', soap: '15 %' },
+    valves: { water: '50 %', sh: '60 %', soap: '9.3 %' },
     hose: ['34', '200 ft'],
     tip: '7 mm',
     surface: 'roof',

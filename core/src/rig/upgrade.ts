@@ -35,7 +35,7 @@ function usesFromNames(old: Raw): Raw {
   });
 }
 
-/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet. */
+/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet; 6 a second soap of a mix. */
 const asItWas = (old: Raw): Raw => old;
 
 /** Ids of everything that a document has a list of. */
@@ -109,7 +109,7 @@ function withFuel(out: Raw, volume: unknown, free: (stem: string) => string): vo
   out['fuelLines'] = engines.map((m) => ({ id: free(`fuel-${String(m['id'])}`.slice(0, 36)), from: id, to: m['id'], bore: '1/4 in' }));
 }
 
-const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings };
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings, 5: asItWas };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

@@ -43,6 +43,7 @@ export function wiringProblems(rig: Rig): Problem[] {
   rig.mixes.forEach((m, i) => {
     liquidMissing(`mixes.${i}.stock`, `Mix "${m.name}"`, m.stock);
     liquidMissing(`mixes.${i}.soap.liquid`, `Mix "${m.name}"`, m.soap?.liquid);
+    liquidMissing(`mixes.${i}.second.liquid`, `Mix "${m.name}"`, m.second?.liquid);
     const outlet = m.injector?.outlet;
     if (outlet !== undefined && !rig.outlets.some((o) => o.id === outlet) && !rig.sprayers.some((s) => s.id === outlet))
       out.push(problem('nowhere', `mixes.${i}.injector.outlet`, 'a gun', `Mix "${m.name}" draws at a gun "${outlet}" that is not there.`));

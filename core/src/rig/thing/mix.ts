@@ -5,6 +5,9 @@ import { quantity } from '../quantity-field.js';
 import type { ThingKind } from './kind.js';
 
 export const MIX_WAYS = ['batch', 'draw-stick', 'proportioner', 'downstream', 'nozzle'] as const;
+/** Soap of a mix: its share of the whole, poured into the stock or on a line of its own. */
+const soap = v.strictObject({ liquid: id, dose: quantity('ratio', '0 %', '30 %'), by: v.picklist(['metered', 'poured']) });
+
 /** Where streams of liquid meet, and what is wanted of the blend. */
 export const mix = v.strictObject({
   id,
@@ -17,7 +20,9 @@ export const mix = v.strictObject({
   stock: id,
   /** Trade strength wanted at the wall; left out, the surface's. */
   wanted: v.optional(quantity('ratio', '0 %', '15 %')),
-  soap: v.optional(v.strictObject({ liquid: id, dose: quantity('ratio', '0 %', '30 %'), by: v.picklist(['metered', 'poured']) })),
+  soap: v.optional(soap),
+  /** Another soap beside it: what foams for walls, what clings for roofs. With its line shut it stays out of the mix. */
+  second: v.optional(soap),
   /** Of a draw stick: it is kept for its own container and goes into no other. */
   ownStick: v.optional(v.boolean()),
   /** What a flush with water rinses. */

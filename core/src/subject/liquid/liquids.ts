@@ -7,6 +7,7 @@ import { dayUse, daysPerWeek } from '../../solve/consumption.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { ChemicalTankResult, LiquidResult } from './result.js';
 import type { MixResult } from '../mix/result.js';
+import { soapPerJob } from './tanks.js';
 
 const DAY = 86400;
 
@@ -21,7 +22,7 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
     const used = dayUse(
       mixes.map((m) => {
         const mix = rig.mixes.find((x) => x.id === m.mixId)!;
-        const perJobM3 = (mix.stock === l.id ? m.stockPerJob.value : 0) + (mix.soap?.liquid === l.id ? m.soapPerJobM3 : 0);
+        const perJobM3 = (mix.stock === l.id ? m.stockPerJob.value : 0) + soapPerJob(m, l.id);
         return { name: mix.name, perJobM3, jobs: m.jobsPerDay };
       }),
     );

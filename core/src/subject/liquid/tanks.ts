@@ -68,12 +68,16 @@ export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonl
 
 const mixOf = (rig: Rig, m: MixResult): Mix => rig.mixes.find((x) => x.id === m.mixId)!;
 
+/** What a job of a mix takes of a soap, m³. */
+export const soapPerJob = (m: MixResult, liquidId: string | undefined): number =>
+  m.soaps.reduce((sum, s) => (s.liquidId === liquidId ? sum + s.perJobM3 : sum), 0);
+
 /** What a job of a mix takes out of a tank, m³: itself where it is made there, else stock or soap. */
 function takenBy(rig: Rig, m: MixResult, tank: Tank): number {
   const mix = mixOf(rig, m);
   const made = mixMadeIn(rig, tank);
   if (made) return made.id === mix.id && m.jobsPerDay > 0 ? m.dayM3.value / m.jobsPerDay : 0;
-  const perJob = (tank.holds === mix.stock ? m.stockPerJob.value : 0) + (mix.soap && tank.holds === mix.soap.liquid ? m.soapPerJobM3 : 0);
+  const perJob = (tank.holds === mix.stock ? m.stockPerJob.value : 0) + soapPerJob(m, tank.holds);
   if (perJob === 0) return 0;
   // Drawn by its own line; where it has none, carried over by hand. Several tanks of a liquid share the need.
   const alike = rig.tanks.filter((t) => t.liquid === 'chemical' && t.holds === tank.holds && !mixMadeIn(rig, t));

@@ -30,8 +30,9 @@ function placesOf(rig: Rig, stocks: Stocks): Place[] {
       });
     const stock = stocks.of(mix.stock);
     into.push([stock.liquid.kind, stock.liquid.name]);
-    if (mix.soap) {
-      const soap = stocks.of(mix.soap.liquid);
+    for (const own of [mix.soap, mix.second]) {
+      if (!own) continue;
+      const soap = stocks.of(own.liquid);
       into.push([soap.liquid.kind, soap.liquid.name]);
     }
     // A stick goes into any container on board, unless it is kept for one.

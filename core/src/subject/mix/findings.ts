@@ -86,6 +86,25 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         ),
       );
   }
+  const soap = m.soaps.find((s) => s.dose > 0 && Math.abs(s.share / s.dose - 1) > values['soap-tolerance']);
+  if (flows && soap)
+    out.push(
+      finding(
+        'soap-off',
+        'tight',
+        'mix',
+        subject,
+        message(
+          `{soap} comes at {s} of {mix}; {w} is wanted${soap.share > soap.dose ? ': it foams, costs and is hard to rinse' : ': the mix runs off before it works'}.`,
+          {
+            soap: soap.name,
+            mix: mix.name,
+            s: percent(soap.share),
+            w: percent(soap.dose),
+          },
+        ),
+      ),
+    );
   if (m.unrinsed.length)
     out.push(
       finding(

@@ -4,7 +4,17 @@ import { checkRules, flushRules, mixRules, siphonRules } from './fixes.js';
 import type { MixResult } from './result.js';
 
 export type MixCode =
-  'wash-no-mix' | 'mix-open' | 'batch-impossible' | 'mix-weak' | 'mix-strong' | 'mix-drifts' | 'mix-strays' | 'flush-partial' | 'no-check' | 'siphon';
+  | 'wash-no-mix'
+  | 'mix-open'
+  | 'batch-impossible'
+  | 'mix-weak'
+  | 'mix-strong'
+  | 'mix-drifts'
+  | 'mix-strays'
+  | 'soap-off'
+  | 'flush-partial'
+  | 'no-check'
+  | 'siphon';
 
 const mix = (a: Assessment, id: string): MixResult | undefined => a.chemical.mixes.find((m) => m.mixId === id);
 /** How far the strengths of a mix stray from what is wanted, as a share of it. */
@@ -28,6 +38,17 @@ export const MIX_KINDS: Kinds<MixCode> = {
   'mix-strong': { figure: off, rules: mixRules },
   'mix-drifts': { figure: stray('drift over the day', (m) => [m.last.value]), rules: mixRules, minor: true },
   'mix-strays': { figure: stray('straying', (m) => [m.lowest, m.highest]), rules: mixRules },
+  'soap-off': {
+    scale: 'practice',
+    figure: {
+      label: 'off the wanted soap',
+      dimension: 'ratio',
+      better: 'less',
+      step: 0.02,
+      of: (a, id) => Math.max(0, ...(mix(a, id)?.soaps ?? []).map((s) => (s.dose > 0 ? Math.abs(s.share / s.dose - 1) : 0))),
+    },
+    rules: mixRules,
+  },
   'flush-partial': {
     scale: 'practice',
     figure: { label: 'parts not rinsed', dimension: 'number', better: 'less', step: 0.5, of: (a, id) => mix(a, id)?.unrinsed.length ?? 0 },

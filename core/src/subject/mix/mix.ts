@@ -1,3 +1,4 @@
+import { type Soap, soapsOf } from '../../solve/soaps.js';
 import { GALLON } from '../../quantity/dimension.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
@@ -25,7 +26,7 @@ interface Common {
   readonly values: AssumptionValues;
   readonly mix: Mix;
   readonly stock: Stock;
-  readonly soap: Stock | undefined;
+  readonly soaps: readonly { readonly stock: Stock; readonly dose: number; readonly by: Soap['by'] }[];
   readonly wanted: number;
   readonly dayM3: number;
   readonly jobM3: number;
@@ -43,7 +44,7 @@ export function assessMix(cases: Cases, stocks: Stocks, blends: Blends, mix: Mix
     values,
     mix,
     stock: stocks.of(mix.stock),
-    soap: mix.soap && stocks.of(mix.soap.liquid),
+    soaps: soapsOf(rig, mix).map((s) => ({ stock: stocks.of(s.liquid), dose: s.dose, by: s.by })),
     wanted: wantedStrength(mix, values),
     dayM3,
     jobM3: jobs > 0 ? dayM3 / jobs : 0,
@@ -65,10 +66,18 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const strayed = strayCases(net, strengths, day.levels);
   const set = finished
     ? { settings: [], reachable: c.stock.today >= wanted }
-    : settingsFor(net, startLevels(net), wanted, mix.soap?.by === 'metered' ? mix.soap.dose : undefined);
+    : settingsFor(net, startLevels(net), wanted, new Map(c.soaps.flatMap((s) => (s.by === 'metered' ? [[s.stock.liquid.id, s.dose] as const] : []))));
   const tank = finished ? net.branches[0]?.tank : undefined;
   const top = tank ? Math.min(tank.fullLevel, shapeHeight(tank.shape)) : 0;
-  const recipe = tank && recipeFor(volumeAt(tank.shape, top), wanted, c.stock.today, mix.soap?.dose ?? 0, mix.left);
+  const recipe =
+    tank &&
+    recipeFor(
+      volumeAt(tank.shape, top),
+      wanted,
+      c.stock.today,
+      c.soaps.reduce((sum, s) => sum + s.dose, 0),
+      mix.left,
+    );
   const hoseM = hoseIn([way.delivery]);
   const hoseM3 = lineVolume([...(way.suction?.parts ?? []), ...way.delivery.parts]);
   const carried = net.branches.reduce((s, b) => {
@@ -226,7 +235,7 @@ export function strengthVerdict(strength: number, wanted: number, values: Assump
 }
 
 function finish(c: Common, t: Told): MixResult {
-  const { mix, values, wanted, stock, soap } = c;
+  const { mix, values, wanted, stock } = c;
   const last = t.series.strength[t.series.strength.length - 1] ?? t.first;
   const all = t.cases.map((x) => x.strength);
   const volumes = Math.max(values['flush-volumes'], volumesFor(values['flush-clean']));
@@ -235,9 +244,12 @@ function finish(c: Common, t: Told): MixResult {
   const atWall = mix.way === 'nozzle' || (mix.way === 'downstream' && mix.injector!.remote);
   const walkS = atWall ? 0 : (2 * (c.rig.site?.distance ?? t.hoseM)) / values['walk-speed'];
   const stockJob = c.jobM3 * t.stockShare;
-  const soapShare = mix.soap ? (mix.soap.by === 'metered' ? (t.streams.find((s) => s.kind === 'soap')?.share ?? mix.soap.dose) : mix.soap.dose) : 0;
-  const soapJob = c.jobM3 * soapShare;
-  const cost = (stockJob * stock.liquid.price + soapJob * (soap?.liquid.price ?? 0)) / GALLON;
+  const soaps = c.soaps.map((s) => {
+    const share = s.by === 'metered' ? (t.streams.find((x) => x.liquidId === s.stock.liquid.id)?.share ?? s.dose) : s.dose;
+    return { liquidId: s.stock.liquid.id, name: s.stock.liquid.name, share, dose: s.dose, perJobM3: c.jobM3 * share };
+  });
+  const soapJob = soaps.reduce((sum, s) => sum + s.perJobM3, 0);
+  const cost = (stockJob * stock.liquid.price + soaps.reduce((sum, s, i) => sum + s.perJobM3 * c.soaps[i].stock.liquid.price, 0)) / GALLON;
   const verdict = worse(
     worse(strengthVerdict(t.first, wanted, values), strengthVerdict(last, wanted, values) === 'starved' ? 'starved' : strengthVerdict(last, wanted, values)),
     t.ranOut ? 'starved' : 'fed',
@@ -279,6 +291,7 @@ function finish(c: Common, t: Told): MixResult {
       input('C₂', 'at the wall', wanted, 'ratio'),
       input('C₁', 'stock today', stock.today, 'ratio'),
     ]),
+    soaps,
     soapPerJobM3: soapJob,
     waterPerJobM3: Math.max(c.jobM3 - stockJob - soapJob, 0),
     costPerJob: figure(cost, 'money', 'stock-cost', [input('V', 'stock for a job', stockJob, 'volume'), input('V', 'soap for a job', soapJob, 'volume')]),

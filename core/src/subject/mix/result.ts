@@ -60,6 +60,8 @@ export interface MixResult {
   readonly jobsPerDay: number;
   /** Stock and soap for one usual job, m³, and what they cost. */
   readonly stockPerJob: Figure;
+  /** Each soap of it: its share of the mix as it comes and as it is wanted, and what a job takes, m³. */
+  readonly soaps: readonly { readonly liquidId: string; readonly name: string; readonly share: number; readonly dose: number; readonly perJobM3: number }[];
   readonly soapPerJobM3: number;
   readonly waterPerJobM3: number;
   readonly costPerJob: Figure;

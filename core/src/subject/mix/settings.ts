@@ -10,13 +10,13 @@ const SMALLEST = 0.001;
 /**
  * Metering valve settings for a wanted strength and soap dose, tanks as given: valves are turned in proportion to what each
  * stream lacks until the blend is right. Leaves the network's valves as they stand in the document.
- * @param wanted trade share; @param soapDose share of the blend for the soap branch, if it is metered
+ * @param wanted trade share; @param doses share of the blend for each soap that is metered, by its liquid
  */
 export function settingsFor(
   net: BlendNetwork,
   levels: readonly number[],
   wanted: number,
-  soapDose: number | undefined,
+  doses: ReadonlyMap<string, number>,
 ): { readonly settings: ValveSetting[]; readonly reachable: boolean; readonly reached: number } {
   const { branches } = net;
   const valves = branches.map(meteringValve);
@@ -24,7 +24,10 @@ export function settingsFor(
   const turned = now.slice();
   const put = (values: readonly number[]): void => values.forEach((s, i) => valves[i] && net.setValve(i, valves[i].id, s));
   const stock = net.strengths.findIndex((s) => s > 0);
-  const soap = branches.findIndex((b, i) => b.stock.liquid.kind === 'soap' && !(net.strengths[i] > 0));
+  const soaps = branches.flatMap((b, i) => {
+    const dose = doses.get(b.stock.liquid.id);
+    return dose !== undefined && !(net.strengths[i] > 0) ? [{ i, dose }] : [];
+  });
   const water = branches.findIndex((b) => b.stock.liquid.kind === 'water');
   let reached = 0;
   for (let round = 0; round < 40; round++) {
@@ -32,9 +35,8 @@ export function settingsFor(
     const s = net.solve(levels);
     if (!s.solved || s.flowM3s <= 0) break;
     reached = s.strength;
-    const soapNow = soap >= 0 ? s.shares[soap] : 0;
     const off = stock >= 0 ? Math.abs(reached - wanted) / Math.max(wanted, 1e-4) : 0;
-    const soapOff = soap >= 0 && soapDose !== undefined ? Math.abs(soapNow - soapDose) / Math.max(soapDose, 1e-4) : 0;
+    const soapOff = soaps.reduce((most, { i, dose }) => Math.max(most, Math.abs(s.shares[i] - dose) / Math.max(dose, 1e-4)), 0);
     if (off < 1e-4 && soapOff < 1e-3) break;
     if (stock >= 0 && valves[stock]) {
       const share = s.shares[stock];
@@ -45,7 +47,7 @@ export function settingsFor(
       if (next > 1 && water >= 0 && valves[water]) turned[water] = clamp(turned[water] / Math.min(next, 4));
       turned[stock] = clamp(next);
     }
-    if (soap >= 0 && valves[soap] && soapDose !== undefined) turned[soap] = clamp(soapNow > 0 ? (turned[soap] * soapDose) / soapNow : turned[soap] * 2);
+    for (const { i, dose } of soaps) if (valves[i]) turned[i] = clamp(s.shares[i] > 0 ? (turned[i] * dose) / s.shares[i] : turned[i] * 2);
   }
   put(now);
   const settings = branches.flatMap((b, i) =>

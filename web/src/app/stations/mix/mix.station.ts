@@ -57,6 +57,11 @@ export class MixStation {
   protected readonly result = computed<MixResult | undefined>(() => this.rig.assessment()?.chemical.mixes[this.index()]);
   protected readonly ways = WAY_OPTIONS;
   protected readonly surfaces = SURFACE_OPTIONS;
+  protected readonly soapLiquids = computed(() =>
+    (this.rig.document()?.liquids ?? [])
+      .filter((l) => l.kind === 'soap' && l.id !== this.chosen.item()?.soap?.liquid)
+      .map((l) => ({ value: l.id, name: l.name })),
+  );
   protected readonly soaps = [
     { value: 'none', name: 'None' },
     { value: 'poured', name: 'Into the stock' },
@@ -142,7 +147,7 @@ export class MixStation {
       { label: 'Last minute', at: `chemical.mixes.${i}.last` },
       { label: 'Mix in a day', at: `chemical.mixes.${i}.dayM3` },
       { label: 'Stock for a job', at: `chemical.mixes.${i}.stockPerJob` },
-      { label: 'Soap for a job', text: v(r.soapPerJobM3) },
+      ...(r.soaps.length ? r.soaps.map((s) => ({ label: `${s.name} for a job`, text: v(s.perJobM3) })) : [{ label: 'Soap for a job', text: 'none' }]),
       { label: 'Chemicals for a job', at: `chemical.mixes.${i}.costPerJob` },
       { label: 'Carried for it', at: `chemical.mixes.${i}.carried` },
       { label: 'Flush with', at: `chemical.mixes.${i}.flushVolume` },
@@ -154,8 +159,16 @@ export class MixStation {
     if (!r) return '';
     const v = (x: number) => formatQuantity(x, 'volume', this.rig.units());
     const stock = this.rig.document()?.liquids?.find((l) => l.id === this.chosen.item()?.stock)?.name ?? 'stock';
-    return `${v(r.waterM3)} of water first, then ${v(r.stockM3)} of ${stock}${r.soapM3 > 0 ? ` and ${v(r.soapM3)} of soap` : ''}${r.topUp ? ', over what is left' : ''}: ${v(r.volumeM3)} in all.`;
+    return `${v(r.waterM3)} of water first, then ${v(r.stockM3)} of ${stock}${this.soapWords(r.soapM3)}${r.topUp ? ', over what is left' : ''}: ${v(r.volumeM3)} in all.`;
   });
+  /** Soap of a batch in words, a soap at a time. */
+  private soapWords(m3: number): string {
+    const soaps = this.result()?.soaps ?? [];
+    const all = soaps.reduce((sum, s) => sum + s.dose, 0);
+    return m3 > 0 && all > 0
+      ? soaps.map((s) => ` and ${formatQuantity((m3 * s.dose) / all, 'volume', this.rig.units())} of ${soaps.length > 1 ? s.name : 'soap'}`).join('')
+      : '';
+  }
   protected readonly strays = computed(() => {
     const r = this.result();
     const units = this.rig.units();
@@ -219,8 +232,8 @@ export class MixStation {
     const id = this.chosen.item()!.id;
     this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => convertMix(d, id, way, this.result()?.dayM3.value ?? 0.15));
   }
-  protected soap(by: 'none' | 'poured' | 'metered'): void {
-    this.rig.edit('Soap', (d) => soapOf(d, this.chosen.index(), by));
+  protected soap(by: 'none' | 'poured' | 'metered', which: 'soap' | 'second' = 'soap'): void {
+    this.rig.edit(which === 'soap' ? 'Soap' : 'Second soap', (d) => soapOf(d, this.chosen.index(), by, which));
   }
   protected partUsed(): void {
     this.rig.edit('Part-used tank', (d) => void (d.mixes![this.chosen.index()].left = { volume: '10 gal', strength: '1 %' }));
