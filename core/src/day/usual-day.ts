@@ -15,8 +15,14 @@ import { handsOf } from './hands.js';
 const LONGEST_PHASE = 12 * 3600;
 const LONGEST_WORK = 24 * 3600;
 
-/** To the minute, one at least: nobody plans a phase closer. */
-const planned = (s: number): number => Math.max(Math.round(s / 60), 1) * 60;
+/** Whole minutes, one at least: nobody plans a phase closer. */
+const planned = (s: number): number => Math.max(Math.ceil(s / 60 - 1e-6), 1) * 60;
+
+/** A wash of so many seconds with the trigger pulled, in whole minutes: the share of the trigger gives up what the minutes add, so that the day takes what the brief does. */
+const pulled = (heldS: number, usual: number): { readonly s: number; readonly trigger: string } => {
+  const s = planned(heldS / usual);
+  return { s, trigger: `${Number(((100 * heldS) / s).toPrecision(3))} %` };
+};
 
 /** A stretch of work as phases that can be typed; work beyond a day and a night is not made up any longer. */
 function stretch(s: number, phase: Omit<Draft, 'time'>): Draft[] {
@@ -24,6 +30,8 @@ function stretch(s: number, phase: Omit<Draft, 'time'>): Draft[] {
   const parts = Math.max(1, Math.ceil(whole / LONGEST_PHASE));
   return Array.from({ length: parts }, () => ({ ...phase, time: typeableQuantity(whole / parts, 'time', 'min') }));
 }
+/** Share of the spraying with the trigger held, in a day that nobody wrote; common practice. */
+const SPRAY_TRIGGER = 0.8;
 /** Share of a soft wash pump's open flow that its hose usually leaves, where it cannot be solved. */
 const THROUGH_HOSE = 0.62;
 
@@ -69,17 +77,17 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
         const hand = handsOf(rig).mix.find((h) => h.mixId === mix.id);
         const flow = !hand ? 0 : hand.injected ? hand.openFlow : (sprayFlow(rig, values, mix) ?? hand.openFlow * THROUGH_HOSE);
         const machine = rig.machines[0];
-        const spray = flow > 0 ? need.mixM3 / flow / 0.8 : 600;
-        const rinse = machine ? need.rinseM3 / machine.flow / RINSE_TRIGGER : 0;
+        const spray = pulled(flow > 0 ? need.mixM3 / flow : 480, SPRAY_TRIGGER);
+        const rinse = machine && need.rinseM3 > 0 ? pulled(need.rinseM3 / machine.flow, RINSE_TRIGGER) : undefined;
         jobs.push({
           id: `wash-${jobs.length + 1}`,
           name: `${WASH_SURFACE_NAMES[need.surface]} ${n + 1}`,
           water: tap,
           phases: numbered([
             ...arrive(),
-            ...(hand ? stretch(planned(spray), { kind: 'mix', crew: '1', gun: hand.id, trigger: '80 %' }) : []),
+            ...(hand ? stretch(spray.s, { kind: 'mix', crew: '1', gun: hand.id, trigger: spray.trigger }) : []),
             ...stretch(planned(values[`wash-${need.surface}-dwell`]), { kind: 'dwell', crew: '1' }),
-            ...(rinse > 0 && guns.length ? stretch(planned(rinse), { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: `${100 * RINSE_TRIGGER} %` }) : []),
+            ...(rinse && guns.length ? stretch(rinse.s, { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: rinse.trigger }) : []),
             { kind: 'move', time: '10 min', crew: 'all' },
           ]),
         });

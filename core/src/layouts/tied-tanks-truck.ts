@@ -1,7 +1,7 @@
 import type { RigDocument } from '../rig/schema.js';
 import { electricPump } from '../catalogue/chemical-pieces.js';
 import { withProportioner } from './chemical-sides.js';
-import { emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, uprightTank, washer } from './pieces.js';
+import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
 /** Two equal washers on two narrow tanks tied at the bottom. */
 export function tiedTanksTruck(): RigDocument {
@@ -19,7 +19,10 @@ export function tiedTanksTruck(): RigDocument {
       coldest: '14 °F',
     },
     spigots: [spigot('park-tap', 'Park tap', '6.5 gpm', '60 psi')],
-    tanks: [uprightTank('left', 'Left tank', '36 in', '50 in', { base: '3 in' }), uprightTank('right', 'Right tank', '36 in', '50 in', { base: '3 in' })],
+    tanks: [
+      boxTank('left', 'Left tank', ['76 in', '13 in', '50 in'], { base: '3 in' }),
+      boxTank('right', 'Right tank', ['76 in', '13 in', '50 in'], { base: '3 in' }),
+    ],
     manifolds: [{ id: 'header', name: 'Header', height: '5 in' }],
     machines: [washer('washer-a', 'Washer A', '5.5 gpm', '3500 psi', '16 hp'), washer('washer-b', 'Washer B', '5.5 gpm', '3500 psi', '16 hp')],
     outlets: [gun('gun-a', 'Gun A', '6', '3000 psi'), gun('gun-b', 'Gun B', '6', '3000 psi')],

@@ -7,6 +7,7 @@ import { LAYOUTS } from '../layouts/layouts';
 import { smallBuffer } from '../layouts/small-buffer';
 import { mend } from './mend';
 import { readRig } from './read';
+import { RIG_VERSION } from './version';
 import type { RigDocument } from './schema';
 
 const old = (name: string): Record<string, unknown> =>
@@ -38,7 +39,7 @@ describe('the one fuel volume and the loose battery of version 4 become things',
   });
   test('of two engines the fuel is a tank with a line to each, in an option as well', () => {
     const option = read(old('power-all')).options![0].rig;
-    expect(option.version).toBe(5);
+    expect(option.version).toBe(RIG_VERSION);
     expect(option.fuelTanks).toMatchObject([{ volume: '5 gal', fuel: 'petrol', vented: true }]);
     expect(option.fuelLines!.map((l) => l.to)).toEqual(['washer-a', 'washer-b']);
   });

@@ -13,9 +13,10 @@ import { TiedTanks } from './tied-tanks.js';
 
 const INCH = 0.0254;
 
-/** The twin-tank truck with a tie of this bore. */
+/** The twin-tank truck with a tie of this bore, on two upright tanks, 36 in wide, as it was when its draining was first redone by hand. */
 function twin(bore: '3/4' | '1' | '2'): RigDocument {
   const d = LAYOUTS.find((l) => l.id === 'tied-tanks')!.make();
+  for (const t of d.tanks.slice(0, 2)) t.shape = { kind: 'upright-cylinder', diameter: '36 in', height: '50 in' };
   const tie = d.lines.find((l) => l.role === 'tie')!;
   tie.parts = tie.parts.map((p) => ({ ...p, bore: `${bore} in`, ...(p.kind === 'fitting' && p.reducedBore ? { reducedBore: `${bore} in` } : {}) }));
   return d;
