@@ -6,7 +6,7 @@ import { changed } from '../edit/draft.js';
 import { readRig } from '../rig/read.js';
 import { placesOf } from '../rig/stand.js';
 import type { PlacementDocument, Platform, Rig, RigDocument, Side } from '../rig/schema.js';
-import { hungOn } from '../solve/deck-load.js';
+import { hungFull } from '../solve/deck-load.js';
 import { emptyPlatform } from '../solve/empty-platform.js';
 import { stockOfTank } from '../solve/loaded.js';
 import { volumeAt } from '../rig/tank-shape.js';
@@ -85,7 +85,7 @@ class Deck {
     const places = placesOf(rig);
     const blows = blowsExhaust(rig);
     // As if everything had its place.
-    const hung = hungOn(rig, values, (id) => index.has(id));
+    const hung = hungFull(rig, values, (id) => index.has(id));
     this.pieces = things.map((own): Piece => {
       const tank = rig.tanks.findIndex((t) => t.id === own.id);
       const gear = rig.gear.find((g) => g.id === own.id);

@@ -60,6 +60,7 @@ export class Rates {
     place: Going['place'] | undefined;
     connected: boolean;
     stored: number;
+    bands: number;
     phases: number[];
     into: Float64Array;
     out: Float64Array;
@@ -87,6 +88,7 @@ export class Rates {
       place: undefined,
       connected: false,
       stored: 0,
+      bands: 0,
       phases: [],
       into: array(vessels.length),
       out: array(vessels.length),
@@ -110,7 +112,8 @@ export class Rates {
    */
   set(going: Going, volume: Float64Array, stock: Float64Array, stored: number, charge: Float64Array): void {
     const { into, out, kept, strength, fuel, current } = this;
-    if (this.sameAsKept(going, stored)) {
+    const bands = this.model.water.bandsAt(volume);
+    if (this.sameAsKept(going, stored, bands)) {
       for (let v = 0; v < into.length; v++) {
         into[v] = kept.into[v];
         out[v] = kept.out[v];
@@ -127,7 +130,7 @@ export class Rates {
       current.set(this.model.energy.always);
       fuel.fill(0);
       this.breathe(going, stored);
-      this.wash(going);
+      this.wash(going, bands);
       this.fill(going);
       this.charge(going);
       kept.into.set(into);
@@ -145,23 +148,29 @@ export class Rates {
   }
 
   /** Whether the same hands do the same as when last set; if not, what they do is noted. */
-  private sameAsKept({ phases, trigger, connected, place }: Going, stored: number): boolean {
+  private sameAsKept({ phases, trigger, connected, place }: Going, stored: number, bands: number): boolean {
     const { kept } = this;
     let same =
-      kept.trigger === trigger && kept.connected === connected && kept.place === place && kept.stored === stored && kept.phases.length === phases.length;
+      kept.trigger === trigger &&
+      kept.connected === connected &&
+      kept.place === place &&
+      kept.stored === stored &&
+      kept.bands === bands &&
+      kept.phases.length === phases.length;
     for (let i = 0; same && i < phases.length; i++) if (kept.phases[i] !== phases[i]) same = false;
     if (same) return true;
     kept.trigger = trigger;
     kept.connected = connected;
     kept.place = place;
     kept.stored = stored;
+    kept.bands = bands;
     kept.phases.length = phases.length;
     for (let i = 0; i < phases.length; i++) kept.phases[i] = phases[i];
     return false;
   }
 
   /** Washers: every way that the triggers in hand can stand at one moment, by its chance. */
-  private wash({ job, phases, trigger }: Going): void {
+  private wash({ job, phases, trigger }: Going, bands: number): void {
     const { open, pull, out, gun } = this;
     open.length = 0;
     pull.length = 0;
@@ -189,7 +198,7 @@ export class Rates {
         } else chance *= 1 - pull[i];
       }
       if (!(chance > 0)) continue;
-      const s = this.model.water.state(mask, running);
+      const s = this.model.water.state(mask, running, bands);
       for (let v = 0; v < out.length; v++) {
         out[v] += chance * s.draw[v];
         this.heat[v] += chance * s.heat[v];

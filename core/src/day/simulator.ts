@@ -272,6 +272,7 @@ export class Simulator extends DayTally {
       if (this.short[v]) dt = Math.min(dt, law.timeTo(volume[v], this.restartOf(v)));
       for (let m = 0; m < this.starve.length; m++)
         if (rates.running & (1 << m) && model.water.source[m] === v) dt = Math.min(dt, law.timeTo(volume[v], this.starve[m]));
+      if (rates.running && model.water.bands[v].length) dt = Math.min(dt, this.untilBand(v));
       if (rates.dumped[v] > 0) dt = Math.min(dt, (vessel.full * FINE) / rates.dumped[v]);
       if (soft && !vessel.water && out[v] > 0) dt = Math.min(dt, (vessel.full * FINE) / out[v]);
       if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
@@ -290,6 +291,14 @@ export class Simulator extends DayTally {
     let bits = 0;
     for (let c = 0; c < this.airLeft.length; c++) if (this.airLeft[c] > 0) bits |= 1 << c;
     return bits;
+  }
+
+  /** Until a vessel whose level decides what a pump gets stands in another band, s. */
+  private untilBand(v: number): number {
+    const { law, volume } = this;
+    let dt = Infinity;
+    for (const edge of this.model.water.bands[v]) dt = Math.min(dt, law.rate < 0 ? law.timeTo(volume[v], edge) : law.timeTo(volume[v], edge + 3 * TOUCH));
+    return dt;
   }
 
   /** Until a store is down to where it no longer runs to something that drinks from it, s. */

@@ -5,11 +5,16 @@ import type { Solved } from '../solve/solved.js';
 import { bypassLine } from '../subject/bypass/bypass.js';
 import { lineVolume } from '../catalogue/part-loss.js';
 import { feedByLevel, feedMargin } from '../subject/feed/feed-limits.js';
-import { tidy } from './tidy.js';
+import { levelOf } from '../rig/tank-shape.js';
+import { TOUCH } from '../solve/vessel-law.js';
 import type { Vessel } from '../solve/vessels.js';
+import { tidy } from './tidy.js';
 
 /** Spigot flow as a share of the typical one, at which fill and direct feeds are solved; between them it is interpolated. */
 const FACTORS = [0.02, 0.1, 0.2, 0.3, 0.4, 0.5, 0.65, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.2, 4] as const;
+
+/** Levels, evenly from the heel to full, at which the guns of a rig are solved whose pumps get less as a tank falls. */
+const BANDS = 8;
 
 /** One way of holding the triggers with some machines running: what leaves each vessel and what it costs. SI. */
 export interface WaterState {
@@ -51,6 +56,11 @@ export class WaterStates {
   readonly loopM3: readonly number[];
   /** Vessel that each machine draws on; −1 for none or a spigot. */
   readonly source: readonly number[];
+  /**
+   * Of each vessel whose level decides what a pump gets, volumes between which the guns are told by one level, m³, rising;
+   * none where every pump is fed at every level of it.
+   */
+  readonly bands: readonly Float64Array[];
   /** Volume of its vessel below which a machine's inlet head is gone, by head lost to warmer water, m: see {@link starvesAt}. */
   private readonly margins: readonly { readonly volume: Float64Array; readonly margin: Float64Array; readonly npsh: Float64Array }[];
 
@@ -88,6 +98,41 @@ export class WaterStates {
       margin: Float64Array.from(points, (p) => tidy(p.marginM)),
       npsh: Float64Array.from(points, (p) => tidy(p.npshM)),
     }));
+    this.bands = vessels.map((v, k) => {
+      const starves = this.margins.some(
+        ({ volume, margin }, i) => this.source[i] === k && margin.some((m, n) => m < 0 && (volume[n] >= v.heel || volume[Math.max(n - 1, 0)] > v.heel)),
+      );
+      const at = (share: number): number =>
+        v.tank.base + levelOf(v.tank.shape, v.heel) + share * (levelOf(v.tank.shape, v.full) - levelOf(v.tank.shape, v.heel));
+      return Float64Array.from({ length: starves ? BANDS - 1 : 0 }, (_, n) => tidy(volumeAtSurface(k, at((n + 1) / BANDS))));
+    });
+  }
+
+  /** Which band each vessel stands in, as one number; 0 where no level matters. */
+  bandsAt(volume: Float64Array): number {
+    let key = 0;
+    for (let v = this.bands.length - 1; v >= 0; v--) {
+      const edges = this.bands[v];
+      if (!edges.length) continue;
+      let band = 0;
+      while (band < edges.length && volume[v] > edges[band] + TOUCH) band++;
+      key = key * BANDS + band;
+    }
+    return key;
+  }
+
+  /** Inside levels of the vessels that matter, in the middle of their bands. */
+  private levelsOf(key: number | undefined): Record<string, number> | undefined {
+    if (key === undefined) return undefined;
+    let rest = key;
+    let out: Record<string, number> | undefined;
+    this.vessels.forEach((v, k) => {
+      if (!this.bands[k].length) return;
+      const [heel, full] = [levelOf(v.tank.shape, v.heel), levelOf(v.tank.shape, v.full)];
+      (out ??= {})[v.tank.id] = heel + ((full - heel) * ((rest % BANDS) + 0.5)) / BANDS;
+      rest = Math.floor(rest / BANDS);
+    });
+    return out;
   }
 
   /** Volume of its vessel at which a machine starves when warm water takes `lostM` of its head, m³; 0 when it never does above empty. */
@@ -104,12 +149,12 @@ export class WaterStates {
     return 0;
   }
 
-  /** Solved state for open outlets and running machines, as bits. */
-  state(open: number, running: number): WaterState {
-    const key = open + running * 65536;
+  /** Solved state for open outlets and running machines, as bits, with the vessels in these bands of {@link bandsAt}; left out, all half full. */
+  state(open: number, running: number, bands?: number): WaterState {
+    const key = open + running * 65536 + (bands === undefined ? 0 : bands + 1) * 2 ** 32;
     const known = this.states.get(key);
     if (known) return known;
-    const made = this.solve(open, running);
+    const made = this.solve(open, running, this.levelsOf(bands));
     this.states.set(key, made);
     return made;
   }
@@ -148,12 +193,13 @@ export class WaterStates {
     return { at, share: (factor - FACTORS[at]) / (FACTORS[at + 1] - FACTORS[at]) };
   }
 
-  private solve(open: number, running: number): WaterState {
+  private solve(open: number, running: number, levels: Record<string, number> | undefined): WaterState {
     const { cases, vessels } = this;
     const { rig, net, values } = cases;
     const solved: Solved = cases.given({
       open: rig.outlets.filter((_, i) => (open & (1 << i)) !== 0).map((o) => o.id),
       running: (m) => (running & (1 << m)) !== 0,
+      ...(levels ? { levelOf: levels } : {}),
     });
     const draw = Float64Array.from(
       netOut(solved, (m) => (running & (1 << m)) !== 0),

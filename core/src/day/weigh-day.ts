@@ -46,8 +46,16 @@ export function weighDay(rig: Rig, day: DayResult, weight: WeightResult | undefi
   // Vessels stand as the tanks do, one for each.
   const one = trace.volumeM3.length === rig.tanks.length;
   const levelsAt = (k: number): number[] => rig.tanks.map((t, i) => levelOf(t.shape, trace.volumeM3[one ? i : row.get(t.id)!]?.[k] ?? 0));
+  const store = new Map(day.fuels.map((f, i) => [f.id, i]));
+  const fuelAt =
+    (k: number) =>
+    (id: string): number => {
+      const i = store.get(id);
+      // What nothing drinks from stays full.
+      return i === undefined ? 1 : (trace.fuel[i]?.[k] ?? 1);
+    };
   const at = trace.timeS.map((s, k): DayWeightState => ({
-    ...stateOf(platform, load, { id: `at:${s}`, name: message('On the road'), levels: levelsAt(k) }),
+    ...stateOf(platform, load, { id: `at:${s}`, name: message('On the road'), levels: levelsAt(k), fuel: fuelAt(k) }),
     driven: true,
     atS: s,
   }));

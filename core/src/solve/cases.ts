@@ -25,8 +25,8 @@ export interface CaseSettings extends Partial<CaseState> {
   readonly running?: (machine: number) => boolean;
   /** Flow of the site's spigots as a share of the usual one; takes the place of `spigot`. */
   readonly spigotShare?: number;
-  /** One tank at a level of its own, m inside. */
-  readonly levelOf?: { readonly tankId: string; readonly levelM: number };
+  /** Tanks at a level of their own, m inside, by id. */
+  readonly levelOf?: Readonly<Record<string, number>>;
   readonly trial?: Trial;
   /** What each machine draws and pushes, m³/s, by its place in the document, where it is not its own flow. */
   readonly flows?: readonly number[];
@@ -142,7 +142,8 @@ export class Cases {
 
   /** Inside level of a tank in a case, m. */
   levelIn(tank: Tank, settings: Pick<CaseSettings, 'level' | 'levelOf'>): number {
-    if (settings.levelOf?.tankId === tank.id) return settings.levelOf.levelM;
+    const own = settings.levelOf && Object.hasOwn(settings.levelOf, tank.id) ? settings.levelOf[tank.id] : undefined;
+    if (own !== undefined) return own;
     const heel = this.heel.get(tank.id)!;
     const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
     switch (settings.level ?? 'half') {
@@ -161,7 +162,7 @@ export class Cases {
     let of = this.levelsOf[level];
     if (!of) this.levelsOf[level] = of = this.rig.tanks.map((t) => this.levelIn(t, { level }));
     const own = settings.levelOf;
-    return own ? of.map((m, i) => (this.rig.tanks[i].id === own.tankId ? own.levelM : m)) : of;
+    return own ? of.map((m, i) => (Object.hasOwn(own, this.rig.tanks[i].id) ? own[this.rig.tanks[i].id] : m)) : of;
   }
 
   /** The case as drawn, with what the pumps get: half full, clean, usual water, typical spigot, all guns that are drawn open. */

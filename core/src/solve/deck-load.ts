@@ -12,12 +12,14 @@ import type { Stocks } from './stock.js';
 
 /** What weighs on a platform, and where. Places in m from the front edge of the deck, from its kerb side, above the ground. */
 export interface DeckLoad {
-  /** The platform, what stands on it dry, its lines and what rides along. */
+  /** The platform, what stands on it dry and without fuel, its lines and what rides along. */
   readonly fixed: readonly PointMass[];
   /** All of that as one mass. */
   readonly together: PointMass;
   /** Liquids, tank by tank: where they are and how heavy at a level. Undefined for a tank that has no place. */
   readonly tanks: readonly (TankLoad | undefined)[];
+  /** Fuel of each tank and engine that carries some, by its id, as it weighs when full. */
+  readonly fuel: readonly (PointMass & { readonly id: string })[];
   /** Things with a mass that have no place yet, by id, and what they weigh dry together, kg. */
   readonly unplaced: readonly string[];
   readonly unplacedKg: number;
@@ -62,10 +64,10 @@ function lineMass(line: Line): { readonly woundKg: number; readonly laidKg: numb
 
 /**
  * What hangs on each thing besides its own mass, kg, by its id: hoses with what is in them at their reel, or where their line
- * begins; guns at their rack; fuel in its tanks and on the engines that carry some. Under `undefined` what has nowhere to hang.
+ * begins; guns at their rack. Under `undefined` what has nowhere to hang.
  * @param placed whether a thing has a place
  */
-export function hungOn(rig: Rig, values: AssumptionValues, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
+function hungOn(rig: Rig, placed: (id: string) => boolean): Map<string | undefined, number> {
   const out = new Map<string | undefined, number>();
   const hang = (id: string | undefined, kg: number): void => void out.set(id, (out.get(id) ?? 0) + kg);
   for (const l of rig.lines) {
@@ -76,8 +78,22 @@ export function hungOn(rig: Rig, values: AssumptionValues, placed: (id: string) 
     hang(reel?.id ?? end, woundKg);
   }
   hang(rig.gear.find((g) => g.kind === 'gun-rack' && placed(g.id))?.id, handMass(rig));
-  for (const t of rig.fuelTanks) if (!t.vehicle) hang(placed(t.id) ? t.id : undefined, t.volume * densityOf(t.fuel, values));
-  for (const e of enginesOn(rig, values)) if (e.own !== undefined) hang(placed(e.id) ? e.id : undefined, e.own * densityOf(e.fuel, values));
+  return out;
+}
+
+/** Full tanks of fuel on the deck, and what engines carry, kg; the vehicle's own weighs with the vehicle. */
+const fuelOn = (rig: Rig, values: AssumptionValues): readonly { readonly id: string; readonly kg: number }[] => [
+  ...rig.fuelTanks.flatMap((t) => (t.vehicle ? [] : [{ id: t.id, kg: t.volume * densityOf(t.fuel, values) }])),
+  ...enginesOn(rig, values).flatMap((e) => (e.own === undefined ? [] : [{ id: e.id, kg: e.own * densityOf(e.fuel, values) }])),
+];
+
+/** The same with full tanks of fuel: what each thing carries besides itself when it is held down and moved about. */
+export function hungFull(rig: Rig, values: AssumptionValues, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
+  const out = hungOn(rig, placed);
+  for (const { id, kg } of fuelOn(rig, values)) {
+    const at = placed(id) ? id : undefined;
+    out.set(at, (out.get(at) ?? 0) + kg);
+  }
   return out;
 }
 
@@ -88,7 +104,8 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
   const ground = platform.height;
   const boxes = new Map<string, Box>();
   for (const t of things) if (t.box) boxes.set(t.id, t.box);
-  const hung = hungOn(rig, stocks.values, (id) => boxes.has(id));
+  const hung = hungOn(rig, (id) => boxes.has(id));
+  const aboutTheMiddle = { x: platform.length / 2, y: platform.width / 2, z: ground + 0.3 };
   const fixed: PointMass[] = [emptyPlatform(platform)];
   for (const t of things) {
     if (!t.box) continue;
@@ -96,7 +113,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
     fixed.push({ massKg: t.dryKg + (hung.get(t.id) ?? 0), x: p.x, y: p.y, z: p.z + ground });
   }
   // What has nowhere to hang lies about the middle of the deck.
-  fixed.push({ massKg: hung.get(undefined) ?? 0, x: platform.length / 2, y: platform.width / 2, z: ground + 0.3 });
+  fixed.push({ massKg: hung.get(undefined) ?? 0, ...aboutTheMiddle });
   for (const r of platform.riding ?? []) fixed.push({ massKg: r.mass, x: r.at, y: platform.width / 2, z: ground + 0.3 });
   const unplaced = things.filter((t) => !t.box && (t.dryKg > 0 || t.kind === 'tank'));
   return {
@@ -107,6 +124,11 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
       if (!box) return undefined;
       const p = middleOf(box);
       return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0 };
+    }),
+    fuel: fuelOn(rig, stocks.values).map(({ id, kg }) => {
+      const box = boxes.get(id);
+      const p = box && middleOf(box);
+      return { id, massKg: kg, ...(p ? { x: p.x, y: p.y, z: p.z + ground } : aboutTheMiddle) };
     }),
     unplaced: unplaced.map((t) => t.id),
     unplacedKg: unplaced.reduce((s, t) => s + t.dryKg, 0),

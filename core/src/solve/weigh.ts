@@ -51,9 +51,12 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
   };
 }
 
-/** Loads with each tank at a level inside it, m, in the document's order. */
-export function weighAt(platform: Platform, load: DeckLoad, levels: ArrayLike<number>): Weighed {
-  const masses = [load.together];
+/** How full each store of fuel is, a share by its id. */
+export type FuelShare = (id: string) => number;
+
+/** Loads with each tank at a level inside it, m, in the document's order, and fuel by its share of full. */
+export function weighAt(platform: Platform, load: DeckLoad, levels: ArrayLike<number>, fuel: FuelShare): Weighed {
+  const masses = [load.together, ...load.fuel.map((f) => ({ ...f, massKg: f.massKg * fuel(f.id) }))];
   const surfaces = [];
   for (let i = 0; i < load.tanks.length; i++) {
     const tank = load.tanks[i];

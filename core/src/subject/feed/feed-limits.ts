@@ -50,7 +50,7 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   const laid = piecesOf(path, cases.values, cases.rig.brief.altitude);
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
-    const solved = cases.at({ ...stateOf(worst), levelOf: { tankId: tank.id, levelM: level } });
+    const solved = cases.at({ ...stateOf(worst), levelOf: { [tank.id]: level } });
     const { marginM, npshM } = inletMargin(solved, machine, path, laid);
     out.push({ surfaceM: tank.base + level, marginM, npshM });
   }

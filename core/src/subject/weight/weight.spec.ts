@@ -1,11 +1,12 @@
 import { advise } from '../../advise/advise';
 import { assess } from '../../assess/assess';
 import { dayModel } from '../../day/model';
-import { simulateModel } from '../../day/simulate-day';
+import { simulateDay, simulateModel } from '../../day/simulate-day';
 import { weighDay } from '../../day/weigh-day';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { shapeHeight } from '../../rig/tank-shape';
 import { deckLoad, liquidAt, liquidCentre } from '../../solve/deck-load';
 import { supportsOf, weigh } from '../../solve/weigh';
 import { Stocks } from '../../solve/stock';
@@ -222,6 +223,28 @@ describe('what is not placed', () => {
     d.platform!.gvwr = '5000 lb';
     expect(codes(d)).toEqual(['stop over-gross']);
   });
+  test('fuel weighs by what is left of it: none when all is empty, half of it half full, and less as the day burns it', () => {
+    const d = layout('crew-of-four');
+    const rig = parseRig(d);
+    const w = weightOf(d);
+    const kg = (id: string): number => w.states.find((s) => s.id === id)!.massKg;
+    const liquids = deckLoad(rig, new Stocks(rig, assumptionValues()))!.tanks.reduce(
+      (sum, t) => sum + liquidAt(t!, Math.min(t!.tank.fullLevel, shapeHeight(t!.tank.shape))).massKg,
+      0,
+    );
+    // 32 gal on the deck and a gallon on each of two engines, 6.1 lb a gallon.
+    const fuelKg = 34 * 6.1 * 0.45359237;
+    near(kg('full') - kg('empty'), liquids + fuelKg, 1e-9);
+    near(kg('full') - kg('half'), (liquids + fuelKg) / 2, 1e-9);
+    const day = simulateDay(rig);
+    const track = weighDay(rig, day, w)!;
+    const water = (k: number): number => day.trace!.volumeM3.reduce((sum, row, i) => sum + row[k] * densityOf(i), 0);
+    const densityOf = (i: number): number => deckLoad(rig, new Stocks(rig, assumptionValues()))!.tanks[i]!.densityKgM3;
+    const last = day.trace!.timeS.length - 1;
+    const total = (k: number): number => track.track.axles.reduce((sum, a) => sum + a[k], 0);
+    expect(day.fuelKg).toBeGreaterThan(2);
+    near(total(0) - total(last), water(0) - water(last) + day.fuelKg, 1e-6);
+  });
   test('a rig without a platform has no weight', () => {
     const d = layout('big-tank');
     delete d.platform;
@@ -235,7 +258,7 @@ describe('on every layout', () => {
     const rig = parseRig(layout(id));
     const stocks = new Stocks(rig, assumptionValues());
     const load = deckLoad(rig, stocks)!;
-    const masses = [...load.fixed, ...load.tanks.map((t) => liquidAt(t!, t!.tank.startLevel))];
+    const masses = [...load.fixed, ...load.fuel, ...load.tanks.map((t) => liquidAt(t!, t!.tank.startLevel))];
     const w = weigh(rig.platform!, masses);
     const { front, rear, group } = supportsOf(rig.platform!);
     const onFront = w.tongueKg ?? w.axles[0];

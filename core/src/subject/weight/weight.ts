@@ -87,6 +87,7 @@ function curveOf(rig: Rig, platform: Platform, load: DeckLoad): WeightResult['cu
         const full = Math.min(t.fullLevel, shapeHeight(t.shape));
         return t.liquid === 'water' ? levelOf(t.shape, s * volumeAt(t.shape, full)) : Math.min(t.startLevel, full);
       }),
+      () => 1,
     ),
   );
   return { share, axles: platform.axles.map((_, i) => weighed.map((w) => w.axles[i])), tongue: weighed.map((w) => w.tongueKg ?? 0) };
