@@ -1,4 +1,4 @@
-import { addBattery, addCharger, addFuelTank, addLoad, addPanel, wireFrom } from '../edit/energy.js';
+import { addBattery, addBurner, addCharger, addFuelTank, addLoad, addPanel, wireFrom } from '../edit/energy.js';
 import type { EngineDocument, RigDocument, WireDocument } from '../rig/schema.js';
 
 /** What each engine's sheet says, by the thing that it drives. */
@@ -51,7 +51,15 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
     },
   },
   'boosted-skid': { engines: { 'washer-a': own('5 gal'), compressor: own('1.2 gal') }, more: charged('washer-a', '30 A') },
-  'two-unequal': { engines: { large: own('6.5 gal'), small: own('3 gal') }, more: charged('large', '20 A') },
+  'two-unequal': {
+    engines: { large: own('6.5 gal'), small: own('3 gal') },
+    more: (d) => {
+      charged('large', '20 A')(d);
+      // Hot water for the milking parlour: everything behind the coil is made for it.
+      addBurner(d, 'large', { heat: '100 kW', set: '140 °F' });
+      for (const p of d.lines.find((l) => l.id === 'hose-large')!.parts) p.stands = '300 °F';
+    },
+  },
   'two-gun-split': { engines: { 'washer-a': own('6.5 gal') }, more: starting('washer-a') },
   'carried-water': { engines: { 'washer-a': own('1.7 gal') } },
   'small-buffer': {
@@ -66,7 +74,15 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
     more: (d) => void addCharger(d, 'battery', 'shore', { current: '10 A' }),
   },
   'winter-split': { engines: { 'washer-a': own('6.5 gal'), 'soft-pump': own('0.8 gal') }, more: starting('washer-a') },
-  'mix-tank-truck': { engines: { 'washer-a': own('3 gal'), 'soft-pump': own('0.8 gal') }, more: charged('washer-a', '15 A') },
+  'mix-tank-truck': {
+    engines: { 'soft-pump': own('0.8 gal') },
+    more: (d) => {
+      // The truck's hydraulics drive the washer: no engine and no exhaust in the closed body.
+      d.machines[0].drive = 'vehicle';
+      d.machines[0].takeOff = { by: 'hydraulic', idlePower: '15 hp' };
+      addCharger(d, 'battery', 'vehicle', { current: '20 A' });
+    },
+  },
   'two-batch': { engines: { 'washer-a': own('1.4 gal') } },
   'two-totes': { engines: { 'washer-a': own('1.4 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
   'crew-of-four': {
