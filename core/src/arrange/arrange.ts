@@ -203,7 +203,7 @@ class Deck {
     const keptExhaust = this.kept(i, 'exhaust');
     for (const side of keptExhaust ? [keptExhaust] : (['front', 'rear', 'kerb', 'street'] as const)) {
       if (side === service && !closed && !keptExhaust) continue;
-      const cone = before(b, side, values['exhaust-clear'], 0.25);
+      const cone = before(b, side, values['exhaust-clear'], values['exhaust-spread']);
       let bad = side === 'kerb' ? 1 : 0;
       for (let j = 0; j < boxes.length; j++) if (j !== i && pieces[j].plastic && overlapM(cone, boxes[j]) > 1e-4) bad += 30;
       if (closed) bad += openSides(platform).includes(side) ? 80 * Math.max(toEdge(b, side, platform) - 0.25, 0) : 200;

@@ -28,4 +28,12 @@ export const AIR_ASSUMPTIONS = [
     'common-practice',
     'Small engines are rated at their peak.',
   ),
+  assumption(
+    'air-starves',
+    'Share of its air below which a pump is starved',
+    'ratio',
+    '70 %',
+    'estimate',
+    'It strokes, and the fan at the wall falls together.',
+  ),
 ] as const;

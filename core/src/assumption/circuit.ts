@@ -77,4 +77,21 @@ export const CIRCUIT_ASSUMPTIONS = [
   assumption('motor-start', 'Power of a motor’s start over its running', 'number', '3', 'estimate', 'With a start capacitor; without, up to six.'),
   assumption('generator-efficiency', 'Share of a generator’s engine that comes out of its sockets', 'ratio', '80 %', 'estimate', 'Small sets.'),
   assumption('mains-volts', 'Voltage of the mains', 'voltage', '120 V', 'common-practice', 'North American sockets; 230 V elsewhere.'),
+  assumption(
+    'drop-starves',
+    'Loss on its cable at which a load no longer does its work',
+    'ratio',
+    '10 %',
+    'common-practice',
+    'Pumps lose their pressure, relays drop out.',
+  ),
+  assumption('crank-hopeless', 'Share of the least voltage at a starter below which it does not turn', 'ratio', '85 %', 'estimate', 'A click and no more.'),
+  assumption(
+    'starter-carries',
+    'Current that a starter’s cable is asked to carry for hours',
+    'current',
+    '70 A',
+    'common-practice',
+    'It cranks for seconds at twice that; thinner grows hot.',
+  ),
 ] as const;

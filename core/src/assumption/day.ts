@@ -38,4 +38,28 @@ export const DAY_ASSUMPTIONS = [
     'estimate',
     'Take it from the valve; long arms shut slower.',
   ),
+  assumption(
+    'day-spray-trigger',
+    'Spraying with the trigger pulled, in a day that nobody wrote',
+    'ratio',
+    '80 %',
+    'common-practice',
+    'The rest is stepping on.',
+  ),
+  assumption(
+    'day-rinse-trigger',
+    'Rinsing with the trigger pulled, in a day that nobody wrote',
+    'ratio',
+    '70 %',
+    'common-practice',
+    'The rest is moving hose.',
+  ),
+  assumption(
+    'day-through-hose',
+    'Share of a soft wash pump’s open flow that its hose leaves, where that cannot be solved',
+    'ratio',
+    '62 %',
+    'estimate',
+    'Two hundred feet of hose on a usual pump.',
+  ),
 ] as const;

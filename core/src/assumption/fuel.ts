@@ -28,4 +28,12 @@ export const FUEL_ASSUMPTIONS = [
     'They must never meet; a bund between is better.',
   ),
   assumption('vehicle-idle', 'Share of its power that a vehicle gives a pump at idle', 'ratio', '30 %', 'estimate', 'Shaft or oil; read it off the sheet.'),
+  assumption(
+    'fuel-stranded',
+    'Share of a fuel tank out of reach at which it is as good as none',
+    'ratio',
+    '50 %',
+    'estimate',
+    'Half of what is carried never burns.',
+  ),
 ] as const;

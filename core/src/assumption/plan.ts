@@ -36,4 +36,13 @@ export const PLAN_ASSUMPTIONS = [
   assumption('hold-safety', 'Safety of bolts, on what breaks them', 'number', '3', 'estimate', 'Boards, frame and washers are not reckoned.'),
   assumption('hold-bar', 'Force that one welded bar over a tank holds', 'force', '2000 lbf', 'estimate', 'Flat bar 1/4 × 2 in, two good welds.'),
   assumption('strap-year', 'What a strap loses in a year of weather', 'ratio', '15 %', 'estimate', 'They dry-rot: look at them, replace them.'),
+  assumption('overhang-thing', 'How far anything else may hang over', 'length', '1 in', 'common-practice', 'A lip, no more.'),
+  assumption(
+    'exhaust-spread',
+    'How far exhaust spreads to each side, of its way',
+    'ratio',
+    '25 %',
+    'estimate',
+    'A jet of hot gas opens at about fourteen degrees.',
+  ),
 ] as const;

@@ -5,7 +5,7 @@ import { Stocks } from '../solve/stock.js';
 import type { Mix } from '../rig/schema.js';
 import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
 import { washNeeds } from '../solve/consumption.js';
-import { MOST_JOBS, RINSE_TRIGGER } from '../solve/hours.js';
+import { heldShare, MOST_JOBS } from '../solve/hours.js';
 import { typeableQuantity } from '../quantity/format.js';
 import { workDay, type JobDocument, type PhaseDocument, type WorkDay, type WorkDayDocument } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
@@ -20,7 +20,7 @@ const planned = (s: number): number => Math.max(Math.ceil(s / 60 - 1e-6), 1) * 6
 
 /** A wash of so many seconds with the trigger pulled, in whole minutes: the share of the trigger gives up what the minutes add, so that the day takes what the brief does. */
 const pulled = (heldS: number, usual: number): { readonly s: number; readonly trigger: string } => {
-  const s = planned(heldS / usual);
+  const s = planned(heldS / heldShare(usual));
   return { s, trigger: `${Number(((100 * heldS) / s).toPrecision(3))} %` };
 };
 
@@ -30,11 +30,6 @@ function stretch(s: number, phase: Omit<Draft, 'time'>): Draft[] {
   const parts = Math.max(1, Math.ceil(whole / LONGEST_PHASE));
   return Array.from({ length: parts }, () => ({ ...phase, time: typeableQuantity(whole / parts, 'time', 'min') }));
 }
-/** Share of the spraying with the trigger held, in a day that nobody wrote; common practice. */
-const SPRAY_TRIGGER = 0.8;
-/** Share of a soft wash pump's open flow that its hose usually leaves, where it cannot be solved. */
-const THROUGH_HOSE = 0.62;
-
 /** Flow of a mix through its own pump and hose with full tanks, m³/s; undefined where its way is not whole. */
 function sprayFlow(rig: Rig, values: AssumptionValues, mix: Mix): number | undefined {
   const way = wayOf(rig, mix);
@@ -75,10 +70,10 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
     for (const need of washNeeds(rig, mix, values))
       for (let n = 0; n < Math.round(need.perDay) && jobs.length < MOST_JOBS; n++) {
         const hand = handsOf(rig).mix.find((h) => h.mixId === mix.id);
-        const flow = !hand ? 0 : hand.injected ? hand.openFlow : (sprayFlow(rig, values, mix) ?? hand.openFlow * THROUGH_HOSE);
+        const flow = !hand ? 0 : hand.injected ? hand.openFlow : (sprayFlow(rig, values, mix) ?? hand.openFlow * values['day-through-hose']);
         const machine = rig.machines[0];
-        const spray = pulled(flow > 0 ? need.mixM3 / flow : 480, SPRAY_TRIGGER);
-        const rinse = machine && need.rinseM3 > 0 ? pulled(need.rinseM3 / machine.flow, RINSE_TRIGGER) : undefined;
+        const spray = pulled(flow > 0 ? need.mixM3 / flow : 480, values['day-spray-trigger']);
+        const rinse = machine && need.rinseM3 > 0 ? pulled(need.rinseM3 / machine.flow, values['day-rinse-trigger']) : undefined;
         jobs.push({
           id: `wash-${jobs.length + 1}`,
           name: `${WASH_SURFACE_NAMES[need.surface]} ${n + 1}`,

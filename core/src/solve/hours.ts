@@ -5,6 +5,9 @@ import { washNeeds } from './consumption.js';
 /** Most jobs of a day that is made up. */
 export const MOST_JOBS = 6;
 
+/** A share of the time that a trigger can be pulled for, of one that was typed: a twentieth at least, never more than always. */
+export const heldShare = (share: number): number => Math.min(Math.max(share, 0.05), 1);
+
 /** Jobs of a day: as the day is written, else the longest and what is washed, one at least. */
 export function jobsOf(rig: Rig, values: AssumptionValues): number {
   if (rig.brief.day) return rig.brief.day.jobs.length;
@@ -14,22 +17,21 @@ export function jobsOf(rig: Rig, values: AssumptionValues): number {
 
 const WATER_WORK: ReadonlySet<string> = new Set(['pre-wet', 'wash', 'surface-clean', 'rinse']);
 
-/** Share of the time that a gun rinses with its trigger pulled, as a made-up day has it. */
-export const RINSE_TRIGGER = 0.7;
-
 /** Rinsing after what is washed on a usual day, s. */
 function rinsing(rig: Rig, values: AssumptionValues): number {
   const [machine] = rig.machines;
   if (!machine || !rig.outlets.some((o) => o.open)) return 0;
   return rig.mixes.reduce(
-    (sum, mix) => sum + washNeeds(rig, mix, values).reduce((s, need) => s + (Math.round(need.perDay) * need.rinseM3) / machine.flow / RINSE_TRIGGER, 0),
+    (sum, mix) =>
+      sum +
+      washNeeds(rig, mix, values).reduce((s, need) => s + (Math.round(need.perDay) * need.rinseM3) / machine.flow / heldShare(values['day-rinse-trigger']), 0),
     0,
   );
 }
 
 /** Assumptions that the hours of a day which is not written rest on. */
 export const hoursRest = (rig: Rig): AssumptionId[] =>
-  rig.brief.day ? [] : (rig.brief.washes?.length ? rig.brief.washes : rig.mixes).map((w) => `wash-${w.surface}-rinse` as const);
+  rig.brief.day ? [] : ['day-rinse-trigger', ...(rig.brief.washes?.length ? rig.brief.washes : rig.mixes).map((w) => `wash-${w.surface}-rinse` as const)];
 
 /** Running of the washers over a day, s: phases with water in hand as the day is written, else the longest job and what is rinsed. */
 export const washingSeconds = (rig: Rig, values: AssumptionValues): number =>

@@ -34,7 +34,7 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
     const short = gives < needed && !(carriesS > 0 && carriesS >= own.sprayS);
     const way = airLineOf(rig, values, pump, things);
     const start = way ? airLineStart({ boreM: way.line.bore, lengthM: way.lengthM, roughnessM: SMOOTH }, needM3s, pump.limit + air, air) - air : pump.limit;
-    let verdict: Verdict = short ? (givenM3s < 0.7 * needM3s ? 'starved' : 'tight') : 'fed';
+    let verdict: Verdict = short ? (givenM3s < values['air-starves'] * needM3s ? 'starved' : 'tight') : 'fed';
     if (compressor && compressor.power * values['air-engine-share'] < powerOf(all)) verdict = worse(verdict, 'tight');
     if (compressor && start > cutOutOf(compressor, values)) verdict = worse(verdict, 'starved');
     else if (compressor && start > cutInOf(compressor, values)) verdict = worse(verdict, 'tight');

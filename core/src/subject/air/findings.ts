@@ -17,7 +17,7 @@ export function airFindings(rig: Rig, { pumps, compressors }: AirAnswers['air'],
       out.push(
         finding(
           'air-short',
-          p.givenM3s < 0.7 * p.needM3s ? 'starved' : 'tight',
+          p.givenM3s < values['air-starves'] * p.needM3s ? 'starved' : 'tight',
           'electrics',
           subject,
           message(

@@ -22,7 +22,7 @@ export const AIR: Subject<AirAnswers, SoftPumpAnswers, AirCode> = {
   assess: ({ cases }, { chemical }) => ({ air: assessAir(cases, chemical.softPumps) }),
   findings: ({ rig, values }, { air }) => airFindings(rig, air, values),
   rests: (rig, { air }) => [
-    ...(air.pumps.length ? (['air-surcharge', 'compressor-efficiency', 'air-engine-share', 'air-cut-out', 'air-cut-in'] as const) : []),
+    ...(air.pumps.length ? (['air-surcharge', 'compressor-efficiency', 'air-engine-share', 'air-cut-out', 'air-cut-in', 'air-starves'] as const) : []),
     ...(rig.compressors.length ? (['air-tyre'] as const) : []),
   ],
 };

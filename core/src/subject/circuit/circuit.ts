@@ -29,9 +29,6 @@ import type { TransferResult } from '../transfer/result.js';
 import type { Verdict } from '../verdict.js';
 import type { BatteryResult, CableResult, CircuitAnswers, WireResult } from './result.js';
 
-/** Thinnest cable for a starter, by what it has to carry for its seconds, A. */
-const STARTER_CARRIES = 70;
-
 interface Chemical {
   readonly softPumps: readonly SoftPumpResult[];
   readonly transfers: readonly TransferResult[];
@@ -214,7 +211,7 @@ function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly 
       dropShare: whole ? dropV / volts : undefined,
       mostDrop: mostOf(l),
       daySeconds: l.daySeconds,
-      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over']),
+      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over'], values['drop-starves']),
     });
   }
   function chainWhole(id: string): boolean {
@@ -253,7 +250,7 @@ function starter(
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
   const gauge = built.typedGauge
     ? built.gauge
-    : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), STARTER_CARRIES)?.gauge;
+    : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), values['starter-carries'])?.gauge;
   const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge);
   const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge) };
   const dropV = ohms * l.current.value;
@@ -288,7 +285,7 @@ function starter(
     dropShare: gauge === undefined ? undefined : dropV / cranks,
     mostDrop: 1 - least / cranks,
     daySeconds: l.daySeconds,
-    verdict: gauge === undefined || voltage < 0.85 * least ? 'starved' : voltage < least - 1e-9 ? 'tight' : 'fed',
+    verdict: gauge === undefined || voltage < values['crank-hopeless'] * least ? 'starved' : voltage < least - 1e-9 ? 'tight' : 'fed',
   };
   return { circuit, cable: c };
 }
@@ -310,12 +307,16 @@ const dropFigure = (dropV: number, c: Cable, currentA: number, volts: number, di
     [dim ? 'wire-drop-dim' : 'wire-drop', 'pump-volts', ...lengthRests(c)],
   );
 
-function judged(c: Cable, currentA: number, dropShare: number | undefined, mostDrop: number, over: number): Verdict {
+/** Whether a load loses too much on its way. A load that may lose more than that from the start is never starved by it. */
+export const dropVerdict = (dropShare: number, mostDrop: number, starves: number): Verdict =>
+  dropShare > starves && mostDrop < starves ? 'starved' : dropShare > mostDrop * (1 + 1e-6) ? 'tight' : 'fed';
+
+function judged(c: Cable, currentA: number, dropShare: number | undefined, mostDrop: number, over: number, starves: number): Verdict {
   if (c.gauge === undefined || dropShare === undefined) return 'tight';
   if (c.ampacityA !== undefined && ((c.fuseA ?? Infinity) > c.ampacityA + 1e-9 || currentA > c.ampacityA + 1e-9)) return 'stop';
   if (c.fuseA !== undefined && c.fuseA < currentA) return 'starved';
-  if (dropShare > 0.1 && mostDrop < 0.1) return 'starved';
-  return dropShare > mostDrop * (1 + 1e-6) || (c.fuseA !== undefined && c.fuseA < currentA * over - 1e-9) ? 'tight' : 'fed';
+  const lost = dropVerdict(dropShare, mostDrop, starves);
+  return lost !== 'fed' ? lost : c.fuseA !== undefined && c.fuseA < currentA * over - 1e-9 ? 'tight' : 'fed';
 }
 
 const cableResult = (c: Cable, fromName: string, toName: string, currentA: number): CableResult => ({

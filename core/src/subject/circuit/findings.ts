@@ -4,6 +4,7 @@ import type { Rig } from '../../rig/schema.js';
 import { message, type MessageQuantity } from '../../working/figure.js';
 import type { Finding, Subject } from '../finding.js';
 import { finding } from '../message-parts.js';
+import { dropVerdict } from './circuit.js';
 import type { CircuitAnswers, WireResult } from './result.js';
 
 const amps = (value: number): MessageQuantity => ({ value, dimension: 'current' });
@@ -89,7 +90,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
     if (c.dropShare !== undefined && c.dropShare > c.mostDrop * (1 + 1e-6))
       tell(
         'drop-high',
-        c.dropShare > 0.1 && c.mostDrop < 0.1 ? 'starved' : 'tight',
+        dropVerdict(c.dropShare, c.mostDrop, values['drop-starves']),
         message('{name} gets {v} with everything on: {lost} is lost on the way, {share} may be.', {
           name: c.name,
           v: volts(c.voltage),

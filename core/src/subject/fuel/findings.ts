@@ -39,7 +39,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
     out.push(
       finding(
         'fuel-low',
-        e.deadM3 >= 0.5 * tank.volumeM3 ? 'starved' : 'tight',
+        e.deadM3 >= values['fuel-stranded'] * tank.volumeM3 ? 'starved' : 'tight',
         'fuel',
         engineSubject(e),
         e.lift === 'gravity'

@@ -7,9 +7,6 @@ import type { Verdict } from '../verdict.js';
 import { worse } from '../verdict.js';
 import type { FuelAnswers, FuelEngineResult, FuelTankResult } from './result.js';
 
-/** Share of a tank that may be out of an engine's reach before that engine is starved rather than told. */
-const HALF = 0.5;
-
 /** Whether fuel gets to everything that burns it, and how much of each tank is of use. */
 export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fuel'] {
   const { stores, drinks, spare } = fuelSupply(rig, values);
@@ -33,7 +30,7 @@ export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fue
           );
     const dead = store ? d.deadM3 / store.volumeM3 : 0;
     let verdict: Verdict = 'fed';
-    if (store?.tank && dead > values['fuel-reserve']) verdict = dead >= HALF ? 'starved' : 'tight';
+    if (store?.tank && dead > values['fuel-reserve']) verdict = dead >= values['fuel-stranded'] ? 'starved' : 'tight';
     if (store && (store.tank?.vented === false || store.fuel !== engine.fuel)) verdict = 'stop';
     return {
       engineId: engine.id,

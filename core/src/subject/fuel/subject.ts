@@ -30,7 +30,7 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
   findings: ({ rig, values }, { fuel }) => fuelFindings(rig, fuel, values),
   rests: (_rig, { fuel }) => [
     ...(fuel.engines.some((e) => e.carburettorAssumed) ? (['carburettor-height'] as const) : []),
-    ...(fuel.tanks.length ? (['fuel-heel', 'fuel-reserve'] as const) : []),
+    ...(fuel.tanks.length ? (['fuel-heel', 'fuel-reserve', 'fuel-stranded'] as const) : []),
     ...(fuel.engines.some((e) => e.headFull) ? (['fuel-slope'] as const) : []),
     ...(fuel.engines.length ? (['fuel-pump-from'] as const) : []),
     ...(fuel.engines.some((e) => e.lengthM !== undefined && !e.asLaid) ? (['wire-length'] as const) : []),

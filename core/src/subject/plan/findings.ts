@@ -100,7 +100,7 @@ const over = (b: Box, p: Platform): number => Math.max(-b.y0, b.y1 - p.width, 0)
 function edges(platform: Platform, t: Standing & { box: Box }, values: AssumptionValues, tell: Tell): void {
   const { box } = t;
   const out = Math.max(...(['front', 'rear', 'kerb', 'street'] as const).map((s) => -toEdge(box, s, platform)));
-  const allowed = t.kind === 'reel' ? values['overhang-reel'] : 0.0254;
+  const allowed = t.kind === 'reel' ? values['overhang-reel'] : values['overhang-thing'];
   if (out > allowed + TOUCH)
     tell(
       'overhang',
@@ -183,7 +183,7 @@ function exhaust(
     );
   if (!side) return;
   const depth = values['exhaust-clear'];
-  const cone = before(t.box, side, depth, 0.25);
+  const cone = before(t.box, side, depth, values['exhaust-spread']);
   const hit = placed
     .filter((o) => o !== t && melts(rig, o) && overlapM(cone, o.box) > TOUCH)
     .map((o) => ({ o, d: clearBefore(t.box, side, [o.box]) }))
