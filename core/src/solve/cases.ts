@@ -3,7 +3,7 @@ import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
-import { feedPath, inletMargin, piecesOf } from './inlet.js';
+import { feedPath, inletMargin, type LaidPiece, piecesOf } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
 import { drawLevel, nodeIds, RigNetwork } from './rig-network.js';
 import { Sites } from './sites.js';
@@ -58,6 +58,7 @@ export class Cases {
   readonly heelBy = new Map<string, HeelDraw>();
   private readonly tiedDraw = new Map<number, number>();
   private readonly answers = new Map<string, Solved>();
+  private readonly laid = new Map<string, readonly LaidPiece[]>();
   private readonly passed = new Map<string, readonly number[] | undefined>();
   private readonly sites: Sites;
   /** What a machine draws may come back to its own inlet, so that triggers bear on its feed. */
@@ -180,6 +181,15 @@ export class Cases {
     return flows ? this.at({ ...settings, flows }) : wanted;
   }
 
+  /** What of a path bears on the pulses, the same object for the same path: most cases of a feed ask for it again. */
+  laidOf(path: readonly Line[]): readonly LaidPiece[] {
+    let key = '';
+    for (const l of path) key += `${l.id} `;
+    let laid = this.laid.get(key);
+    if (!laid) this.laid.set(key, (laid = piecesOf(path, this.values, this.rig.brief.altitude)));
+    return laid;
+  }
+
   /** What each machine gets in a case, m³/s; undefined where all get what they want. */
   private passedIn(settings: CaseSettings, wanted: Solved): readonly number[] | undefined {
     const { rig } = this;
@@ -201,7 +211,7 @@ export class Cases {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
       const from = path[0]?.from.at;
-      return from === 'tank' || from === 'spigot' ? [{ m, i, path, laid: piecesOf(path, this.values, rig.brief.altitude) }] : [];
+      return from === 'tank' || from === 'spigot' ? [{ m, i, path, laid: this.laidOf(path) }] : [];
     });
     if (!fed.some(({ m, path, laid }) => inletMargin(wanted, m, path, laid).marginM < 0)) return undefined;
     const full = (flows: readonly number[]): number[] => {

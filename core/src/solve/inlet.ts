@@ -100,8 +100,19 @@ export const piecesOf = (path: readonly Line[], values: AssumptionValues, altitu
     }),
   );
 
+/** Pulses last worked out for a path: most cases of a feed have the same flows in it. */
+const lastPulse = new WeakMap<readonly LaidPiece[], { readonly machine: Machine; readonly k: number; readonly crankHz: number; readonly pulse: Pulse }>();
+
 function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], flowM3s: number): Pulse {
   const crankHz = (machine.speed * flowM3s) / machine.flow;
+  const k = solved.values['acceleration-k'];
+  const last = lastPulse.get(laid);
+  if (last?.machine === machine && last.k === k && last.crankHz === crankHz) {
+    const { pieces } = last.pulse;
+    let same = true;
+    for (let i = 0; same && i < laid.length; i++) if (pieces[laid.length - 1 - i].flowM3s !== Math.abs(solved.flowOf(laid[i].lineId))) same = false;
+    if (same) return last.pulse;
+  }
   // A line that others draw on too speeds up as a whole.
   const pieces: PulsePiece[] = [];
   for (let i = laid.length - 1; i >= 0; i--) {
@@ -109,7 +120,9 @@ function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], fl
     const piece = { boreM, lengthM, waveMs, flowM3s: Math.abs(solved.flowOf(lineId)) };
     pieces.push(yieldsM2 === undefined ? piece : { ...piece, yieldsM2 });
   }
-  return { ...pulseHead(pieces, machine.arrangement, crankHz, solved.values['acceleration-k']), pieces, turnsPerMinute: 60 * crankHz };
+  const pulse: Pulse = { ...pulseHead(pieces, machine.arrangement, crankHz, k), pieces, turnsPerMinute: 60 * crankHz };
+  lastPulse.set(laid, { machine, k, crankHz, pulse });
+  return pulse;
 }
 
 /** Head in all, m. */

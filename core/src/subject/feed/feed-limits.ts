@@ -4,7 +4,7 @@ import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, Trial } from '../../solve/cases.js';
-import { feedPath, inletMargin, type LaidPiece, piecesOf } from '../../solve/inlet.js';
+import { feedPath, inletMargin, type LaidPiece } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
 import { figure, input } from '../../working/figure.js';
 import type { FeedCase, FeedResult } from './result.js';
@@ -47,7 +47,7 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   if (!tank) return [];
   const out = [];
   const height = shapeHeight(tank.shape);
-  const laid = piecesOf(path, cases.values, cases.rig.brief.altitude);
+  const laid = cases.laidOf(path);
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
     const solved = cases.at({ ...stateOf(worst), levelOf: { [tank.id]: level } });

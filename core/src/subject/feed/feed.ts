@@ -7,7 +7,7 @@ import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { crossing, gradeLine, highest, highestInlet, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
-import { feedPath, headOf, inletMargin, inletTerms, leastInlet, piecesOf } from '../../solve/inlet.js';
+import { feedPath, headOf, inletMargin, inletTerms, leastInlet } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -27,7 +27,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const altitude = rig.brief.altitude;
 
   const hoses = path.flatMap((l) => l.parts.filter((p) => p.kind === 'hose'));
-  const laid = piecesOf(path, values, altitude);
+  const laid = cases.laidOf(path);
   const list: FeedCase[] = [];
   for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
     for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))

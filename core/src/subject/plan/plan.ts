@@ -4,6 +4,7 @@ import type { Platform, Rig } from '../../rig/schema.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
 import type { AssumptionValues } from '../../assumption/register.js';
+import { tellsOf } from '../told-once.js';
 import { worstOf } from '../verdict.js';
 import { planFindings } from './findings.js';
 import { heldBy, heldWanted } from './held.js';
@@ -60,5 +61,5 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   };
   const findings = planFindings(rig, { ...said, things: placed }, values, things);
   const verdictOf = (id: string) => worstOf(findings.filter((f) => f.subject.id === id || f.also?.some((s) => s.id === id)).map((f) => f.verdict));
-  return { ...said, things: placed.map((t) => ({ ...t, verdict: verdictOf(t.id) })), verdict: worstOf(findings.map((f) => f.verdict)) };
+  return tellsOf({ ...said, things: placed.map((t) => ({ ...t, verdict: verdictOf(t.id) })), verdict: worstOf(findings.map((f) => f.verdict)) }, rig, findings);
 }

@@ -3,7 +3,7 @@ import type { Platform, Rig } from '../../rig/schema.js';
 import { type Message, message } from '../../working/figure.js';
 import type { Finding } from '../finding.js';
 import { percent } from '../message-parts.js';
-import { type Verdict, worstOf } from '../verdict.js';
+import { type Verdict } from '../verdict.js';
 import type { WeightCode } from './kinds.js';
 import type { Limit, WeightResult, WeightState } from './result.js';
 
@@ -186,6 +186,3 @@ export function ticketOff(
   ].map((x) => ({ ...x, share: Math.abs(x.shown - x.reckoned) / s.massKg }));
   return worst(rows, (x) => x.share);
 }
-
-/** Never "fed" while something has no place. */
-export const verdictOf = (rig: Rig, r: Said, values: AssumptionValues): Verdict => worstOf(weightFindings(rig, r, values).map((f) => f.verdict));

@@ -1,6 +1,7 @@
 import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { weightFindings } from './findings.js';
+import { toldOnce } from '../told-once.js';
 import { WEIGHT_KINDS, type WeightCode } from './kinds.js';
 import type { WeightAnswers } from './result.js';
 import { assessWeight } from './weight.js';
@@ -13,7 +14,7 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
   // Its fillings are told by the names of their tanks.
   reads: (of) => onTheDeck(of, [...of.rig.tanks, ...of.bare([...of.rig.outlets, ...of.rig.sprayers])]),
   assess: ({ rig, stocks }) => ({ weight: assessWeight(rig, stocks) }),
-  findings: ({ rig, values }, { weight }) => (weight ? weightFindings(rig, weight, values) : []),
+  findings: ({ rig, values }, { weight }) => (weight ? toldOnce(weight, rig, () => weightFindings(rig, weight, values)) : []),
   rests: (_rig, { weight }) =>
     weight
       ? [

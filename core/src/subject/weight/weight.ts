@@ -12,7 +12,9 @@ import { slosh } from '../../structure/slosh.js';
 import { type Figure, figure, input } from '../../working/figure.js';
 import { fillings, stateOf } from './states.js';
 import type { TankSlosh, WeightResult, WeightState } from './result.js';
-import { verdictOf } from './findings.js';
+import { tellsOf } from '../told-once.js';
+import { worstOf } from '../verdict.js';
+import { weightFindings } from './findings.js';
 
 const CURVE = 21;
 
@@ -38,7 +40,8 @@ export function assessWeight(rig: Rig, stocks: Stocks): WeightResult | undefined
     ticket: platform.ticket && { state: platform.ticket.filled, axles: platform.ticket.axles, tongueKg: platform.ticket.tongue },
     slope: slopeOf(rig, platform, load, states),
   };
-  return { ...result, verdict: verdictOf(rig, result, stocks.values) };
+  const findings = weightFindings(rig, result, stocks.values);
+  return tellsOf({ ...result, verdict: worstOf(findings.map((f) => f.verdict)) }, rig, findings);
 }
 
 function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gross' | 'axles' | 'tongue' | 'payload' | 'street' | 'rollover'> {
