@@ -1,3 +1,6 @@
+import { dayModel } from '../day/model.js';
+import { DAY_SEED } from '../day/round-size.js';
+import { sampleDays } from '../day/sample.js';
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
 import { type Assessed, reassess } from '../assess/assess.js';
 import { type Assessment } from '../assess/assessment.js';
@@ -10,6 +13,7 @@ import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
+import type { Candidate } from '../subject/rule.js';
 import { gained } from '../subject/kind.js';
 import { layHoses } from '../edit/place.js';
 import { bill } from '../catalogue/bill.js';
@@ -105,7 +109,7 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
       const cost = bill(tried.rig);
       out.push({
         id: `${finding.code}:${finding.subject.id}:${candidate.id}`,
-        title: roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title),
+        title: withDays(roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title), candidate, tried.rig),
         code: finding.code,
         subjectId: finding.subject.id,
         station: finding.station,
@@ -131,6 +135,22 @@ const MOST_ROOMS = 4;
 
 const titleOf = (title: string | Message): Message => (typeof title === 'string' ? message(title) : title);
 const withRoom = (title: Message): Message => message(`${title.template}, with room made on the deck`, title.values);
+
+/** Days that are sampled for a change that bears on how much is carried. */
+const DAYS_TOLD = 100;
+
+/** How many days go short with it, where that is what it costs. */
+function withDays(title: Message, candidate: Candidate, rig: Rig): Message {
+  if (!candidate.days) return title;
+  const { short, causes } = sampleDays(dayModel(rig), DAYS_TOLD, DAY_SEED);
+  // Less in a tank of chemicals shows as stock that runs out.
+  const chance = Math.max(short.chance, ...causes.filter((c) => c.cause === 'stock').map((c) => c.chance.chance));
+  return message(`${title.template}: {short} of {days} days short`, {
+    ...title.values,
+    short: String(Math.round(chance * short.days)),
+    days: String(short.days),
+  });
+}
 
 /** Whether a change made things stand in one another, or brought something that has no place. */
 const newlyCrowded = (now: Assessment, then: Assessment): boolean => {

@@ -254,7 +254,7 @@ describe('dump and vent', () => {
   });
   test('a straight orifice drains as Torricelli says', () => {
     const a = judge((d) => {
-      d.lines.find((l) => l.role === 'dump')!.from.height = '2 in';
+      d.lines.find((l) => l.role === 'dump')!.from.height = '0 in';
       d.lines.find((l) => l.role === 'dump')!.to = { at: 'open', height: '2 in' };
       d.lines.find((l) => l.role === 'dump')!.parts = [{ id: 'a', name: 'Bulkhead', kind: 'fitting', is: 'bulkhead', bore: '2 in', count: '1' }];
     }).drains[0];

@@ -45,4 +45,13 @@ export const PLAN_ASSUMPTIONS = [
     'estimate',
     'A jet of hot gas opens at about fourteen degrees.',
   ),
+  assumption('lid-room', 'Room over a lid that is lifted', 'length', '8 in', 'estimate', 'To look in and put a funnel or a hand through.'),
+  assumption(
+    'vent-intake',
+    'Distance of a vent of SH or acid from an engine',
+    'length',
+    '36 in',
+    'estimate',
+    'Fumes sink and are drawn in; the engine rusts from inside.',
+  ),
 ] as const;

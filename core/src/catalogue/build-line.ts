@@ -11,7 +11,7 @@ export function parts(...wanted: (string | [string, Changes])[]): PartDocument[]
 export type EndText =
   `${'spigot' | 'tank' | 'manifold' | 'booster' | 'machine' | 'outlet' | 'mix' | 'soft-pump' | 'sprayer'}:${string}` | 'open' | `open@${string}`;
 
-/** A line between two ends written `tank:water`; a height above the deck follows an @, a distance from the outlet a tilde: `tank:water@5 in~40 in`. */
+/** A line between two ends written `tank:water`; a height follows an @ (of a tank, above its bottom; of an open end, above the deck), a distance from the outlet a tilde: `tank:water@5 in~40 in`. */
 export function line(id: string, role: LineDocument['role'], from: EndText, to: EndText, list: PartDocument[], closed = false): LineDocument {
   const end = (text: EndText): LineDocument['from'] => {
     const [where, place = ''] = text.split('@');

@@ -3,6 +3,7 @@ import { si } from '../quantity/parse.js';
 import type { RigDocument } from '../rig/schema.js';
 import { lineAt } from './draft.js';
 import { unusedId } from './id.js';
+import { outletHeight } from './tank.js';
 
 /** Puts a booster between the first valve and the rest of the first line of a feed (line ids from source to machine). */
 export function addBooster(d: RigDocument, lines: readonly string[], machine: number): void {
@@ -15,7 +16,7 @@ export function addBooster(d: RigDocument, lines: readonly string[], machine: nu
   d.boosters.push({
     id,
     name: 'Booster',
-    height: first.from.height ?? '3 in',
+    height: outletHeight(d, first.from) ?? '3 in',
     running: true,
     shutoffPressure: '45 psi',
     openFlow: typeableQuantity(si(d.machines[machine].flow, 'flow') * 2.2, 'flow', 'gpm', 2),

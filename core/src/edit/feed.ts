@@ -1,6 +1,8 @@
 import { line, parts } from '../catalogue/build-line.js';
 import { addBooster } from './booster.js';
 import { unusedId } from './id.js';
+import { bottomLike } from './length.js';
+import { outletHeight } from './tank.js';
 import type { LineDocument, RigDocument } from '../rig/schema.js';
 
 /** Where a feed can come from, as `tank:water`. */
@@ -80,7 +82,7 @@ export function newHeader(d: RigDocument, machineId: string): string | undefined
   const own = branchOf(d, machineId);
   if (!own || own.from.at === 'spigot') return undefined;
   const id = unusedId(d, 'header');
-  d.manifolds.push({ id, name: d.manifolds.length ? `Header ${d.manifolds.length + 1}` : 'Header', height: own.from.height ?? '5 in' });
+  d.manifolds.push({ id, name: d.manifolds.length ? `Header ${d.manifolds.length + 1}` : 'Header', height: outletHeight(d, own.from) ?? '5 in' });
   const main: LineDocument = {
     id: unusedId(d, `main-${id}`),
     role: 'feed',
@@ -122,8 +124,8 @@ export function tie(d: RigDocument, a: string, b: string): void {
     line(
       unusedId(d, 'tie'),
       'tie',
-      `tank:${a}@${first.base}`,
-      `tank:${b}@${second.base}`,
+      `tank:${a}@${bottomLike(first.base)}`,
+      `tank:${b}@${bottomLike(second.base)}`,
       parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }], 'bulkhead-2'),
     ),
   );

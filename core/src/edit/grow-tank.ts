@@ -15,8 +15,7 @@ export function growTank(d: RigDocument, tankId: string, factor: number): void {
   t.fullLevel = like(t.fullLevel, m(t.fullLevel) * ratio);
   t.startLevel = like(t.startLevel, m(t.startLevel) * ratio);
   for (const l of d.lines)
-    if ((l.role === 'fill' || l.role === 'bypass') && l.to.id === tankId && l.to.height)
-      l.to.height = like(l.to.height, m(t.base) + (m(l.to.height) - m(t.base)) * ratio);
+    if ((l.role === 'fill' || l.role === 'bypass') && l.to.id === tankId && l.to.height) l.to.height = like(l.to.height, m(l.to.height) * ratio);
 }
 
 const shapeTall = (s: RigDocument['tanks'][number]['shape']): string => (s.kind === 'lying-cylinder' ? s.diameter : s.height);

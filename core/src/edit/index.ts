@@ -16,7 +16,7 @@ export {
 } from './energy.js';
 export * from './feed.js';
 export { addFill, removeFill } from './fill.js';
-export { addFree, addRiding, addWheelBoxes, removeFree, removeRiding } from './platform.js';
+export { addFree, addRiding, addWheelBoxes, removeFree, removeRiding, setDoor } from './platform.js';
 export { addTap, removeTap } from './hand-tap.js';
 export { addTransfer, removeTransfer, transfersOf } from './transfer.js';
 export { growTank } from './grow-tank.js';
@@ -50,3 +50,4 @@ export { addReel, addSite } from './reel.js';
 export { returnTo } from './return.js';
 export { reshapeTank, sizeTank, useTankSize, volumeOf } from './size-tank.js';
 export { addTank, changeLiquid, changeShape, removeTank } from './tank.js';
+export { splitTank } from './split-tank.js';

@@ -15,6 +15,9 @@ export const like = (text: string, metres: number): string => {
 export const nextSize = (value: number, dimension: Dimension, unit: string, step: number): string =>
   `${Number((Math.ceil(fromSi(value, findUnit(dimension, unit)!) / step - 1e-9) * step).toPrecision(12))} ${unit}`;
 
+/** A tank's very bottom, in the unit of another length. */
+export const bottomLike = (text: string): string => like(text, 0);
+
 export const inches = formatInches;
 
 export const ascii = (metres: number): string => inches(metres).replace(/[\u202f\u00a0]/g, ' ');

@@ -16,7 +16,7 @@ export function plumbMachine(d: RigDocument, id: string): void {
       line(
         unusedId(d, `feed-${id}`),
         'feed',
-        `tank:${tank.id}@3 in`,
+        `tank:${tank.id}@1 in`,
         `machine:${id}`,
         parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], 'barb-1'),
       ),

@@ -1,6 +1,7 @@
 import type { MixDocument, MixWay, RigDocument, TankDocument } from '../rig/schema.js';
 import { addCompressor } from './energy.js';
 import { unusedId } from './id.js';
+import { bottomLike } from './length.js';
 import { formatInches } from '../quantity/format.js';
 import { si } from '../quantity/parse.js';
 import type { EndText } from '../catalogue/build-line.js';
@@ -17,7 +18,7 @@ import {
   softDelivery,
 } from '../catalogue/chemical-pieces.js';
 
-const low = (t: TankDocument): EndText => `tank:${t.id}@${t.base.replace(/[\u00a0\u202f]/g, ' ')}`;
+const low = (t: TankDocument): EndText => `tank:${t.id}@${bottomLike(t.base)}`;
 const cube = (m3: number): [string, string, string] => {
   const side = formatInches(Math.ceil(Math.cbrt(m3) / 0.0254) * 0.0254).replace(/\u00a0/g, ' ');
   return [side, side, side];

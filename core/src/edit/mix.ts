@@ -11,6 +11,7 @@ import {
   chemicalTank,
 } from '../catalogue/chemical-pieces.js';
 import { unusedId } from './id.js';
+import { bottomLike } from './length.js';
 import { type RigDocument } from '../rig/schema.js';
 
 /** A first mix on a rig: an injector behind a washer where there is one, a batch tank with a 12 V pump where there is none. */
@@ -29,7 +30,7 @@ export function addMix(d: RigDocument): string {
     mixes.push({ ...base, way: 'downstream', injector: injectorFor(gun.id) });
     const tank = unusedId(d, 'drum');
     d.tanks.push(chemicalTank(tank, 'SH drum', stock.id, ['14 in', '14 in', '20 in']));
-    d.lines.push(drawHose(unusedId(d, `draw-${id}`), `tank:${tank}@2 in`, id));
+    d.lines.push(drawHose(unusedId(d, `draw-${id}`), `tank:${tank}@0 in`, id));
     return id;
   }
   mixes.push({ ...base, height: '8 in', way: 'batch' });
@@ -40,7 +41,7 @@ export function addMix(d: RigDocument): string {
   (d.softPumps ??= []).push(electricPump(pump));
   (d.sprayers ??= []).push(jet(sprayer, 'Soft wash gun', '4 mm'));
   d.lines.push(
-    plainBranch(unusedId(d, `draw-${id}`), `tank:${tank}@2 in`, id, '1'),
+    plainBranch(unusedId(d, `draw-${id}`), `tank:${tank}@0 in`, id, '1'),
     mixSuction(unusedId(d, `suction-${id}`), id, pump, '1'),
     softDelivery(unusedId(d, `hose-${id}`), pump, sprayer, '12', '150 ft'),
   );
@@ -92,5 +93,5 @@ export function soapOf(d: RigDocument, mix: number, by: 'none' | 'poured' | 'met
     tank = chemicalTank(unusedId(d, 'soap-tank'), `${soap.name} tank`, soap.id, ['12 in', '12 in', '16 in']);
     d.tanks.push(tank);
   }
-  d.lines.push(meteredBranch(unusedId(d, `${soap.id}-${m.id}`), `tank:${tank.id}@${tank.base.replace(/[\u00a0\u202f]/g, ' ')}`, m.id, '14', '10 %'));
+  d.lines.push(meteredBranch(unusedId(d, `${soap.id}-${m.id}`), `tank:${tank.id}@${bottomLike(tank.base)}`, m.id, '14', '10 %'));
 }

@@ -1,4 +1,4 @@
-import type { PlatformDocument } from '../rig/schema.js';
+import { DOORS, type PlatformDocument } from '../rig/schema.js';
 import { nextAmong } from './id.js';
 
 /** Wheel boxes about the first axle, as trailers have them. */
@@ -32,4 +32,11 @@ export function addRiding(p: PlatformDocument): string {
 export function removeRiding(p: PlatformDocument, id: string): void {
   p.riding = p.riding?.filter((r) => r.id !== id);
   if (!p.riding?.length) delete p.riding;
+}
+
+/** A door of a closed body put in or taken out. */
+export function setDoor(p: PlatformDocument, side: (typeof DOORS)[number], there: boolean): void {
+  const doors = DOORS.filter((d) => (d === side ? there : p.doors?.includes(d)));
+  if (doors.length) p.doors = doors;
+  else delete p.doors;
 }

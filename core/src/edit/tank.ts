@@ -41,13 +41,16 @@ export function removeTank(d: RigDocument, id: string): void {
   if (d.reels) d.reels = d.reels.filter((r) => d.lines.some((l) => l.id === r.line));
 }
 
-/** Bottom of a tank above what it stands on, as its document says, m: ends of its lines are told from there too. */
+/** Height of a line's end above what its tank stands on, as typed: where something beside the tank takes it over. */
+export function outletHeight(d: RigDocument, end: RigDocument['lines'][number]['from']): string | undefined {
+  if (end.at !== 'tank' || end.height === undefined || end.id === undefined) return end.height;
+  return like(end.height, ownBase(d, end.id) + m(end.height));
+}
+
+/** Bottom of a tank above what it stands on, as its document says, m. */
 export const ownBase = (d: RigDocument, tankId: string): number => m(d.tanks.find((t) => t.id === tankId)!.base);
 
-/** Lifts tanks and everything that ends at them. */
+/** Lifts tanks; what ends at them goes with them. */
 export function raiseTanks(d: RigDocument, tankIds: readonly string[], by: number): void {
   for (const t of d.tanks) if (tankIds.includes(t.id)) t.base = like(t.base, m(t.base) + by);
-  for (const l of d.lines)
-    for (const end of [l.from, l.to])
-      if (end.at === 'tank' && tankIds.includes(end.id ?? '') && end.height !== undefined) end.height = like(end.height, m(end.height) + by);
 }

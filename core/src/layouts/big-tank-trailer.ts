@@ -16,8 +16,8 @@ export function bigTankTrailer(): RigDocument {
     machines: [washer('washer-a', 'Washer A', '8 gpm', '3500 psi', '24 hp')],
     outlets: [gun('gun-a', 'Gun', '9', '3000 psi')],
     lines: [
-      line('fill', 'fill', 'spigot:yard-tap', 'tank:water@38 in', gardenFill('34', '150 ft')),
-      line('main', 'feed', 'tank:water@5 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('fill', 'fill', 'spigot:yard-tap', 'tank:water@35 in', gardenFill('34', '150 ft')),
+      line('main', 'feed', 'tank:water@2 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
       line(
         'feed-a',
         'feed',
@@ -39,10 +39,10 @@ export function bigTankTrailer(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:water@38 in~60 in',
+        'tank:water@35 in~60 in',
         parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:water@3 in', 'open@-8 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:water@0 in', 'open@-8 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
   return withDownstream(rig, { outlet: 'gun-a', size: ['16 in', '16 in', '22 in'], highFlow: true, soapNozzle: '60' });

@@ -25,11 +25,11 @@ export function boostedSkid(): RigDocument {
     batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '18 cfm', power: '6.5 hp' }],
     lines: [
-      line('fill', 'fill', 'spigot:glass-tap', 'tank:water@30 in', gardenFill('58', '100 ft')),
+      line('fill', 'fill', 'spigot:glass-tap', 'tank:water@28 in', gardenFill('58', '100 ft')),
       line(
         'suck',
         'boost',
-        'tank:water@4 in',
+        'tank:water@2 in',
         'booster:transfer',
         parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', ['hose-helix-1', { length: '2 ft' }]),
       ),
@@ -47,10 +47,10 @@ export function boostedSkid(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:water@26 in~48 in',
+        'tank:water@24 in~48 in',
         parts('barb-34', ['hose-helix-34', { length: '9 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:water@3 in', 'open@-30 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '3 ft' }])),
+      line('dump', 'dump', 'tank:water@1 in', 'open@-30 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '3 ft' }])),
     ],
   };
   return withBatch(rig, {

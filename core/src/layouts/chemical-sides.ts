@@ -12,6 +12,7 @@ import {
 } from '../catalogue/chemical-pieces.js';
 import type { LiquidDocument, MixDocument, SoftPumpDocument } from '../rig/schema.js';
 import type { LineDocument, RigDocument } from '../rig/schema.js';
+import { bottomLike } from '../edit/length.js';
 import type { EndText } from './pieces.js';
 
 type Size = [length: string, width: string, height: string];
@@ -70,7 +71,7 @@ export function withDownstream(rig: RigDocument, o: DownstreamSide): RigDocument
     liquids: [stock, soap()],
     tanks: [chemicalTank('drum', 'SH drum', stock.id, o.size ?? ['14 in', '14 in', '20 in'])],
     mixes: [mix],
-    lines: [drawHose('draw', 'tank:drum@2 in', 'downstream')],
+    lines: [drawHose('draw', 'tank:drum@0 in', 'downstream')],
   });
 }
 
@@ -118,8 +119,8 @@ export function withProportioner(rig: RigDocument, o: ProportionerSide): RigDocu
     ],
     lines: [
       meteredBranch('blend-water', o.water, 'blend', '34', o.valves.water),
-      meteredBranch('blend-sh', `tank:sh-tank@${base}`, 'blend', '12', o.valves.sh),
-      meteredBranch('blend-soap', `tank:soap-tank@${base}`, 'blend', '14', o.valves.soap),
+      meteredBranch('blend-sh', `tank:sh-tank@${bottomLike(base)}`, 'blend', '12', o.valves.sh),
+      meteredBranch('blend-soap', `tank:soap-tank@${bottomLike(base)}`, 'blend', '14', o.valves.soap),
       mixSuction('blend-suction', 'blend', o.pump.id),
       softDelivery('soft-hose', o.pump.id, 'soft-gun', o.hose[0], o.hose[1]),
     ],
@@ -166,7 +167,7 @@ export function withBatch(rig: RigDocument, o: BatchSide): RigDocument {
       },
     ],
     lines: [
-      plainBranch(`${o.id}-draw`, `tank:${tank}@${base}`, o.id, '1'),
+      plainBranch(`${o.id}-draw`, `tank:${tank}@${bottomLike(base)}`, o.id, '1'),
       mixSuction(`${o.id}-suction`, o.id, o.pump.id, '1'),
       softDelivery(`${o.id}-hose`, o.pump.id, `${o.id}-gun`, o.hose[0], o.hose[1]),
     ],

@@ -35,9 +35,9 @@ export function crewOfFour(): RigDocument {
     ],
     outlets: ['A1', 'A2', 'B1', 'B2'].map((n) => gun(`gun-${n.toLowerCase()}`, `Gun ${n}`, '5', '2300 psi', { surface: 'concrete' })),
     lines: [
-      line('fill-quay', 'fill', 'spigot:quay', 'tank:water@40 in', fill()),
-      line('fill-shed', 'fill', 'spigot:shed', 'tank:water@40 in', fill()),
-      line('main', 'feed', 'tank:water@6 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }])),
+      line('fill-quay', 'fill', 'spigot:quay', 'tank:water@36 in', fill()),
+      line('fill-shed', 'fill', 'spigot:shed', 'tank:water@36 in', fill()),
+      line('main', 'feed', 'tank:water@2 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }])),
       line('feed-a', 'feed', 'manifold:header', 'machine:washer-a', feed()),
       line('feed-b', 'feed', 'manifold:header', 'machine:washer-b', feed()),
       ...(['a', 'b'] as const).flatMap((m) => [
@@ -54,11 +54,11 @@ export function crewOfFour(): RigDocument {
           `return-${m}`,
           'bypass',
           `machine:washer-${m}`,
-          'tank:water@38 in~60 in',
+          'tank:water@34 in~60 in',
           parts('barb-1', ['hose-helix-1', { length: '8 ft', name: 'Return hose 1 in' }]),
         ),
       ]),
-      line('dump', 'dump', 'tank:water@4 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:water@0 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
   return crewSoftWash(rig);
@@ -74,7 +74,7 @@ function crewSoftWash(rig: RigDocument): RigDocument {
     },
     {
       pump: electricPump('small-pump'),
-      water: 'tank:water@8 in',
+      water: 'tank:water@4 in',
       sh: ['30 in', '30 in', '24 in'],
       soap: ['14 in', '14 in', '18 in'],
       base: '4 in',

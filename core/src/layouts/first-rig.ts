@@ -16,11 +16,11 @@ export function pontoonRig(): RigDocument {
     ],
     site: { distance: '110 ft', height: '6 ft', corners: '2', spare: '0 ft', traffic: 'right' },
     lines: [
-      line('fill', 'fill', 'spigot:spigot', 'tank:water@36 in', gardenFill('58', '100 ft')),
+      line('fill', 'fill', 'spigot:spigot', 'tank:water@34 in', gardenFill('58', '100 ft')),
       line(
         'feed-a',
         'feed',
-        'tank:water@3 in',
+        'tank:water@1 in',
         'machine:washer-a',
         parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '6 ft' }], ['elbow-90-1', { count: '2' }], 'barb-1'),
       ),
@@ -29,10 +29,10 @@ export function pontoonRig(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:water@32 in~40 in',
+        'tank:water@30 in~40 in',
         parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:water@3 in', 'open@1 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:water@1 in', 'open@1 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
     ],
   };
 }

@@ -23,11 +23,11 @@ export function gravityVan(): RigDocument {
     batteries: [{ id: 'battery', name: 'Battery', capacity: '60 Ah', chemistry: 'agm' }],
     mains: { from: 'site', rcd: true },
     lines: [
-      line('fill', 'fill', 'spigot:hall-tap', 'tank:water@30 in', gardenFill('12', '50 ft')),
+      line('fill', 'fill', 'spigot:hall-tap', 'tank:water@20 in', gardenFill('12', '50 ft')),
       line(
         'feed',
         'feed',
-        'tank:water@11 in',
+        'tank:water@1 in',
         'machine:electric',
         parts('bulkhead-34', 'ball-valve-full-34', 'strainer-34', 'barb-34', ['hose-helix-34', { length: '4 ft' }], 'barb-34'),
       ),
@@ -38,8 +38,8 @@ export function gravityVan(): RigDocument {
         'outlet:gun',
         parts(['hose-pressure-14', { length: '50 ft', coiledLength: '10 ft', coilDiameter: '12 in' }], 'gun-valve'),
       ),
-      line('return', 'bypass', 'machine:electric', 'tank:water@12 in~20 in', parts(['hose-helix-12', { length: '4 ft', name: 'Return hose 1/2 in' }])),
-      line('dump', 'dump', 'tank:water@10 in', 'open@-14 in', parts('bulkhead-34', 'ball-valve-full-34', ['hose-helix-34', { length: '6 ft' }])),
+      line('return', 'bypass', 'machine:electric', 'tank:water@2 in~20 in', parts(['hose-helix-12', { length: '4 ft', name: 'Return hose 1/2 in' }])),
+      line('dump', 'dump', 'tank:water@0 in', 'open@-14 in', parts('bulkhead-34', 'ball-valve-full-34', ['hose-helix-34', { length: '6 ft' }])),
     ],
   };
   return withFoam(rig);

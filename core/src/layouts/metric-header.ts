@@ -27,13 +27,13 @@ export function metricHeader(): RigDocument {
         'fill',
         'fill',
         'spigot:standpipe',
-        'tank:header@55 cm',
+        'tank:header@50 cm',
         parts(['hose-garden-34', { length: '100 m' }], 'inlet-valve-34', 'backflow-34', 'float-valve-34'),
       ),
       line(
         'feed',
         'feed',
-        'tank:header@8 cm',
+        'tank:header@3 cm',
         'machine:washer',
         parts('bulkhead-1-14', 'ball-valve-full-1-14', 'strainer-1-14', 'barb-1-14', ['hose-helix-1-14', { length: '1.5 m' }], 'barb-1-14'),
       ),
@@ -49,14 +49,14 @@ export function metricHeader(): RigDocument {
           'gun-valve',
         ),
       ),
-      line('return', 'bypass', 'machine:washer', 'tank:header@50 cm~70 cm', parts('barb-34', ['hose-helix-34', { length: '2 m', name: 'Return hose 3/4 in' }])),
-      line('dump', 'dump', 'tank:header@6 cm', 'open@-30 cm', parts('bulkhead-1', 'ball-valve-full-1', ['hose-helix-1', { length: '1 m' }])),
+      line('return', 'bypass', 'machine:washer', 'tank:header@45 cm~70 cm', parts('barb-34', ['hose-helix-34', { length: '2 m', name: 'Return hose 3/4 in' }])),
+      line('dump', 'dump', 'tank:header@1 cm', 'open@-30 cm', parts('bulkhead-1', 'ball-valve-full-1', ['hose-helix-1', { length: '1 m' }])),
     ],
   };
   return withGlass(
     withProportioner(rig, {
       pump: electricPump('soft-pump', { openFlow: '20 L/min', limit: '6.9 bar', height: '20 cm' }),
-      water: 'tank:header@8 cm',
+      water: 'tank:header@3 cm',
       sh: ['50 cm', '40 cm', '40 cm'],
       soap: ['25 cm', '25 cm', '35 cm'],
       base: '5 cm',
@@ -84,7 +84,7 @@ function withGlass(rig: RigDocument): RigDocument {
     ],
     lines: [
       ...rig.lines,
-      line('glass-draw', 'chemical', 'tank:header@8 cm', 'mix:glass', parts('bulkhead-12', ['hose-chemical-12', { length: '1 m' }])),
+      line('glass-draw', 'chemical', 'tank:header@3 cm', 'mix:glass', parts('bulkhead-12', ['hose-chemical-12', { length: '1 m' }])),
       line('glass-suction', 'chemical', 'mix:glass', 'soft-pump:glass-pump', parts('strainer-12', ['hose-chemical-12', { length: '0.5 m' }])),
       line(
         'glass-hose',

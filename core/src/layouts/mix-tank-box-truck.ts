@@ -21,11 +21,11 @@ export function mixTankBoxTruck(): RigDocument {
     machines: [washer('washer-a', 'Washer', '5.5 gpm', '3000 psi', '14 hp')],
     outlets: [gun('gun-a', 'Gun', '6.5', '2700 psi', { surface: 'concrete' })],
     lines: [
-      line('fill', 'fill', 'spigot:hydrant', 'tank:tote@41 in', gardenFill('34', '75 ft')),
+      line('fill', 'fill', 'spigot:hydrant', 'tank:tote@35 in', gardenFill('34', '75 ft')),
       line(
         'feed-a',
         'feed',
-        'tank:tote@8 in',
+        'tank:tote@2 in',
         'machine:washer-a',
         parts('bulkhead-1-14', 'ball-valve-full-1-14', 'strainer-1-14', 'barb-1-14', ['hose-helix-1-14', { length: '5 ft' }], 'barb-1-14'),
       ),
@@ -34,10 +34,10 @@ export function mixTankBoxTruck(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:tote@40 in~40 in',
+        'tank:tote@34 in~40 in',
         parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:tote@7 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:tote@1 in', 'open@-20 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
     batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
   };

@@ -42,7 +42,7 @@ export function plainFirst(): RigDocument {
       line(
         'feed-a',
         'feed',
-        'tank:water@4 in',
+        'tank:water@2 in',
         'machine:washer-a',
         parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'barb-1', ['hose-helix-1', { length: '5 ft' }], 'elbow-90-1', 'barb-1'),
       ),
@@ -51,11 +51,11 @@ export function plainFirst(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:water@30 in~40 in',
+        'tank:water@28 in~40 in',
         parts('barb-34', ['hose-helix-34', { length: '6 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:water@3 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
-      line('hand-wash', 'dump', 'tank:water@6 in', 'open@-4 in', parts('bulkhead-12', 'ball-valve-full-12')),
+      line('dump', 'dump', 'tank:water@1 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
+      line('hand-wash', 'dump', 'tank:water@4 in', 'open@-4 in', parts('bulkhead-12', 'ball-valve-full-12')),
     ],
   };
   return withDownstream(rig, { outlet: 'gun-a' });

@@ -26,11 +26,11 @@ export function smallBuffer(): RigDocument {
     batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     compressors: [{ id: 'compressor', name: 'Compressor', freeAir: '22 cfm', power: '9 hp' }],
     lines: [
-      line('fill', 'fill', 'spigot:tap', 'tank:buffer@26 in', gardenFill('34', '100 ft')),
+      line('fill', 'fill', 'spigot:tap', 'tank:buffer@24 in', gardenFill('34', '100 ft')),
       line(
         'feed-a',
         'feed',
-        'tank:buffer@3 in',
+        'tank:buffer@1 in',
         'machine:washer-a',
         parts('bulkhead-1-12', 'ball-valve-full-1-12', 'strainer-1-14', 'barb-1-14', ['hose-helix-1-14', { length: '4 ft' }], 'barb-1-14'),
       ),
@@ -39,15 +39,15 @@ export function smallBuffer(): RigDocument {
         'return-a',
         'bypass',
         'machine:washer-a',
-        'tank:buffer@24 in~28 in',
+        'tank:buffer@22 in~28 in',
         parts('barb-34', ['hose-helix-34', { length: '5 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:buffer@3 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:buffer@1 in', 'open@-10 in', parts('bulkhead-1-12', 'ball-valve-full-1-12', ['pipe-1-12', { length: '2 ft' }])),
     ],
   };
   return withProportioner(withDownstream(rig, { outlet: 'gun-a', remote: true, highFlow: true, soapNozzle: '60' }), {
     pump: airPump('air-pump'),
-    water: 'tank:buffer@3 in',
+    water: 'tank:buffer@1 in',
     sh: ['30 in', '24 in', '24 in'],
     soap: ['12 in', '12 in', '16 in'],
     valves: { water: '50 %', sh: '60 %', soap: '9.3 %' },

@@ -27,10 +27,10 @@ export function twoUnequal(): RigDocument {
         'fill',
         'fill',
         'spigot:dairy-tap',
-        'tank:water@42 in',
+        'tank:water@39 in',
         parts(['hose-garden-1', { length: '100 ft' }], 'inlet-valve-1', 'filter-1', 'backflow-1', 'float-valve-1'),
       ),
-      line('main', 'feed', 'tank:water@5 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }], 'elbow-90-swept-2')),
+      line('main', 'feed', 'tank:water@2 in', 'manifold:header', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '3 ft' }], 'elbow-90-swept-2')),
       line(
         'feed-large',
         'feed',
@@ -51,17 +51,17 @@ export function twoUnequal(): RigDocument {
         'return-large',
         'bypass',
         'machine:large',
-        'tank:water@40 in~60 in',
+        'tank:water@37 in~60 in',
         parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }]),
       ),
       line(
         'return-small',
         'bypass',
         'machine:small',
-        'tank:water@40 in~60 in',
+        'tank:water@37 in~60 in',
         parts('barb-34', ['hose-helix-34', { length: '8 ft', name: 'Return hose 3/4 in' }]),
       ),
-      line('dump', 'dump', 'tank:water@3 in', 'open@-10 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('dump', 'dump', 'tank:water@0 in', 'open@-10 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
   return withBatch(rig, {

@@ -25,11 +25,11 @@ export function winterSplit(): RigDocument {
     machines: [washer('washer-a', 'Washer A', '10 gpm', '3000 psi', '26 hp', { unloader: { kind: 'regulating', setting: '3000 psi' } })],
     outlets: [gun('gun-a', 'Gun A', '6', '2600 psi', { surface: 'concrete' }), gun('gun-b', 'Gun B', '6', '2600 psi', { surface: 'concrete' })],
     lines: [
-      line('fill', 'fill', 'spigot:dairy-tap', 'tank:water@38 in', gardenFill('34', '75 ft')),
+      line('fill', 'fill', 'spigot:dairy-tap', 'tank:water@35 in', gardenFill('34', '75 ft')),
       line(
         'feed-a',
         'feed',
-        'tank:water@5 in',
+        'tank:water@2 in',
         'machine:washer-a',
         parts(
           'bulkhead-1-12',
@@ -44,7 +44,7 @@ export function winterSplit(): RigDocument {
       line(
         'feed-winter',
         'feed',
-        'tank:antifreeze@12 in',
+        'tank:antifreeze@0 in',
         'machine:washer-a',
         parts('bulkhead-1', 'ball-valve-full-1', ['hose-helix-1', { length: '3 ft' }]),
         true,
@@ -52,8 +52,8 @@ export function winterSplit(): RigDocument {
       line('whip', 'pressure', 'machine:washer-a', 'manifold:split', parts(['hose-pressure-12', { length: '4 ft', name: 'Whip line', use: 'whip' }])),
       line('hose-a', 'pressure', 'manifold:split', 'outlet:gun-a', pressureRun('38', '150 ft', '30 ft')),
       line('hose-b', 'pressure', 'manifold:split', 'outlet:gun-b', pressureRun('38', '150 ft', '30 ft')),
-      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@36 in~50 in', parts('barb-1', ['hose-helix-1', { length: '7 ft', name: 'Return hose 1 in' }])),
-      line('dump', 'dump', 'tank:water@3 in', 'open@-12 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
+      line('return-a', 'bypass', 'machine:washer-a', 'tank:water@33 in~50 in', parts('barb-1', ['hose-helix-1', { length: '7 ft', name: 'Return hose 1 in' }])),
+      line('dump', 'dump', 'tank:water@0 in', 'open@-12 in', parts('bulkhead-2', 'ball-valve-full-2', ['pipe-2', { length: '2 ft' }])),
     ],
   };
   return withBatch(rig, {

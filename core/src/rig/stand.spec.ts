@@ -1,4 +1,6 @@
 import { LAYOUTS } from '../layouts/layouts';
+import { like } from '../edit/length';
+import { si } from '../quantity/parse';
 import { near } from '../testing/near';
 import { dropPlaces } from './drop-places';
 import { parseRig, readRig } from './read';
@@ -23,8 +25,18 @@ describe('heights above what a thing stands on', () => {
     near(off.spigots[0].height - on.spigots[0].height, 22 * 0.0254, 1e-9);
     near(off.outlets[0].height - on.outlets[0].height, 22 * 0.0254, 1e-9);
   });
-  test('a rig without a platform or places is the very rig that was read', () => {
+  test('a bulkhead is told from its tank’s bottom: a tank that is raised takes it along, and nothing else moves', () => {
     const d = layout('big-tank');
+    const height = (): number => parseRig(d).lines.find((l) => l.id === 'main')!.from.height!;
+    const before = height();
+    const i = d.tanks.findIndex((t) => t.id === 'water');
+    near(before - si(d.tanks[i].base, 'length'), si(d.lines.find((l) => l.id === 'main')!.from.height!, 'length'), 1e-12);
+    d.tanks[i].base = like(d.tanks[i].base, si(d.tanks[i].base, 'length') + 0.254);
+    near(height() - before, 0.254, 1e-9);
+  });
+  test('a rig without a platform, places or bulkheads is the very rig that was read', () => {
+    const d = layout('big-tank');
+    for (const l of d.lines) for (const end of [l.from, l.to]) if (end.at === 'tank') delete end.height;
     const r = readRig({ ...d, platform: undefined, placements: [], gear: [] });
     if (!r.ok) throw new Error('unread');
     expect(r.rig).toBe(r.plain);

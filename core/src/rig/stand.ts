@@ -45,11 +45,27 @@ export function stackedOn(places: ReadonlyMap<string, Placement>, thing: string)
   return depth;
 }
 
+/** Bulkheads above what their tank stands on. */
+function withBulkheads(rig: Rig): Rig {
+  const bases = new Map(rig.tanks.map((t) => [t.id, t.base]));
+  const end = (e: Line['from']): Line['from'] => {
+    const base = e.at === 'tank' && e.height !== undefined && e.id !== undefined ? bases.get(e.id) : undefined;
+    return base ? { ...e, height: e.height! + base } : e;
+  };
+  const lines = rig.lines.map((l): Line => {
+    const [from, to] = [end(l.from), end(l.to)];
+    return from === l.from && to === l.to ? l : { ...l, from, to };
+  });
+  return lines.every((l, i) => l === rig.lines[i]) ? rig : { ...rig, lines };
+}
+
 /**
- * A rig with every height above the deck: a document tells a thing's heights above what it stands on, and once it has a
- * platform, those of taps, guns and work above the ground. What does not change is the very object that was given.
+ * A rig with every height above the deck: a document tells a thing's heights above what it stands on, a bulkhead's above its
+ * tank's bottom, and once it has a platform, those of taps, guns and work above the ground. What does not change is the very
+ * object that was given.
  */
-export function standing(rig: Rig): Rig {
+export function standing(given: Rig): Rig {
+  const rig = withBulkheads(given);
   if (!rig.placements.length && !rig.platform) return rig;
   const places = placesOf(rig);
   const floors = new Map(rig.placements.map((p) => [p.thing, floorOf(rig, places, p.thing)]));

@@ -1,4 +1,5 @@
-import type { Dimension } from '../quantity/dimension.js';
+import { type Dimension, findUnit } from '../quantity/dimension.js';
+import { typeableQuantity } from '../quantity/format.js';
 import { parseQuantity } from '../quantity/parse.js';
 import type { Problem } from './read.js';
 import { RIG_FORMAT, RIG_VERSION } from './version.js';
@@ -35,7 +36,7 @@ function usesFromNames(old: Raw): Raw {
   });
 }
 
-/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet; 6 a second soap of a mix. */
+/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet. */
 const asItWas = (old: Raw): Raw => old;
 
 /** Ids of everything that a document has a list of. */
@@ -109,7 +110,24 @@ function withFuel(out: Raw, volume: unknown, free: (stem: string) => string): vo
   out['fuelLines'] = engines.map((m) => ({ id: free(`fuel-${String(m['id'])}`.slice(0, 36)), from: id, to: m['id'], bore: '1/4 in' }));
 }
 
-const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings, 5: asItWas };
+/** Version 6: a bulkhead's height is told from its tank's bottom, no longer from what the tank stands on. It adds a second soap of a mix. */
+function bulkheadsInside(old: Raw): Raw {
+  const bases = new Map<unknown, number>();
+  each(old['tanks'], (tank) => {
+    const read = typeof tank['base'] === 'string' ? parseQuantity(tank['base'], 'length') : undefined;
+    if (read?.ok) bases.set(tank['id'], read.si);
+    return tank;
+  });
+  const inside = (end: unknown): unknown => {
+    if (!isTree(end) || end['at'] !== 'tank' || typeof end['height'] !== 'string') return end;
+    const [base, read] = [bases.get(end['id']), parseQuantity(end['height'], 'length')];
+    if (!base || !read.ok) return end;
+    return { ...end, height: typeableQuantity(read.si - base, 'length', findUnit('length', read.unit) ? read.unit : 'in', 6) };
+  };
+  return withFields(old, { lines: each(old['lines'], (line) => withFields(line, { from: inside(line['from']), to: inside(line['to']) })) });
+}
+
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings, 5: bulkheadsInside };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

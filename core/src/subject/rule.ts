@@ -9,6 +9,8 @@ export interface Candidate {
   /** Words alone, or a sentence with figures that are told in the reader's units. */
   readonly title: string | Message;
   readonly change: (draft: RigDocument) => void;
+  /** It bears on how much is carried: how many days go short is told with it. */
+  readonly days?: boolean;
 }
 
 export type Rule = (finding: Finding, rig: Rig, doc: RigDocument, now: Assessment) => Candidate[];

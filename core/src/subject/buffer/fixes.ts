@@ -10,7 +10,6 @@ import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
 import { like, m, nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
-import { ownBase } from '../../edit/tank.js';
 import type { Candidate, Rule } from '../rule.js';
 
 export const bufferRules: Rule = (finding, rig, doc, now) => {
@@ -59,7 +58,7 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
       change: (d) =>
         high.forEach((l) => {
           const end = lineAt(d, l.id).from;
-          end.height = like(end.height!, ownBase(d, l.from.id!) + 0.0254);
+          end.height = like(end.height!, 0.0254);
         }),
     });
   if (outlets.length)

@@ -1,5 +1,4 @@
 import { like, m } from '../../edit/length.js';
-import { ownBase } from '../../edit/tank.js';
 import type { Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
@@ -12,8 +11,8 @@ export const outletRules: Rule = (finding, rig) => {
       change: (d) =>
         d.lines.forEach((l) => {
           if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) {
-            const h = m(l.from.height) - ownBase(d, tank.id);
-            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, ownBase(d, tank.id) + 0.0254);
+            const h = m(l.from.height);
+            if (h < 0 || h > shapeHeight(tank.shape)) l.from.height = like(l.from.height, 0.0254);
           }
         }),
     },

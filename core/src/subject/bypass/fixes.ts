@@ -5,7 +5,6 @@ import { eachPart, lineAt } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
 import { ascii, like } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
-import { ownBase } from '../../edit/tank.js';
 import type { Candidate, Rule } from '../rule.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 
@@ -25,7 +24,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
           id: unusedId(d, `return-${machine.id}`),
           role: 'bypass',
           from: { at: 'machine', id: machine.id },
-          to: { at: 'tank', id: tank.id, height: like('1 in', ownBase(d, tank.id) + shapeHeight(tank.shape) * 0.9), apart: '36 in' },
+          to: { at: 'tank', id: tank.id, height: like('1 in', shapeHeight(tank.shape) * 0.9), apart: '36 in' },
           parts: [takePart('barb-34', 'p1'), takePart('hose-helix-34', 'p2', { length: '6 ft' })],
         });
       },
@@ -34,7 +33,6 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
   if (finding.code === 'return-tight' && own)
     out.push({ id: 'return-wider', title: 'A return hose one size wider', change: (d) => eachPart(d, [own.id], sizeUp) });
   if (finding.code === 'return-bubbles' && own) {
-    const tank = rig.tanks.find((t) => t.id === own.to.id)!;
     const reach = now.bypasses.find((b) => b.machineId === machine.id)?.bubbles?.depth.value ?? 0.3;
     out.push({
       id: 'return-apart',
@@ -47,7 +45,7 @@ export const bypassRules: Rule = (finding, rig, doc, now) => {
       id: 'return-low',
       title: 'A drop tube, so that the return ends under water',
       change: (d) => {
-        lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', ownBase(d, tank.id) + 0.05);
+        lineAt(d, own.id).to.height = like(own.to.height ?? '1 in', 0.05);
       },
     });
   }

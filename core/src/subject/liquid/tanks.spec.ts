@@ -65,7 +65,7 @@ describe('a tank of chemicals', () => {
     const sh = tank(d, 'sh-tank');
     sh.shape = { kind: 'box', length: '24 in', width: '24 in', height: '24 in' };
     Object.assign(sh, { fullLevel: '24 in', startLevel: '20 in', base: '10 in' });
-    for (const l of d.lines) if (l.from.id === 'sh-tank') l.from.height = '12 in';
+    for (const l of d.lines) if (l.from.id === 'sh-tank') l.from.height = '2 in';
     const t = tankOf(d, 'sh-tank');
     near(t.heelM3, (1152 / 231) * GALLON, 1e-9);
     near(t.drawableM3, ((24 * 24 * 18) / 231) * GALLON, 1e-9);

@@ -8,7 +8,6 @@ import { sizeUp } from '../../edit/part.js';
 import type { Candidate, Rule } from '../rule.js';
 import { percent, unused } from '../../edit/share-text.js';
 import { ownBase } from '../../edit/tank.js';
-import { parseQuantity } from '../../quantity/parse.js';
 import type { RigDocument } from '../../rig/schema.js';
 
 /** Valves set for the wanted strength; for injectors the soap nozzle, the draw hose and the tank's height. */
@@ -40,11 +39,6 @@ export const mixRules: Rule = (finding, rig, doc, now) => {
           title: message('Raise {tank} by {h}', { tank: doc.tanks[tank].name, h: shelf(more) }),
           change: (d) => {
             d.tanks[tank].base = like(d.tanks[tank].base, ownBase(d, d.tanks[tank].id) + more);
-            for (const l of d.lines)
-              if (l.from.at === 'tank' && l.from.id === d.tanks[tank].id && l.from.height) {
-                const read = parseQuantity(l.from.height, 'length');
-                if (read.ok) l.from.height = like(l.from.height, read.si + more);
-              }
           },
         });
   }

@@ -6,6 +6,7 @@ import { type Message, message } from '../../working/figure.js';
 import type { Finding, Subject } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 import type { PlanCode } from './kinds.js';
+import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
 import { apartM, before, clearBefore, openSides, overlapM, solidOf, toEdge, TOUCH } from './room.js';
 
@@ -62,6 +63,37 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         t,
         message('{t} lies {h} above the ground: ladders come off it only with a ladder.', { t: t.name, h: length(platform.height + t.box.z0) }),
       );
+    if (hasLid(rig, t)) {
+      const room = overLid(t, placed, solid, platform);
+      if (room < values['lid-room'] - TOUCH)
+        tell(
+          'lid-blocked',
+          'tight',
+          t,
+          message('{t} has {d} over its lid; {want} is wanted to open it and look in.', {
+            t: t.name,
+            d: length(Math.max(room, 0)),
+            want: length(values['lid-room']),
+          }),
+        );
+    }
+    const [near] = breathers(rig, t, placed, values);
+    if (near)
+      tell(
+        'fumes-intake',
+        'tight',
+        t,
+        message(
+          '{tank} breathes onto the deck {d} from {engine}: the engine draws its fumes in and rusts inside. Lead the vent outside, or keep {want} apart.',
+          {
+            tank: t.name,
+            d: length(near.apartM),
+            engine: near.engine.name,
+            want: length(values['vent-intake']),
+          },
+        ),
+        near.engine,
+      );
     if (holdsFuel(rig, t)) fuelApart(rig, t, placed, values, tell);
   }
   if (said.widthM > values['width-most'] + TOUCH) {
@@ -72,6 +104,11 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       widest,
       message('Over all it is {w} wide; {most} is the most on the road.', { w: length(said.widthM), most: length(values['width-most']) }),
     );
+  }
+  for (const h of said.hands) {
+    if (h.behind === undefined) continue;
+    const [own, before] = [h.thing, h.behind].map((id) => placed.find((t) => t.id === id)!);
+    tell('hand-blocked', 'tight', own, message('{part} at {t} lies behind {o}: no hand gets at it.', { part: h.part, t: own.name, o: before.name }), before);
   }
   for (const l of said.lines) {
     if (!(l.hoseM > 0) || l.hoseM > l.pathM * 0.995) continue;

@@ -26,6 +26,11 @@ export const planRules: Rule = (finding, rig, doc): Candidate[] => {
       return holdRules(id, rig);
     case 'exhaust-inside':
       return [];
+    case 'fumes-intake':
+      return [
+        { id: 'vent-outside', title: 'Lead the vent outside', change: (d) => void (d.tanks.find((t) => t.id === id)!.ventTo = 'outside') },
+        ...moves(id, rig, doc, false),
+      ];
     default:
       return [...(finding.also ?? []).flatMap((s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
   }

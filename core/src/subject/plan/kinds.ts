@@ -20,7 +20,10 @@ export type PlanCode =
   | 'reel-blocked'
   | 'reel-low'
   | 'ladder-high'
-  | 'hose-short';
+  | 'hose-short'
+  | 'hand-blocked'
+  | 'lid-blocked'
+  | 'fumes-intake';
 
 const told = (code: PlanCode, minor = false) => ({ figure: places(code), rules: planRules, ...(minor ? { minor: true } : {}) });
 
@@ -57,4 +60,7 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'reel-low': told('reel-low', true),
   'ladder-high': told('ladder-high', true),
   'hose-short': { ...told('hose-short', true), scale: 'practice' },
+  'hand-blocked': told('hand-blocked', true),
+  'lid-blocked': told('lid-blocked', true),
+  'fumes-intake': { ...told('fumes-intake', true), scale: 'practice' },
 };

@@ -7,6 +7,7 @@ import type { AssumptionValues } from '../../assumption/register.js';
 import { tellsOf } from '../told-once.js';
 import { worstOf } from '../verdict.js';
 import { planFindings } from './findings.js';
+import { handPoints } from './hand-points.js';
 import { heldBy, heldWanted } from './held.js';
 import type { Access, PlacedThing, PlanResult } from './result.js';
 import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
@@ -54,9 +55,12 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
     return [{ id: t.id, access: accessOf(rig, platform, t, solids, values), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
   });
   const boxes = things.flatMap((t) => t.box ?? []);
+  const standing = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
+  const lines = laidLines(rig, things);
   const said = {
     tray: things.flatMap((t) => (t.box ? [] : [t.id])),
-    lines: laidLines(rig, things),
+    lines,
+    hands: handPoints(rig, platform, lines, standing, solids, values),
     widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
   };
   const findings = planFindings(rig, { ...said, things: placed }, values, things);

@@ -28,10 +28,30 @@ export interface PlacedThing {
   readonly verdict: Verdict;
 }
 
+/** Where a hand closes on a valve or a strainer's bowl, m: on the deck from its front and kerb side, above the ground, in from the nearest edge. */
+export interface HandPoint {
+  readonly lineId: string;
+  readonly what: 'valve' | 'strainer';
+  /** Name of the part. */
+  readonly part: string;
+  /** The thing it sits at, and its name. */
+  readonly thing: string;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  readonly aboveGroundM: number;
+  readonly inFromEdgeM: number;
+  /** Whether it is got at by one who stands on the ground; else from the deck. */
+  readonly fromGround: boolean;
+  /** The thing that stands in the hand's way. */
+  readonly behind: string | undefined;
+}
+
 export interface PlanResult {
   /** Ids of what has no place yet. */
   readonly tray: readonly string[];
   readonly things: readonly PlacedThing[];
+  readonly hands: readonly HandPoint[];
   readonly lines: readonly LaidLine[];
   /** Over all with what hangs over, m. */
   readonly widthM: number;

@@ -33,6 +33,8 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'diesel-density',
           'ladder-high',
           'hold-from',
+          'lid-room',
+          'vent-intake',
           'hold-safety',
         ]
       : [],

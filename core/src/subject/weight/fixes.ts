@@ -1,6 +1,7 @@
 import { standingOn } from '../../deck/index.js';
 import { PLATFORMS } from '../../catalogue/platforms.js';
 import { like, m } from '../../edit/length.js';
+import { splitTank } from '../../edit/split-tank.js';
 import { moveThing, placeOf, setPlatform } from '../../edit/place.js';
 import { typeableQuantity } from '../../quantity/format.js';
 import { levelOf, shapeHeight, volumeAt } from '../../rig/tank-shape.js';
@@ -16,7 +17,7 @@ const STEPS = [4, 8, 14, 20, 30] as const;
 const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
 const heaviest = (rig: Rig): Tank[] => [...rig.tanks].sort((a, b) => volumeAt(b.shape, top(b)) - volumeAt(a.shape, top(a)));
 
-/** The heaviest tanks a little forward, back or aside; the axles moved; less water; brakes; a larger platform of the same kind. */
+/** The heaviest tanks a little forward, back or aside, or as two narrow ones; the axles moved; less water; brakes; a larger platform of the same kind. */
 export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
   const { platform } = rig;
   if (!platform) return [];
@@ -41,6 +42,14 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
         change: (d) => d.platform!.axles.forEach((a) => (a.at = like(a.at, m(a.at) + by))),
       });
     }
+  // What moves from side to side goes with the third power of its width.
+  if (finding.code === 'tips' || finding.code === 'slope-tips')
+    for (const tank of movable.filter((t) => t.shape.kind === 'box' && t.liquid === 'water').slice(0, 2))
+      out.push({
+        id: `two-${tank.id}`,
+        title: message('Two narrow tanks, tied at the bottom, in place of {tank}', { tank: tank.name }),
+        change: (d) => void splitTank(d, tank.id),
+      });
   if (finding.code.startsWith('over-')) {
     const main = movable[0] ?? heaviest(rig)[0];
     if (main)
@@ -50,6 +59,7 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
           id: `carry-${main.id}-${share}`,
           title: message('Carry {v} in {tank}', { v: { value: volume, dimension: 'volume' }, tank: main.name }),
           change: (d) => carry(d, main, volume),
+          days: true,
         });
       }
     const larger = PLATFORMS.map((p) => ({ p, made: p.make() })).filter(

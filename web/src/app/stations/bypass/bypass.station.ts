@@ -24,7 +24,7 @@ import { RigStore } from '../../state/rig-store';
           <pz-select label="Returns to" [options]="places()" [value]="lineTank() ?? ''" (choose)="redirect($event)" />
           @if (lineIndex() >= 0) {
             @if (lineTank()) {
-              <pz-quantity label="Ends above deck" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="tank top" />
+              <pz-quantity label="Ends above the tank’s bottom" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="tank top" />
               <pz-quantity label="From the outlet" hint="sideways" [path]="'lines.' + lineIndex() + '.to.apart'" placeholder="next to it" />
             }
             <pz-line-editor [lineId]="lineId()!" heading="Parts of the return · share of the loss" [shares]="result()?.parts ?? []" />

@@ -25,7 +25,7 @@ import { RigStore } from '../../state/rig-store';
           <pz-choice label="Lid" [path]="'tanks.' + chosen.index() + '.lid'" [options]="lids" />
           <pz-quantity label="Vent" [path]="'tanks.' + chosen.index() + '.ventBore'" />
           @if (lineIndex() >= 0) {
-            <pz-quantity label="Outlet above deck" [path]="'lines.' + lineIndex() + '.from.height'" placeholder="tank bottom" />
+            <pz-quantity label="Outlet above the tank’s bottom" [path]="'lines.' + lineIndex() + '.from.height'" placeholder="tank bottom" />
             <pz-quantity label="Ends above deck" [path]="'lines.' + lineIndex() + '.to.height'" placeholder="at the outlet" />
             <pz-line-editor [lineId]="lineId()!" heading="Parts of the dump line · share of the loss" [shares]="result()?.parts ?? []" />
           } @else {

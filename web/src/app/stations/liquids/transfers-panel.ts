@@ -26,7 +26,7 @@ import { RigStore } from '../../state/rig-store';
               <pz-quantity label="Its switch opens at" [path]="t.path + 'limit'" />
               <pz-quantity label="Height of the pump" [path]="t.path + 'height'" />
               @if (t.endPath) {
-                <pz-quantity label="Comes out above the deck" [path]="t.endPath" />
+                <pz-quantity label="Comes out above the tank’s bottom" [path]="t.endPath" />
               }
             </div>
             <div>

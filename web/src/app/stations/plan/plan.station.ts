@@ -9,6 +9,7 @@ import {
   deckDrawing,
   dropPlatform,
   formatQuantity,
+  formatTape,
   GEAR_KINDS,
   type GearKind,
   RESTRAINTS,
@@ -33,6 +34,7 @@ import { type Fact, Facts } from '../../bench/facts';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
 import { Picker } from '../../kit/picker';
+import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { SelectRow } from '../../kit/select-row';
 import { RigStore, setAt } from '../../state/rig-store';
 import { ArrangePanel } from './arrange-panel';
@@ -62,6 +64,7 @@ const HOLD_WORDS: Readonly<Record<(typeof RESTRAINTS)[number], string>> = {
   imports: [
     ArrangePanel,
     ChoiceField,
+    DataTable,
     DeckView,
     Facts,
     MatButtonModule,
@@ -126,6 +129,31 @@ export class PlanStation {
       return this.filling() === 'full' ? full : this.filling() === 'half' ? full / 2 : this.filling() === 'empty' ? 0 : Math.min(t.startLevel, full);
     }),
   );
+  protected readonly handColumns: readonly Column[] = [
+    { id: 'part', name: 'Handle or bowl', sorts: true },
+    { id: 'at', name: 'At', sorts: true },
+    { id: 'up', name: 'Above the ground', number: true, sorts: true },
+    { id: 'in', name: 'In from the edge', number: true, sorts: true },
+    { id: 'got', name: 'Got at' },
+  ];
+  /** Valves and bowls, and whether a hand gets at them from the ground. */
+  protected readonly hands = computed<TableRow[]>(() => {
+    const names = new Map(this.things().map((t) => [t.id, t.name]));
+    const tape = (m: number): string => formatTape(Math.round(m / 0.0127) * 0.0127, this.store.units());
+    return (this.plan()?.hands ?? []).map((h, i) => {
+      const got = h.behind !== undefined ? `no: behind ${names.get(h.behind) ?? ''}` : h.fromGround ? 'from the ground' : 'from the deck';
+      return {
+        id: `${h.lineId} ${h.what} ${i}`,
+        cells: {
+          part: h.part,
+          at: h.name,
+          up: { text: tape(h.aboveGroundM), by: h.aboveGroundM },
+          in: { text: tape(h.inFromEdgeM), by: h.inFromEdgeM },
+          got: { text: got, shout: h.behind !== undefined },
+        },
+      };
+    });
+  });
   protected readonly shelves = computed(() => {
     const own = this.chosen();
     const doc = this.store.document();

@@ -1,5 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import {
   addFree,
   addRiding,
@@ -8,10 +9,12 @@ import {
   COUPLINGS,
   DECK_COATS,
   DECK_MATERIALS,
+  DOORS,
   PLATFORM_KINDS,
   type PlatformDocument,
   removeFree,
   removeRiding,
+  setDoor,
   setPlatform,
 } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
@@ -26,7 +29,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
 /** What the rig stands on: measures, empty weight, axles, coupling, ratings, what tows. */
 @Component({
   selector: 'pz-platform-fields',
-  imports: [ChoiceField, MatButtonModule, NameField, QuantityField, SelectRow],
+  imports: [ChoiceField, MatButtonModule, MatCheckboxModule, NameField, QuantityField, SelectRow],
   template: `
     @if (platform(); as p) {
       <pz-name path="platform.name" />
@@ -36,6 +39,17 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       <pz-quantity label="Deck above the ground" path="platform.height" [write]="lift" />
       <pz-quantity label="Rail" path="platform.rail" placeholder="none" />
       <pz-quantity label="Height inside a closed body" path="platform.headroom" placeholder="open" />
+      @if (p.headroom !== undefined) {
+        <div class="doors" role="group" aria-label="Doors">
+          <span>Doors</span>
+          @for (d of doors; track d.side) {
+            <mat-checkbox [checked]="p.doors?.includes(d.side) ?? false" (change)="door(d.side, $event.checked)">{{ d.name }}</mat-checkbox>
+          }
+        </div>
+        @if (!(p.doors ?? []).length) {
+          <p class="shout">Nobody gets in: a closed body wants a door.</p>
+        }
+      }
       <pz-choice label="Deck" path="platform.deck" [options]="decks" />
       <pz-choice label="Coat" path="platform.coat" [options]="coats" />
       <pz-choice label="Brakes" path="platform.brakes" [options]="brakes" />
@@ -139,6 +153,12 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
     h4 {
       margin: 12px 0 0;
     }
+    .doors {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0 8px;
+    }
     .acts {
       display: flex;
       gap: 6px;
@@ -148,6 +168,10 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
 })
 export class PlatformFields {
   private readonly rig = inject(RigStore);
+  protected readonly doors = DOORS.map((side) => ({ side, name: { rear: 'Rear', kerb: 'Kerb side', street: 'Street side' }[side] }));
+  protected door(side: (typeof DOORS)[number], there: boolean): void {
+    this.change(there ? 'A door' : 'One door less', (p) => setDoor(p, side, there));
+  }
   protected readonly platform = computed(() => this.rig.document()?.platform);
   protected readonly kinds = words(PLATFORM_KINDS);
   protected readonly decks = words(DECK_MATERIALS);
