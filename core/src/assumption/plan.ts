@@ -54,4 +54,5 @@ export const PLAN_ASSUMPTIONS = [
     'estimate',
     'Fumes sink and are drawn in; the engine rusts from inside.',
   ),
+  assumption('bund-depth', 'Depth of a bund under a tank', 'length', '16 in', 'estimate', 'Trays for drums and totes are 8 to 20 in deep.'),
 ] as const;

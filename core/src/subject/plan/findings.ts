@@ -105,6 +105,23 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       message('Over all it is {w} wide; {most} is the most on the road.', { w: length(said.widthM), most: length(values['width-most']) }),
     );
   }
+  for (const { tankId, box } of said.bunds) {
+    const own = placed.find((t) => t.id === tankId)!;
+    // What is bolted to the tank's own lid, or hangs over the bund's rim, is not in it.
+    const hit = placed.find((o) => o !== own && o.kind !== 'mix' && o.kind !== 'manifold' && overlapM(box, solid.get(o.id)!) > TOUCH);
+    const over = Math.max(-box.x0, -box.y0, box.x1 - platform.length, box.y1 - platform.width);
+    if (!hit && over <= TOUCH) continue;
+    const says = { tank: own.name, l: length(box.x1 - box.x0), w: length(box.y1 - box.y0), d: length(box.z1) };
+    tell(
+      'bund-room',
+      'tight',
+      own,
+      hit
+        ? message('The bund under {tank}, {l} × {w} at {d} deep, runs into {o}. Move one of them, or take a deeper bund.', { ...says, o: hit.name })
+        : message('The bund under {tank}, {l} × {w} at {d} deep, hangs over the edge of the deck.', says),
+      hit,
+    );
+  }
   for (const h of said.hands) {
     if (h.behind === undefined) continue;
     const [own, before] = [h.thing, h.behind].map((id) => placed.find((t) => t.id === id)!);

@@ -23,7 +23,8 @@ export type PlanCode =
   | 'hose-short'
   | 'hand-blocked'
   | 'lid-blocked'
-  | 'fumes-intake';
+  | 'fumes-intake'
+  | 'bund-room';
 
 const told = (code: PlanCode, minor = false) => ({ figure: places(code), rules: planRules, ...(minor ? { minor: true } : {}) });
 
@@ -62,5 +63,6 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'hose-short': { ...told('hose-short', true), scale: 'practice' },
   'hand-blocked': told('hand-blocked', true),
   'lid-blocked': told('lid-blocked', true),
+  'bund-room': told('bund-room', true),
   'fumes-intake': { ...told('fumes-intake', true), scale: 'practice' },
 };

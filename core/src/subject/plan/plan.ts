@@ -6,6 +6,7 @@ import type { Stocks } from '../../solve/stock.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { tellsOf } from '../told-once.js';
 import { worstOf } from '../verdict.js';
+import { bundsOf } from './bunds.js';
 import { planFindings } from './findings.js';
 import { handPoints } from './hand-points.js';
 import { heldBy, heldWanted } from './held.js';
@@ -60,6 +61,7 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   const said = {
     tray: things.flatMap((t) => (t.box ? [] : [t.id])),
     lines,
+    bunds: bundsOf(rig, standing, values['bund-depth']),
     hands: handPoints(rig, platform, lines, standing, solids, values),
     widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
   };

@@ -1,4 +1,4 @@
-import type { LaidLine } from '../../deck/index.js';
+import type { Box, LaidLine } from '../../deck/index.js';
 import type { Side } from '../../rig/schema.js';
 import type { Figure } from '../../working/figure.js';
 import type { Verdict } from '../verdict.js';
@@ -52,6 +52,8 @@ export interface PlanResult {
   readonly tray: readonly string[];
   readonly things: readonly PlacedThing[];
   readonly hands: readonly HandPoint[];
+  /** Bunds under tanks of chemicals, as large as what they hold and are deep. */
+  readonly bunds: readonly { readonly tankId: string; readonly box: Box }[];
   readonly lines: readonly LaidLine[];
   /** Over all with what hangs over, m. */
   readonly widthM: number;

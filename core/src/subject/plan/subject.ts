@@ -33,6 +33,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'diesel-density',
           'ladder-high',
           'hold-from',
+          'bund-depth',
           'lid-room',
           'vent-intake',
           'hold-safety',

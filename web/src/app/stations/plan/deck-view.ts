@@ -34,6 +34,11 @@ const GROUND_ROOM = 66;
               <title>{{ z.name }}: stays free</title>
             </rect>
           }
+          @for (b of p.bunds; track b.id) {
+            <rect class="bund" [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.width" [attr.height]="b.height">
+              <title>{{ b.words }}</title>
+            </rect>
+          }
           @for (t of p.things; track t.id) {
             <g
               class="thing"
@@ -184,6 +189,11 @@ export class DeckView {
       size: `${formatTape(p.length, this.store.units())} × ${formatTape(p.width, this.store.units())} deck`,
       boxes: p.wheelBoxes ? [0, p.width - p.wheelBoxes.width].map((y) => rect(p.wheelBoxes!.from, y, p.wheelBoxes!.length, p.wheelBoxes!.width)) : [],
       free: (p.free ?? []).map((z) => ({ id: z.id, name: z.name, ...rect(z.x, z.y, z.length, z.width) })),
+      bunds: this.plan().bunds.map(({ tankId, box }) => ({
+        id: tankId,
+        words: `Bund, ${formatTape(box.x1 - box.x0, this.store.units())} × ${formatTape(box.y1 - box.y0, this.store.units())}, ${formatTape(box.z1, this.store.units())} deep`,
+        ...rect(box.x0, box.y0, box.x1 - box.x0, box.y1 - box.y0),
+      })),
       tongue: p.coupling
         ? `M${s.x(0)} ${top + 0.15 * p.width * s.k}L${s.x(-p.coupling.ahead)} ${top + (p.width / 2) * s.k}L${s.x(0)} ${top + 0.85 * p.width * s.k}`
         : '',

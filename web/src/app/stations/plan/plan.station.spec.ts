@@ -79,6 +79,32 @@ describe('the plan', () => {
     expect(s.rig.document().gear!.some((g) => g.id === id)).toBe(false);
     expect(readRig(s.rig.document()).ok).toBe(true);
   });
+  test('handles and bowls are listed with their heights, where a hand gets at them from', async () => {
+    const s = open();
+    const panels = [...s.root.querySelectorAll<HTMLElement>('mat-expansion-panel-header')];
+    panels.find((x) => x.textContent.includes('Handles and bowls'))!.click();
+    await s.settle();
+    const table = s.root.querySelector('table[aria-label="Handles and strainer bowls"]')!;
+    expect(table.querySelectorAll('tbody tr').length).toBe(s.rig.assessment().plan!.hands.length);
+    expect(table.textContent).toMatch(/from the (ground|deck)/);
+  });
+  test('doors of a closed body are ticked; without one nobody gets in', async () => {
+    const s = open();
+    s.root.querySelector<HTMLElement>('mat-expansion-panel-header')!.click();
+    await s.settle();
+    await s.type('Height inside a closed body', '80 in');
+    const box = (name: string): HTMLInputElement =>
+      [...s.root.querySelectorAll('mat-checkbox')].find((x) => x.textContent.includes(name))!.querySelector<HTMLInputElement>('input')!;
+    expect(s.root.textContent).toContain('Nobody gets in');
+    box('Rear').click();
+    await s.settle();
+    expect(s.rig.document().platform!.doors).toEqual(['rear']);
+    expect(s.root.textContent).not.toContain('Nobody gets in');
+    box('Street side').click();
+    box('Rear').click();
+    await s.settle();
+    expect(s.rig.document().platform!.doors).toEqual(['street']);
+  });
   test('wheel boxes, floor that stays free and what rides along are put in, judged and taken out again', async () => {
     const s = open();
     const told = (code: string): number => s.rig.assessment().findings.filter((f) => f.code === code).length;
