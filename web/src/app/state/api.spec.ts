@@ -87,7 +87,20 @@ test('a server that cannot be reached is away; one that never answers is given u
 test('a build kept by an older Pozzo arrives in the version that screens and edits know', async () => {
   const { api, http } = setUp();
   const { lines, ...rest } = build.document;
-  const old = { ...rest, version: 1, lines: lines.map((l) => ({ ...l, parts: l.parts.map(({ ...p }) => (delete (p as { use?: string }).use, p)) })) };
+  // As version 1 had it: no use, and bulkheads told from what the tank stands on, 2 in below its bottom.
+  const raised = (end: (typeof lines)[number]['from']) =>
+    end.at === 'tank' && end.height !== undefined ? { ...end, height: `${Number.parseFloat(end.height) + 2} in` } : end;
+  expect(rest.tanks.map((t) => t.base)).toEqual(['2 in']);
+  const old = {
+    ...rest,
+    version: 1,
+    lines: lines.map((l) => ({
+      ...l,
+      from: raised(l.from),
+      to: raised(l.to),
+      parts: l.parts.map(({ ...p }) => (delete (p as { use?: string }).use, p)),
+    })),
+  };
   const asked = api.get('a');
   http.expectOne('/api/v1/builds/a').flush({ ...build, document: old });
   expect((await asked).document).toEqual(build.document);
