@@ -2,7 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests',
-  workers: 1,
+  // A server for each test, so that two run side by side.
+  workers: 2,
   // Room for a slow machine: a test that hangs is stopped, none is judged by its time.
   timeout: 240_000,
   expect: { timeout: 20_000 },

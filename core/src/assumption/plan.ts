@@ -55,4 +55,5 @@ export const PLAN_ASSUMPTIONS = [
     'Fumes sink and are drawn in; the engine rusts from inside.',
   ),
   assumption('bund-depth', 'Depth of a bund under a tank', 'length', '16 in', 'estimate', 'Trays for drums and totes are 8 to 20 in deep.'),
+  assumption('gate-room', 'Floor that stays free behind a gate or ramp', 'length', '12 in', 'common-practice', 'Room to step up and to swing it.'),
 ] as const;

@@ -1,7 +1,11 @@
 import type { Assessment } from '../assess/assessment.js';
+import type { Rig } from '../rig/schema.js';
+import type { Finding } from '../subject/finding.js';
 import { type Message, message } from '../working/figure.js';
-import type { Verdict } from '../subject/verdict.js';
+import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Chance } from './chance.js';
+import type { DayResult } from './types.js';
+import { weighDay } from './weigh-day.js';
 
 /** Whether anything draws on the rig that a day could use up: where nothing does, no day is judged. */
 export const hasDays = (a: Pick<Assessment, 'feeds' | 'chemical'>): boolean => a.feeds.length + a.chemical.mixes.length > 0;
@@ -24,4 +28,17 @@ export function daysMessage(short: Chance, tolerance: number): Message {
   const t = { value: tolerance, dimension: 'ratio' as const };
   if (short.chance === 0) return message('No day in {days} goes short of water; {t} allowed.', { days: String(short.days), t });
   return message('{p} of days go short of water; {t} allowed.', { p: { value: short.chance, dimension: 'ratio', digits: 2 }, t });
+}
+
+/**
+ * The worst that a worked day puts on axles and coupling, where it is worse than what the rig's own fillings say: a minute of
+ * driving between them. Undefined where the day adds nothing.
+ */
+export function roadFinding(rig: Rig, day: DayResult, a: Pick<Assessment, 'weight' | 'findings'>): Finding | undefined {
+  const rank = (v: Verdict): number => VERDICTS.indexOf(v);
+  const known = new Map<string, number>();
+  for (const f of a.findings) if (f.station === 'weight') known.set(f.code, Math.max(known.get(f.code) ?? 0, rank(f.verdict)));
+  return weighDay(rig, day, a.weight)
+    ?.findings.filter((f) => f.verdict !== 'fed' && rank(f.verdict) > (known.get(f.code) ?? 0))
+    .reduce<Finding | undefined>((worst, f) => (worst && rank(worst.verdict) >= rank(f.verdict) ? worst : f), undefined);
 }

@@ -101,7 +101,7 @@ export { LIQUIDS, SHAPE_KINDS, type Tank, TANK_USES, type TankDocument, type Tan
 export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument, TAKE_OFFS, UNLOADER_KINDS } from './thing/machine.js';
 export type { Booster } from './thing/booster.js';
 export { type Outlet, type OutletDocument, SURFACES } from './thing/outlet.js';
-export { type Reel, type ReelDocument, REEL_PLACES, SWIVELS } from './thing/reel.js';
+export { type Reel, type ReelDocument, PARKINGS, REEL_PLACES, SWIVELS } from './thing/reel.js';
 export type { Site } from './thing/site.js';
 export type { Manifold } from './thing/manifold.js';
 export type { Liquid, LiquidDocument } from './thing/liquid.js';

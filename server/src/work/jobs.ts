@@ -6,6 +6,7 @@ import {
   dayModel,
   daysMessage,
   daysVerdict,
+  FINDING_KINDS,
   doSum,
   findSum,
   hasDays,
@@ -16,7 +17,9 @@ import {
   type ReadRig,
   readRig,
   rigInp,
+  roadFinding,
   sampleUntilEnough,
+  simulateModel,
   withoutOptions,
   type RigDocument,
   worse,
@@ -63,12 +66,19 @@ function judge(text: string, sampled: boolean): Judgement {
   const weight = heaviest(assessment);
   if (!sampled) return { verdict, scale, headline, weight, chance: null, sampled: false };
   if (!hasDays(assessment)) return { verdict, scale, headline, weight, chance: null, sampled: true };
-  const sample = sampleUntilEnough(dayModel(rig));
+  const model = dayModel(rig);
+  const sample = sampleUntilEnough(model);
   const { short, tolerance } = sample;
   // A build whose days go short too often is not fed.
   const days = daysVerdict(sample);
+  // Nor one whose day puts more on an axle, some minute of driving, than any of its fillings.
+  const road = roadFinding(rig, simulateModel(model), assessment);
   const said =
-    worse(verdict, days) === verdict ? { verdict, scale, headline } : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
+    road && worse(verdict, road.verdict) !== verdict && worse(road.verdict, days) === road.verdict
+      ? { verdict: road.verdict, scale: FINDING_KINDS[road.code].scale, headline: road.message }
+      : worse(verdict, days) === verdict
+        ? { verdict, scale, headline }
+        : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
   return { ...said, weight, chance: { short, tolerance }, sampled: true };
 }
 

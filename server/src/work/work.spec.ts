@@ -20,6 +20,16 @@ describe('a thread of work', () => {
     await thread.stop();
     await expect(thread.run('sum', asks[0])).rejects.toMatchObject({ status: 503 });
   });
+  test('a build whose day fills it at a tap and drives on too heavy is a stop, though it sets out light', async () => {
+    const d = LAYOUTS.find((l) => l.id === 'big-tank')!.make();
+    d.platform!.road = 'day';
+    d.tanks.find((t) => t.id === 'water')!.startLevel = '3 in';
+    d.platform!.gvwr = '2000 kg';
+    const document = JSON.stringify(d);
+    const straight = await inlineWork.run('judge', { document });
+    expect(straight).not.toMatchObject({ verdict: 'stop' });
+    expect(await inlineWork.run('sample', { document })).toMatchObject({ verdict: 'stop', scale: 'rating', sampled: true });
+  });
   test('that takes too long is ended and told; a thread that dies is told; the next job is done', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'pozzo-work-'));
     const script = join(folder, 'w.mjs');

@@ -54,6 +54,8 @@ export const platform = v.strictObject({
   /** Of a closed body: inside height above the deck, and where its doors are. */
   headroom: v.optional(quantity('length', '2 ft', '15 ft')),
   doors: v.optional(list(v.picklist(DOORS), 3)),
+  /** Side at which a gate or ramp opens: what stands before it has to be lifted over. */
+  gate: v.optional(v.picklist(DOORS)),
   /** Wheel boxes that stand up into the deck, one at each side. */
   wheelBoxes: v.optional(
     v.strictObject({

@@ -5,6 +5,7 @@ import type { ThingKind } from './kind.js';
 
 export const REEL_PLACES = ['kerb', 'rear', 'street'] as const;
 export const SWIVELS = ['brass', 'steel', 'stainless', 'plastic', 'none'] as const;
+export const PARKINGS = ['hook', 'nothing'] as const;
 /** A reel and the line whose hoses it carries. */
 export const reel = v.strictObject({
   id,
@@ -18,6 +19,8 @@ export const reel = v.strictObject({
   /** 1 is the lowest of its stack. */
   row: quantity('number', '1', '6'),
   swivel: v.picklist(SWIVELS),
+  /** What holds the free end of its hose on the road; left out, not said. */
+  parked: v.optional(v.picklist(PARKINGS)),
   /** Of one that a motor winds: what that draws. */
   motor: v.optional(quantity('current', '1 A', '200 A')),
 });

@@ -8,7 +8,7 @@ import type { Verdict } from '../verdict.js';
 import type { PlanCode } from './kinds.js';
 import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
-import { apartM, before, clearBefore, openSides, overlapM, solidOf, toEdge, TOUCH } from './room.js';
+import { apartM, before, clearBefore, inwards, openSides, overlapM, solidOf, toEdge, TOUCH } from './room.js';
 
 type Said = Omit<PlanResult, 'verdict' | 'things'> & { readonly things: readonly Omit<PlacedThing, 'verdict'>[] };
 
@@ -95,6 +95,22 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         near.engine,
       );
     if (holdsFuel(rig, t)) fuelApart(rig, t, placed, values, tell);
+  }
+  if (platform.gate) {
+    const deck: Box = { x0: 0, x1: platform.length, y0: 0, y1: platform.width, z0: 0, z1: 10 };
+    const way = inwards(deck, platform.gate, values['gate-room']);
+    for (const t of placed)
+      if (t.place?.on === undefined && overlapM(way, solid.get(t.id)!) > TOUCH)
+        tell(
+          'gate-blocked',
+          'tight',
+          t,
+          message('{t} stands in the way of the gate at the {side}: {want} is wanted behind it.', {
+            t: t.name,
+            side: SIDE_WORDS[platform.gate],
+            want: length(values['gate-room']),
+          }),
+        );
   }
   if (said.widthM > values['width-most'] + TOUCH) {
     const widest = placed.reduce((a, b) => (over(b.box, platform) > over(a.box, platform) ? b : a));
@@ -313,8 +329,11 @@ function reel(
   tell: Tell,
 ): void {
   const own = rig.reels.find((r) => r.id === t.id);
+  if (!own) return;
+  if (own.parked === 'nothing')
+    tell('reel-unparked', 'tight', t, message('Nothing holds the end of the hose on {t}: on the road it drags behind.', { t: t.name }));
   const side = t.place?.service;
-  if (!own || !side) return;
+  if (!side) return;
   const others = placed.filter((o) => o !== t && t.place?.on !== o.id && o.place?.on !== t.id).map((o) => solid.get(o.id)!);
   const free = clearBefore(t.box, side, others);
   if (Number.isFinite(free))

@@ -26,6 +26,8 @@ export const planRules: Rule = (finding, rig, doc): Candidate[] => {
       return holdRules(id, rig);
     case 'exhaust-inside':
       return [];
+    case 'reel-unparked':
+      return [{ id: 'hook', title: 'A hook for the end of its hose', change: (d) => void (d.reels!.find((r) => r.id === id)!.parked = 'hook') }];
     case 'fumes-intake':
       return [
         { id: 'vent-outside', title: 'Lead the vent outside', change: (d) => void (d.tanks.find((t) => t.id === id)!.ventTo = 'outside') },

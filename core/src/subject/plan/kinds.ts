@@ -24,7 +24,9 @@ export type PlanCode =
   | 'hand-blocked'
   | 'lid-blocked'
   | 'fumes-intake'
-  | 'bund-room';
+  | 'bund-room'
+  | 'gate-blocked'
+  | 'reel-unparked';
 
 const told = (code: PlanCode, minor = false) => ({ figure: places(code), rules: planRules, ...(minor ? { minor: true } : {}) });
 
@@ -64,5 +66,7 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'hand-blocked': told('hand-blocked', true),
   'lid-blocked': told('lid-blocked', true),
   'bund-room': told('bund-room', true),
+  'gate-blocked': told('gate-blocked', true),
+  'reel-unparked': { ...told('reel-unparked', true), scale: 'practice' },
   'fumes-intake': { ...told('fumes-intake', true), scale: 'practice' },
 };

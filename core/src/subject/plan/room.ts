@@ -28,6 +28,20 @@ export function before(box: Box, side: Side, depth: number, spread = 0): Box {
   }
 }
 
+/** The strip behind a side of a box, so deep. */
+export function inwards(box: Box, side: Side, depth: number): Box {
+  switch (side) {
+    case 'front':
+      return { ...box, x1: box.x0 + depth };
+    case 'rear':
+      return { ...box, x0: box.x1 - depth };
+    case 'kerb':
+      return { ...box, y1: box.y0 + depth };
+    case 'street':
+      return { ...box, y0: box.y1 - depth };
+  }
+}
+
 /** From a side of a box to the edge of the deck, m; less than nothing where it hangs over. */
 export function toEdge(box: Box, side: Side, p: Platform): number {
   switch (side) {

@@ -34,6 +34,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'ladder-high',
           'hold-from',
           'bund-depth',
+          'gate-room',
           'lid-room',
           'vent-intake',
           'hold-safety',

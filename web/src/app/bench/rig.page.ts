@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { hasDays, type Message, reread, say, SEVERITY_WORDS, worse } from '@pozzo/core';
+import { FINDING_KINDS, hasDays, type Message, reread, roadFinding, say, SEVERITY_WORDS, worse } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
@@ -63,6 +63,11 @@ export class RigPage implements OnDestroy {
     const a = this.assessment();
     return !!a && hasDays(a);
   });
+  /** What the day puts on axles and coupling that no filling tells by itself; of the rig as it stands. */
+  private readonly road = computed(() => {
+    const [rig, usual, a] = [this.rig.rig(), this.day.usual(), this.assessment()];
+    return rig && usual && a && this.day.fits() ? roadFinding(rig, usual, a) : undefined;
+  });
   /** The rig's verdict, its days counted in where they are known: a build whose days go short too often is not fed. */
   protected readonly whole = computed(() => {
     const a = this.assessment();
@@ -70,6 +75,9 @@ export class RigPage implements OnDestroy {
     const days = this.day.judged();
     const words = (m: Message): string => say(m, this.rig.units());
     const dayWords = this.hasDays() ? (days ? words(days.message) : DAY_WORDS[this.day.sample().state]) : '';
+    const road = this.road();
+    if (road && worse(a.verdict, road.verdict) !== a.verdict && worse(road.verdict, days?.verdict ?? 'fed') === road.verdict)
+      return { verdict: road.verdict, about: FINDING_KINDS[road.code].scale, headline: words(road.message), days: dayWords };
     if (days && worse(a.verdict, days.verdict) !== a.verdict) return { verdict: days.verdict, about: 'feeding' as const, headline: dayWords, days: '' };
     return { verdict: a.verdict, about: a.scale, headline: words(a.headline), days: dayWords };
   });
@@ -78,6 +86,8 @@ export class RigPage implements OnDestroy {
     const out = new Map<string, Worst>();
     // They come worst first.
     for (const f of this.assessment()?.findings ?? []) if (!out.has(f.station)) out.set(f.station, worstOfFinding(f));
+    const road = this.road();
+    if (road && worse(out.get('weight')?.verdict ?? 'fed', road.verdict) === road.verdict) out.set('weight', worstOfFinding(road));
     const days = this.day.judged();
     if (days && days.verdict !== 'fed') out.set('day', { verdict: days.verdict, about: 'feeding', word: SEVERITY_WORDS.feeding[days.verdict] });
     return out;

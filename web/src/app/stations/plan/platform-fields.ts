@@ -50,6 +50,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
           <p class="shout">Nobody gets in: a closed body wants a door.</p>
         }
       }
+      <pz-choice label="Gate or ramp" path="platform.gate" [options]="gates" />
       <pz-choice label="Deck" path="platform.deck" [options]="decks" />
       <pz-choice label="Coat" path="platform.coat" [options]="coats" />
       <pz-choice label="Brakes" path="platform.brakes" [options]="brakes" />
@@ -168,6 +169,10 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
 })
 export class PlatformFields {
   private readonly rig = inject(RigStore);
+  protected readonly gates = [
+    { value: '', name: 'None' },
+    ...DOORS.map((value) => ({ value, name: { rear: 'Rear', kerb: 'Kerb side', street: 'Street side' }[value] })),
+  ];
   protected readonly doors = DOORS.map((side) => ({ side, name: { rear: 'Rear', kerb: 'Kerb side', street: 'Street side' }[side] }));
   protected door(side: (typeof DOORS)[number], there: boolean): void {
     this.change(there ? 'A door' : 'One door less', (p) => setDoor(p, side, there));

@@ -56,6 +56,11 @@ export class ReelsStation {
     { value: 'rear', name: 'Rear' },
     { value: 'street', name: 'Street side' },
   ];
+  protected readonly parkings = [
+    { value: '', name: 'Not said' },
+    { value: 'hook', name: 'A hook or clip' },
+    { value: 'nothing', name: 'Nothing' },
+  ];
   protected readonly swivels = [
     { value: 'brass', name: 'Brass' },
     { value: 'steel', name: 'Plated steel' },

@@ -1,0 +1,42 @@
+import { advise, applyFix } from '../../advise/advise';
+import { assess } from '../../assess/assess';
+import { LAYOUTS } from '../../layouts/layouts';
+import { parseRig } from '../../rig/read';
+import type { RigDocument } from '../../rig/schema';
+import { say } from '../../working/figure';
+
+const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
+const judged = (d: RigDocument) => assess(parseRig(d));
+const told = (d: RigDocument, code: string): string[] =>
+  judged(d)
+    .findings.filter((f) => f.code === code)
+    .map((f) => say(f.message, 'us').replace(/[\u00a0\u202f]/g, ' '));
+const cured = (d: RigDocument, code: string): boolean =>
+  advise(d, parseRig(d), judged(d))
+    .filter((f) => f.code === code)
+    .some((f) => told(applyFix(d, f), code).length === 0);
+
+test('what stands behind a gate is told; without a gate, and at another side, it may stand there', () => {
+  const d = layout('two-unequal');
+  expect(told(d, 'gate-blocked')).toEqual([]);
+  d.platform!.gate = 'rear';
+  // The supply reel ends 2 in from the rear edge.
+  expect(told(d, 'gate-blocked')).toContain('Reel 1 stands in the way of the gate at the rear: 12 in is wanted behind it.');
+  d.assumptions['gate-room'] = '1 in';
+  expect(told(d, 'gate-blocked')).toEqual([]);
+  const truck = layout('tied-tanks');
+  truck.platform!.gate = 'rear';
+  expect(told(truck, 'gate-blocked').every((t) => t.includes('at the rear'))).toBe(true);
+});
+
+test('a reel whose hose’s end nothing holds is told and mended by a hook; one of which nothing is said is left alone', () => {
+  const d = layout('big-tank');
+  expect(told(d, 'reel-unparked')).toEqual([]);
+  d.reels![0].parked = 'nothing';
+  expect(told(d, 'reel-unparked')).toEqual([`Nothing holds the end of the hose on ${d.reels![0].name}: on the road it drags behind.`]);
+  expect(cured(d, 'reel-unparked')).toBe(true);
+});
+
+test('no layout stands in its own way', () => {
+  for (const l of LAYOUTS) expect([l.id, ...['gate-blocked', 'reel-unparked'].flatMap((c) => told(l.make(), c))]).toEqual([l.id]);
+});
