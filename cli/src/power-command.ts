@@ -1,4 +1,4 @@
-import { assess, assumptionValues, dayModel, densityOf, fuelVolume, oneLineSvg, simulateModel, wireCsv, wireList } from '@pozzo/core';
+import { assess, assumptionValues, dayModel, densityOf, fuelLastsDays, fuelVolume, oneLineSvg, simulateModel, wireCsv, wireList } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
@@ -30,12 +30,13 @@ export function powerAnswer(args: readonly string[]): object | string {
   return {
     fuel: [
       ...a.fuel.tanks.map((t) => {
-        const used = day.fuels.find((f) => f.id === t.tankId)?.usedM3 ?? 0;
+        const own = day.fuels.find((f) => f.id === t.tankId);
+        const days = fuelLastsDays(own);
         return {
           tankId: t.tankId,
           usableL: 1000 * t.usable.value,
-          perDayL: 1000 * used,
-          days: used > 0 ? t.usable.value / used : null,
+          perDayL: 1000 * (own?.usedM3 ?? 0),
+          days: Number.isFinite(days) ? days : null,
           engines: a.fuel.engines.filter((e) => t.engineIds.includes(e.engineId)).map(engine),
         };
       }),

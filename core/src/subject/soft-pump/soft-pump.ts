@@ -1,6 +1,6 @@
 import { POUND_HP_HOUR } from '../../quantity/dimension.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
-import { airUse, compressorPower, pumpCurrent, pumpCurve } from '../../chemistry/diaphragm-pump.js';
+import { airUse, compressorPower, pumpCurve } from '../../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../../fluid/air.js';
 import { jetHeight } from '../../hydraulics/outflow.js';
 import type { Rig } from '../../rig/schema.js';
@@ -8,6 +8,7 @@ import { type Blends, diaphragmOf, suppliedOf, wayOf } from '../../solve/blend-n
 import { carriedStrengths, DRY, startLevels } from '../../solve/blend-start.js';
 import type { Cases } from '../../solve/cases.js';
 import { wantedStrength } from '../../solve/consumption.js';
+import { currentFigure } from '../../solve/pump-current.js';
 import type { MixResult } from '../mix/result.js';
 import type { SoftPumpResult } from './result.js';
 import { type Verdict, worse } from '../verdict.js';
@@ -41,7 +42,6 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
     const air = airPressure(rig.brief.altitude);
     const day = daySeconds(mixes, pump.id);
     const supplied = suppliedOf(rig, pump, values);
-    const current = pumpCurrent(state.flowM3s, state.pumpRisePa, supplied);
     const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
     const jobs = dayJobs(mixes, pump.id);
     const spray = jobs > 0 ? day / jobs : 0;
@@ -76,20 +76,7 @@ export function assessSoftPumps(cases: Cases, blends: Blends, mixes: readonly Mi
         curve,
         asks: asksOf(state.flowM3s, state.pumpRisePa, (way.sprayer.height - pump.height) * rhoG * state.gravity),
         daySeconds: day,
-        current:
-          pump.kind === 'electric'
-            ? figure(
-                current,
-                'current',
-                'pump-current',
-                [
-                  input('Q', 'flow', state.flowM3s, 'flow'),
-                  input('Δp', 'pump', state.pumpRisePa, 'pressure'),
-                  input('V', 'at the pump', supplied.volts - current * supplied.ohms, 'voltage'),
-                ],
-                ['pump-volts', 'pump-12v-efficiency', 'pump-free-current'],
-              )
-            : undefined,
+        current: pump.kind === 'electric' ? currentFigure(state.flowM3s, state.pumpRisePa, supplied) : undefined,
         airUse:
           pump.kind === 'air'
             ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])

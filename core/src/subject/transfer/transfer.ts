@@ -1,10 +1,10 @@
 import { partHeadLoss } from '../../catalogue/part-loss.js';
-import { pumpCurrent } from '../../chemistry/diaphragm-pump.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { waterAt } from '../../fluid/water.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { suppliedOf } from '../../solve/blend-network.js';
 import type { Cases } from '../../solve/cases.js';
+import { currentFigure } from '../../solve/pump-current.js';
 import { drawLevel } from '../../solve/rig-network.js';
 import type { Stocks } from '../../solve/stock.js';
 import { solveTransfer, transferEnd, type TransferWay, transferWays } from '../../solve/transfer.js';
@@ -60,20 +60,7 @@ function assessTransfer({ rig, values }: Cases, stocks: Stocks, way: TransferWay
     moves: figure(moves, 'volume', 'transfer-volume', [input('V_a', 'can be taken', usable, 'volume'), input('V_b', 'room', room, 'volume')]),
     time: figure(time, 'time', 'fill-time', [input('V', 'moved', moves, 'volume'), input('Q_in', 'pumped', mean.flowM3s, 'flow')]),
     overflows: usable > room,
-    current:
-      pump.kind === 'electric'
-        ? figure(
-            pumpCurrent(mean.flowM3s, mean.risePa, supplied),
-            'current',
-            'pump-current',
-            [
-              input('Q', 'flow', mean.flowM3s, 'flow'),
-              input('Δp', 'pump', mean.risePa, 'pressure'),
-              input('V', 'at the pump', supplied.volts - pumpCurrent(mean.flowM3s, mean.risePa, supplied) * supplied.ohms, 'voltage'),
-            ],
-            ['pump-volts', 'pump-12v-efficiency', 'pump-free-current'],
-          )
-        : undefined,
+    current: pump.kind === 'electric' ? currentFigure(mean.flowM3s, mean.risePa, supplied) : undefined,
     verdict,
   };
 }
