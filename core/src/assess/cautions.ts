@@ -82,7 +82,7 @@ function deckCautions(rig: Rig): Caution[] {
     },
     {
       station: 'plan',
-      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. Fuel is filled with everything off and cool, and petrol has rules of its own.',
+      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. One that points up wears a rain cap. Fuel is filled with everything off and cool, and petrol has rules of its own.',
     },
     {
       station: 'weight',

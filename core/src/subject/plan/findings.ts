@@ -252,6 +252,14 @@ function exhaust(
       }),
     );
   if (!side) return;
+  // A body with a single door leaves no choice.
+  if (side === t.place?.service && openSides(platform).length > 1)
+    tell(
+      'exhaust-people',
+      'tight',
+      t,
+      message('{t} blows its exhaust to the {side}, where one stands to start and serve it. Turn one of them.', { t: t.name, side: SIDE_WORDS[side] }),
+    );
   const depth = values['exhaust-clear'];
   const cone = before(t.box, side, depth, values['exhaust-spread']);
   const hit = placed

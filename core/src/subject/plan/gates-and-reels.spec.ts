@@ -37,6 +37,15 @@ test('a reel whose hose’s end nothing holds is told and mended by a hook; one 
   expect(cured(d, 'reel-unparked')).toBe(true);
 });
 
+test('exhaust where one stands to start the engine is told, and turning one of the two cures it', () => {
+  const d = layout('big-tank');
+  const place = d.placements!.find((p) => p.thing === 'washer-a')!;
+  expect(told(d, 'exhaust-people')).toEqual([]);
+  place.exhaust = place.service!;
+  expect(told(d, 'exhaust-people')[0]).toMatch(/^Washer A blows its exhaust to the .*, where one stands to start and serve it/);
+  expect(cured(d, 'exhaust-people')).toBe(true);
+});
+
 test('no layout stands in its own way', () => {
-  for (const l of LAYOUTS) expect([l.id, ...['gate-blocked', 'reel-unparked'].flatMap((c) => told(l.make(), c))]).toEqual([l.id]);
+  for (const l of LAYOUTS) expect([l.id, ...['gate-blocked', 'reel-unparked', 'exhaust-people'].flatMap((c) => told(l.make(), c))]).toEqual([l.id]);
 });

@@ -13,6 +13,7 @@ export type PlanCode =
   | 'handle-height'
   | 'exhaust-near'
   | 'exhaust-inside'
+  | 'exhaust-people'
   | 'battery-fuel'
   | 'fuel-oxidiser'
   | 'not-held'
@@ -42,6 +43,7 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'handle-height': told('handle-height', true),
   'exhaust-near': told('exhaust-near'),
   'exhaust-inside': told('exhaust-inside'),
+  'exhaust-people': told('exhaust-people', true),
   'battery-fuel': told('battery-fuel', true),
   'fuel-oxidiser': told('fuel-oxidiser', true),
   'not-held': { ...told('not-held', true), scale: 'practice' },

@@ -93,7 +93,7 @@ describe('room', () => {
     const d = bare([washer('10 in', '30 in')], (x) => setPlatform(x, platformOf('enclosed-14')));
     expect(told(d)).toContain('stop exhaust-inside washer-a');
     placeOf(d, 'washer-a')!.x = '130 in';
-    Object.assign(placeOf(d, 'washer-a')!, { exhaust: 'rear', service: 'rear' });
+    Object.assign(placeOf(d, 'washer-a')!, { exhaust: 'rear', service: 'kerb' });
     expect(told(d).filter((t) => t.includes('exhaust'))).toEqual([]);
     d.platform!.headroom = '2 ft';
     d.placements!.push(water('40 in', '20 in'));
