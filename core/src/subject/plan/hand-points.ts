@@ -31,12 +31,12 @@ export function handPoints(
   solid: ReadonlyMap<string, Box>,
   values: AssumptionValues,
 ): HandPoint[] {
-  const names = new Map(placed.map((t) => [t.id, t.name]));
+  const stands = new Set(placed.map((t) => t.id));
   const at = (line: Line, laid: LaidLine, end: 'from' | 'to', what: HandPoint['what'], part: Part): HandPoint | undefined => {
     const points = end === 'from' ? laid.points : [...laid.points].reverse();
     const [p, q] = points;
     const own = line[end].id;
-    if (!p || !q || own === undefined || !names.has(own)) return undefined;
+    if (!p || !q || own === undefined || !stands.has(own)) return undefined;
     const far = Math.hypot(q.x - p.x, q.y - p.y);
     const [x, y] = far > TOUCH ? [p.x + ((q.x - p.x) * HAND) / far, p.y + ((q.y - p.y) * HAND) / far] : [p.x, p.y];
     const others = [line.from.id, line.to.id];
@@ -47,7 +47,6 @@ export function handPoints(
       what,
       part: part.name,
       thing: own,
-      name: names.get(own)!,
       x,
       y,
       aboveGroundM,

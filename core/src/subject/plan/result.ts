@@ -34,9 +34,8 @@ export interface HandPoint {
   readonly what: 'valve' | 'strainer';
   /** Name of the part. */
   readonly part: string;
-  /** The thing it sits at, and its name. */
+  /** The thing it sits at. */
   readonly thing: string;
-  readonly name: string;
   readonly x: number;
   readonly y: number;
   readonly aboveGroundM: number;

@@ -146,7 +146,7 @@ export class PlanStation {
         id: `${h.lineId} ${h.what} ${i}`,
         cells: {
           part: h.part,
-          at: h.name,
+          at: names.get(h.thing) ?? '',
           up: { text: tape(h.aboveGroundM), by: h.aboveGroundM },
           in: { text: tape(h.inFromEdgeM), by: h.inFromEdgeM },
           got: { text: got, shout: h.behind !== undefined },
