@@ -6,7 +6,7 @@ export default defineConfig({
   workers: 2,
   // Room for a slow machine: a test that hangs is stopped, none is judged by its time.
   timeout: 240_000,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 45_000 },
   reporter: [['list'], ['json']],
   use: {
     // A press that waits for something that is not there ends long before its test does.

@@ -30,7 +30,7 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   await expect(page.getByText('What moves the answer most')).toBeVisible();
   await page.getByRole('tab', { name: 'Sizing', exact: true }).click();
   await take.click();
-  await expect(page.locator('pz-day-station aside .finding').first()).toContainText('Water on all but', { timeout: 30_000 });
+  await expect(page.locator('pz-day-station aside .finding').first()).toContainText('Water on all but', { timeout: 60_000 });
 
   // Another school on the same days.
   await openStation(page, 'Options');
