@@ -7,15 +7,26 @@ export interface AssessmentState {
   readonly problems: readonly Problem[];
   readonly fixes: readonly Fix[];
   readonly fixing: boolean;
-  /** The document last asked about, and the one that the fixes were tried on. */
+  /** The document last asked about, the one that was last found sound and assessed, and the one that the fixes were tried on. */
   readonly askedOf: RigDocument | null;
+  readonly assessedOf: RigDocument | null;
   readonly fixesOf: RigDocument | null;
   /** Figures held for comparison. */
   readonly held: Assessment | null;
   readonly failed: string | null;
 }
 
-const initial: AssessmentState = { now: null, problems: [], fixes: [], fixing: false, askedOf: null, fixesOf: null, held: null, failed: null };
+const initial: AssessmentState = {
+  now: null,
+  problems: [],
+  fixes: [],
+  fixing: false,
+  askedOf: null,
+  assessedOf: null,
+  fixesOf: null,
+  held: null,
+  failed: null,
+};
 
 export const AssessmentActions = createActionGroup({
   source: 'Assessment',
@@ -38,7 +49,14 @@ export const assessmentFeature = createFeature({
   reducer: createReducer(
     initial,
     on(AssessmentActions.asked, (s, { document }): AssessmentState => ({ ...s, askedOf: document })),
-    on(AssessmentActions.assessed, (s, { assessment }): AssessmentState => ({ ...s, now: assessment, problems: [], fixing: true, failed: null })),
+    on(AssessmentActions.assessed, (s, { assessment }): AssessmentState => ({
+      ...s,
+      now: assessment,
+      assessedOf: s.askedOf,
+      problems: [],
+      fixing: true,
+      failed: null,
+    })),
     on(AssessmentActions.refused, (s, { problems }): AssessmentState => ({ ...s, problems, fixes: [], fixing: false })),
     on(AssessmentActions.advised, (s, { fixes }): AssessmentState => ({ ...s, fixes, fixing: false, fixesOf: s.askedOf })),
     on(AssessmentActions.failed, (s, { message }): AssessmentState => ({ ...s, failed: message, fixing: false })),
@@ -47,7 +65,9 @@ export const assessmentFeature = createFeature({
     on(AssessmentActions.letGo, (s): AssessmentState => ({ ...s, held: null })),
     on(DocumentActions.open, (): AssessmentState => initial),
   ),
-  extraSelectors: ({ selectFixesOf }) => ({
+  extraSelectors: ({ selectFixesOf, selectAssessedOf }) => ({
+    /** The document as it is now; null until it is found sound and assessed. */
+    selectSound: createSelector(selectAssessedOf, documentFeature.selectDocument, (of, now) => (of === now ? now : null)),
     /** Whether the fixes were tried on the document as it is now. */
     selectFixesFit: createSelector(selectFixesOf, documentFeature.selectDocument, (of, now) => of !== null && of === now),
   }),

@@ -22,7 +22,7 @@ import {
 } from 'rxjs';
 import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
-import { AssessmentActions } from './assessment.feature';
+import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { DayActions, type WorkName } from './day.feature';
 import { documentFeature } from './document.feature';
 
@@ -33,7 +33,8 @@ const AFTER_MS = 120;
 const RESTED_MS = 1200;
 
 const documentOf = (store: Store): Observable<RigDocument | null> => store.select(documentFeature.selectDocument);
-/** The documents that were assessed, while a view of the day is open. */
+const soundOf = (store: Store): Observable<RigDocument | null> => store.select(assessmentFeature.selectSound);
+/** The documents that were assessed, while a view of the day is open. What is half typed waits until it is sound. */
 const watched = (actions: Actions, store: Store): Observable<RigDocument> =>
   merge(actions.pipe(ofType(DayActions.watch)), actions.pipe(ofType(DayActions.leave))).pipe(
     map((a) => a.type === DayActions.watch.type),
@@ -43,7 +44,7 @@ const watched = (actions: Actions, store: Store): Observable<RigDocument> =>
             ofType(AssessmentActions.assessed),
             startWith(null),
             debounceTime(AFTER_MS),
-            withLatestFrom(documentOf(store)),
+            withLatestFrom(soundOf(store)),
             map(([, d]) => d),
             filter((d) => d !== null),
             distinctUntilChanged(),
@@ -84,7 +85,7 @@ export const sampleForVerdict = createEffect(
           : actions.pipe(
               ofType(AssessmentActions.assessed),
               debounceTime(RESTED_MS),
-              withLatestFrom(documentOf(store)),
+              withLatestFrom(soundOf(store)),
               filter(([, d]) => d !== null),
               map(() => DayActions.sample({ most: DAYS_UNASKED, all: false })),
             ),

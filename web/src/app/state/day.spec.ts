@@ -6,7 +6,8 @@ import { firstValueFrom, NEVER, Observable, of, Subject, toArray } from 'rxjs';
 import type { Action } from '@ngrx/store';
 import { HeavyClient } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
-import { compare, size } from './day.effects';
+import { AssessmentActions, assessmentFeature } from './assessment.feature';
+import { compare, sampleForVerdict, sampleUnasked, size } from './day.effects';
 import { DayActions, dayFeature } from './day.feature';
 import { DocumentActions } from './document.feature';
 
@@ -97,12 +98,12 @@ describe('sampling in rounds', () => {
 });
 
 describe('effects', () => {
-  const setUp = (document: RigDocument | null, run: (kind: string) => Observable<unknown>) => {
+  const setUp = (document: RigDocument | null, run: (kind: string) => Observable<unknown>, assessedOf = document) => {
     const actions = new Subject<Action>();
     TestBed.configureTestingModule({
       providers: [
         provideMockActions(() => actions),
-        provideMockStore({ initialState: { document: { document } } }),
+        provideMockStore({ initialState: { document: { document }, assessment: { assessedOf } } }),
         { provide: HeavyClient, useValue: { most: 1, run } },
       ],
     });
@@ -120,6 +121,34 @@ describe('effects', () => {
     ]);
     actions.next(DayActions.cancel({ work: 'swings' }));
     expect(heard).toHaveLength(3);
+  });
+  test.each([
+    ['beside an open day', sampleUnasked],
+    ['for the verdict', sampleForVerdict],
+  ])('what was typed into since and is not found sound is not sampled: %s', (_, effect) => {
+    jest.useFakeTimers();
+    const asked = (assessedOf: RigDocument, document: RigDocument): Action[] => {
+      TestBed.resetTestingModule();
+      const actions = setUp(document, () => NEVER, assessedOf);
+      const heard: Action[] = [];
+      TestBed.runInInjectionContext(() => effect()).subscribe((a) => heard.push(a));
+      if (effect === sampleUnasked) actions.next(DayActions.watch());
+      actions.next(AssessmentActions.assessed({ assessment: {} as never }));
+      jest.advanceTimersByTime(5000);
+      return heard;
+    };
+    const sound = pontoonRig();
+    expect(asked(sound, { ...sound, name: '' })).toEqual([]);
+    expect(asked(sound, sound)).toHaveLength(1);
+    jest.useRealTimers();
+  });
+  test('a document is sound once its own assessment is there', () => {
+    let s = assessmentFeature.reducer(undefined, AssessmentActions.asked({ document: pontoonRig() }));
+    expect(s.assessedOf).toBeNull();
+    s = assessmentFeature.reducer(s, AssessmentActions.assessed({ assessment: {} as never }));
+    expect(s.assessedOf).toBe(s.askedOf);
+    expect(assessmentFeature.selectSound.projector(s.assessedOf, s.askedOf)).toBe(s.askedOf);
+    expect(assessmentFeature.selectSound.projector(s.assessedOf, pontoonRig())).toBeNull();
   });
   test('a failure in the worker becomes a message; nothing runs without a document', () => {
     const actions = setUp(pontoonRig(), () => new Observable((o) => o.error(new Error('out of memory'))));

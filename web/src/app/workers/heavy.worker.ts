@@ -7,6 +7,7 @@ import {
   gatherSample,
   parseRig,
   type RigDocument,
+  RigError,
   sampleSteps,
   sensitivitySteps,
   simulateModel,
@@ -75,12 +76,17 @@ async function work(id: number, ask: HeavyAsk): Promise<void> {
   }
 }
 
+/** What went wrong, for people: a rig that is not sound in the words of its fields, without their addresses. */
+function words(error: unknown): string {
+  if (error instanceof RigError) return error.problems.map((p) => p.message).join(' ');
+  return error instanceof Error ? error.message : String(error);
+}
+
 addEventListener('message', ({ data: sent }: MessageEvent<unknown>) => {
   const read = v.safeParse(HeavyRequestShape, sent);
   // What is not ours is set aside: there is nobody to tell.
   if (!read.success) return;
   const data = read.output;
   if ('cancel' in data) cancelled.add(data.id);
-  else
-    work(data.id, data.ask).catch((error: unknown) => send({ id: data.id, state: 'failed', message: error instanceof Error ? error.message : String(error) }));
+  else work(data.id, data.ask).catch((error: unknown) => send({ id: data.id, state: 'failed', message: words(error) }));
 });
