@@ -197,6 +197,11 @@ class Deck {
       const bad = (p.kind === 'machine' ? 60 : 15) * tight + (isStarted(p.own) ? 30 : 6) * inwards + (side === 'front' ? 0.5 : 0);
       if (bad < least) [service, least] = [side, bad];
     }
+    const drain = p.own.place?.drain;
+    if (drain) {
+      const low = { ...b, z1: b.z0 + 0.2 * (b.z1 - b.z0) };
+      least += 15 * Math.max(values['drain-room'] - clearBefore(low, drain, others), 0);
+    }
     if (!p.burns) return { cost: least, service, exhaust: undefined };
     let [exhaust, hit]: [Side, number] = ['street', Infinity];
     const closed = platform.headroom !== undefined;

@@ -90,7 +90,7 @@ export function turnThing(d: RigDocument, thing: string): void {
   own.x = finely(own.x, cx - (b.y1 - b.y0) / 2);
   own.y = finely(own.y, cy - (b.x1 - b.x0) / 2);
   const CLOCKWISE = { front: 'street', street: 'rear', rear: 'kerb', kerb: 'front' } as const;
-  for (const key of ['service', 'exhaust', 'filler'] as const) {
+  for (const key of ['service', 'exhaust', 'filler', 'drain'] as const) {
     const side = own[key];
     if (side) own[key] = CLOCKWISE[side];
   }

@@ -79,6 +79,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'gun-rack', x: '74 in', y: '37 in' },
     { thing: 'pump-shelf', x: '49 in', y: '50 in', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'tool-box', x: '62 in', y: '52 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'fuel-tank', x: '0 in', y: '0 in', turned: '90', service: 'kerb', filler: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'battery', x: '87 in', y: '56 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'compressor', x: '100 in', y: '48 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],

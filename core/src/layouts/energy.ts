@@ -50,7 +50,14 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
       addCharger(d, 'battery', 'shore', { current: '10 A' });
     },
   },
-  'boosted-skid': { engines: { 'washer-a': own('5 gal'), compressor: own('1.2 gal') }, more: charged('washer-a', '30 A') },
+  'boosted-skid': {
+    engines: { 'washer-a': { lift: 'electric' }, compressor: own('1.2 gal') },
+    more: (d) => {
+      charged('washer-a', '30 A')(d);
+      // A cap on top of a washer on a shelf is out of reach: an electric pump lifts from a tank on the deck.
+      addFuelTank(d, ['washer-a'], { volume: '6.5 gal' });
+    },
+  },
   'two-unequal': {
     engines: { large: own('6.5 gal'), small: own('3 gal') },
     more: (d) => {

@@ -30,6 +30,8 @@ export const placement = v.strictObject({
   service: v.optional(v.picklist(SIDES)),
   exhaust: v.optional(v.picklist(SIDES)),
   filler: v.optional(v.picklist(SIDES)),
+  /** Of an engine: the side at which its oil is let out; left out, the one it is served from. */
+  drain: v.optional(v.picklist(SIDES)),
   /** What stands in for the catalogue's size and dry mass. */
   size: v.optional(v.strictObject({ length: side, width: side, height: side })),
   mass: v.optional(quantity('mass', '0 lb', '20000 lb')),

@@ -139,9 +139,48 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
     );
   }
   for (const h of said.hands) {
-    if (h.behind === undefined) continue;
-    const [own, before] = [h.thing, h.behind].map((id) => placed.find((t) => t.id === id)!);
-    tell('hand-blocked', 'tight', own, message('{part} at {t} lies behind {o}: no hand gets at it.', { part: h.part, t: own.name, o: before.name }), before);
+    const own = placed.find((t) => t.id === h.thing)!;
+    const before = h.behind === undefined ? undefined : placed.find((t) => t.id === h.behind)!;
+    const [t, part, want] = [own.name, h.part ?? '', h.room && length(h.room.wantedM)];
+    const short = h.room !== undefined && h.room.freeM < h.room.wantedM - TOUCH;
+    if (before) tell('hand-blocked', 'tight', own, message('{part} at {t} lies behind {o}: no hand gets at it.', { part, t, o: before.name }), before);
+    if (h.what === 'oil-drain' && short)
+      tell(
+        'drain-blocked',
+        'tight',
+        own,
+        message('The oil of {t} is let out to the {side}, where {free} is free; {want} is wanted for a hand and a pan.', {
+          t,
+          side: SIDE_WORDS[h.side!],
+          free: length(h.room!.freeM),
+          want: want!,
+        }),
+      );
+    if (h.what === 'fuel-cap' && short)
+      tell(
+        'cap-blocked',
+        'tight',
+        own,
+        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room!.freeM, 0)), want: want! }),
+      );
+    const [low, high] = [values['handle-low'], values['handle-high']];
+    const at = h.aboveGroundM;
+    // A machine's start is told with its handles; oil runs out low, and a cap is never too low to pour into.
+    if (h.what === 'start' || h.what === 'oil-drain' || (at <= high + TOUCH && (h.what === 'fuel-cap' || at >= low - TOUCH))) continue;
+    tell(
+      'handle-height',
+      'tight',
+      own,
+      h.what === 'fuel-cap'
+        ? message('The fuel cap of {t} is {h} above the ground: over {high} it is filled only by climbing on.', { t, h: length(at), high: length(high) })
+        : message('{part} at {t} is {h} above the ground; {low} to {high} is what a hand reaches.', {
+            part,
+            t,
+            h: length(at),
+            low: length(low),
+            high: length(high),
+          }),
+    );
   }
   for (const l of said.lines) {
     if (!(l.hoseM > 0) || l.hoseM > l.pathM * 0.995) continue;

@@ -33,6 +33,15 @@ export const planRules: Rule = (finding, rig, doc): Candidate[] => {
         { id: 'vent-outside', title: 'Lead the vent outside', change: (d) => void (d.tanks.find((t) => t.id === id)!.ventTo = 'outside') },
         ...moves(id, rig, doc, false),
       ];
+    case 'drain-blocked':
+      return [
+        ...(['kerb', 'street', 'rear', 'front'] as const).map((side) => ({
+          id: `drain-${side}`,
+          title: `A hose from its drain to the ${side}`,
+          change: (d: RigDocument) => void (placeOf(d, id)!.drain = side),
+        })),
+        ...moves(id, rig, doc, false),
+      ];
     default:
       return [...(finding.also ?? []).flatMap((s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
   }

@@ -36,7 +36,7 @@ describe('handles and bowls', () => {
     for (const l of LAYOUTS) {
       const { hands } = judged(l.make()).plan!;
       expect(hands.filter((h) => h.behind !== undefined)).toEqual([]);
-      expect(new Set(hands.map((h) => `${h.lineId} ${h.what}`)).size).toBe(hands.length);
+      expect(new Set(hands.map((h) => `${h.lineId ?? h.thing} ${h.what}`)).size).toBe(hands.length);
     }
   });
 });

@@ -19,7 +19,7 @@ const inside = (box: Box, x: number, y: number, z: number): boolean =>
   x > box.x0 - TOUCH && x < box.x1 + TOUCH && y > box.y0 - TOUCH && y < box.y1 + TOUCH && z > box.z0 - TOUCH && z < box.z1 + TOUCH;
 
 /** From a point to the nearest edge of the deck from which a person works, m. */
-const inFrom = (p: Platform, x: number, y: number): number =>
+export const inFrom = (p: Platform, x: number, y: number): number =>
   Math.max(Math.min(...openSides(p).map((s) => (s === 'front' ? x : s === 'rear' ? p.length - x : s === 'kerb' ? y : p.width - y)), Infinity), 0);
 
 /** Valves at the tanks and strainers before the pumps, where the deck's lines put them, and what stands in the hand's way. */
@@ -43,9 +43,11 @@ export function handPoints(
     const blocker = placed.find((t) => !others.includes(t.id) && inside(solid.get(t.id)!, x, y, p.z));
     const [aboveGroundM, inFromEdgeM] = [platform.height + p.z, inFrom(platform, x, y)];
     return {
-      lineId: line.id,
       what,
+      lineId: line.id,
       part: part.name,
+      side: undefined,
+      room: undefined,
       thing: own,
       x,
       y,

@@ -23,6 +23,8 @@ export type PlanCode =
   | 'ladder-high'
   | 'hose-short'
   | 'hand-blocked'
+  | 'drain-blocked'
+  | 'cap-blocked'
   | 'lid-blocked'
   | 'fumes-intake'
   | 'bund-room'
@@ -66,6 +68,8 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'ladder-high': told('ladder-high', true),
   'hose-short': { ...told('hose-short', true), scale: 'practice' },
   'hand-blocked': told('hand-blocked', true),
+  'drain-blocked': told('drain-blocked', true),
+  'cap-blocked': told('cap-blocked', true),
   'lid-blocked': told('lid-blocked', true),
   'bund-room': told('bund-room', true),
   'gate-blocked': told('gate-blocked', true),

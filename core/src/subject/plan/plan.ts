@@ -1,5 +1,5 @@
 import { type Box, isServed, laidLines, type Standing, standingOn } from '../../deck/index.js';
-import { densityOf } from '../../energy/index.js';
+import { densityOf, enginesOn } from '../../energy/index.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
@@ -9,6 +9,7 @@ import { worstOf } from '../verdict.js';
 import { bundsOf } from './bunds.js';
 import { planFindings } from './findings.js';
 import { handPoints } from './hand-points.js';
+import { servicePoints } from './service-points.js';
 import { heldBy, heldWanted } from './held.js';
 import type { Access, PlacedThing, PlanResult } from './result.js';
 import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
@@ -23,7 +24,7 @@ function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
 /** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */
 const HANDLE: Readonly<Partial<Record<Standing['kind'], number>>> = { machine: 0.6, tank: 0.15, reel: 0.5 };
 
-function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap<string, Box>, values: AssumptionValues): Access | undefined {
+function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap<string, Box>, values: AssumptionValues, byCord: boolean): Access | undefined {
   const { box } = t;
   if (!box) return undefined;
   if (!isServed(rig, t) && !(t.kind === 'tank' && t.place?.service)) return undefined;
@@ -35,7 +36,7 @@ function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap
     side,
     stated: t.place?.service !== undefined,
     freeM: clearBefore(box, side, others),
-    wantedM: values[t.kind === 'machine' ? 'service-machine' : 'service-other'],
+    wantedM: Math.max(values[t.kind === 'machine' ? 'service-machine' : 'service-other'], byCord ? values['cord-room'] : 0),
     inFromEdgeM: Math.max(toEdge(box, side, platform), 0),
     handleM: platform.height + box.z0 + (HANDLE[t.kind] ?? 0.8) * (box.z1 - box.z0),
   };
@@ -49,11 +50,16 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   const things = standingOn(rig);
   const shelves = new Set(rig.gear.flatMap((g) => (g.kind === 'shelf' ? [g.id] : [])));
   const solids = new Map(things.flatMap((t) => (t.box ? [[t.id, solidOf(t, shelves.has(t.id))!] as const] : [])));
+  const engines = new Map(enginesOn(rig, values).map((e) => [e.id, e]));
+  const byCord = (id: string): boolean => {
+    const engine = engines.get(id);
+    return engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
+  };
   const placed = things.flatMap((t): Omit<PlacedThing, 'verdict'>[] => {
     if (!t.box) return [];
     const massKg = fullKg(rig, stocks, t);
     const held = t.place?.held && massKg >= values['hold-from'] ? heldBy(t.place.held, values) : undefined;
-    return [{ id: t.id, access: accessOf(rig, platform, t, solids, values), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
+    return [{ id: t.id, access: accessOf(rig, platform, t, solids, values, byCord(t.id)), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
   });
   const boxes = things.flatMap((t) => t.box ?? []);
   const standing = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
@@ -62,7 +68,13 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
     tray: things.flatMap((t) => (t.box ? [] : [t.id])),
     lines,
     bunds: bundsOf(rig, standing, values['bund-depth']),
-    hands: handPoints(rig, platform, lines, standing, solids, values),
+    hands: [
+      ...handPoints(rig, platform, lines, standing, solids, values),
+      ...servicePoints(
+        { rig, platform, placed: standing, solid: solids, engines, values },
+        new Map(placed.flatMap((t) => (t.access ? [[t.id, t.access]] : []))),
+      ),
+    ],
     widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
   };
   const findings = planFindings(rig, { ...said, things: placed }, values, things);

@@ -28,12 +28,17 @@ export interface PlacedThing {
   readonly verdict: Verdict;
 }
 
-/** Where a hand closes on a valve or a strainer's bowl, m: on the deck from its front and kerb side, above the ground, in from the nearest edge. */
+/**
+ * Where a hand closes on a valve or a strainer's bowl, or on an engine's start, oil drain or fuel cap, m: on the deck from its
+ * front and kerb side, above the ground, in from the nearest edge.
+ */
 export interface HandPoint {
-  readonly lineId: string;
-  readonly what: 'valve' | 'strainer';
-  /** Name of the part. */
-  readonly part: string;
+  readonly what: 'valve' | 'strainer' | 'start' | 'oil-drain' | 'fuel-cap';
+  /** Of a valve or a bowl: its line, and the part's name. */
+  readonly lineId: string | undefined;
+  readonly part: string | undefined;
+  /** Side it is got at from; undefined for what is got at from above or from where one likes. */
+  readonly side: Side | undefined;
   /** The thing it sits at. */
   readonly thing: string;
   readonly x: number;
@@ -44,6 +49,8 @@ export interface HandPoint {
   readonly fromGround: boolean;
   /** The thing that stands in the hand's way. */
   readonly behind: string | undefined;
+  /** Of what sits at an engine or a fuel tank: free before it (over a cap), Infinity to the open, and what is wanted, m. */
+  readonly room: { readonly freeM: number; readonly wantedM: number } | undefined;
 }
 
 export interface PlanResult {

@@ -11,7 +11,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
   name: 'plan',
   scale: 'fit',
   kinds: PLAN_KINDS,
-  reads: (of) => onTheDeck(of, of.bare(of.rig.tanks)),
+  reads: (of) => onTheDeck(of, [...of.bare(of.rig.tanks), ...of.rig.fuelLines]),
   assess: ({ rig, stocks }) => ({ plan: assessPlan(rig, stocks) }),
   findings: ({ rig, values }, { plan }) => (plan ? toldOnce(plan, rig, () => planFindings(rig, plan, values)) : []),
   rests: (_rig, { plan }) =>
@@ -36,6 +36,10 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'bund-depth',
           'gate-room',
           'lid-room',
+          'cap-room',
+          'drain-room',
+          'cord-room',
+          'starter-from',
           'vent-intake',
           'hold-safety',
         ]

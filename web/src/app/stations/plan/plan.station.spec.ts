@@ -82,9 +82,9 @@ describe('the plan', () => {
   test('handles and bowls are listed with their heights, where a hand gets at them from', async () => {
     const s = open();
     const panels = [...s.root.querySelectorAll<HTMLElement>('mat-expansion-panel-header')];
-    panels.find((x) => x.textContent.includes('Handles and bowls'))!.click();
+    panels.find((x) => x.textContent.includes('what a hand gets at'))!.click();
     await s.settle();
-    const table = s.root.querySelector('table[aria-label="Handles and strainer bowls"]')!;
+    const table = s.root.querySelector('table[aria-label="What a hand gets at"]')!;
     expect(table.querySelectorAll('tbody tr').length).toBe(s.rig.assessment().plan!.hands.length);
     expect(table.textContent).toMatch(/from the (ground|deck)/);
   });

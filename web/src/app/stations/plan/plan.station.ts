@@ -50,6 +50,7 @@ const SIDE_OPTIONS = [
   { value: 'street', name: 'Street side' },
 ] as const;
 
+const HAND_WORDS = { valve: 'Valve', strainer: 'Strainer', start: 'Start', 'oil-drain': 'Oil drain', 'fuel-cap': 'Fuel cap' } as const;
 const HOLD_WORDS: Readonly<Record<(typeof RESTRAINTS)[number], string>> = {
   hoops: 'Bolted hoops',
   straps: 'Straps',
@@ -100,6 +101,7 @@ export class PlanStation {
 
   protected readonly stock = [{ value: '', name: 'Choose one' }, ...PLATFORMS.map((p) => ({ value: p.id, name: p.title }))];
   protected readonly sides = [{ value: '', name: 'Nearest side' }, ...SIDE_OPTIONS];
+  protected readonly drains = [{ value: '', name: 'The side it is served from' }, ...SIDE_OPTIONS];
   protected readonly blows = [{ value: '', name: 'Not said' }, ...SIDE_OPTIONS];
   protected readonly holds = [{ value: '', name: 'Not said' }, ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] }))];
   protected readonly bolts = BOLT_SIZES.map((value) => ({ value, name: value }));
@@ -141,15 +143,17 @@ export class PlanStation {
     const names = new Map(this.things().map((t) => [t.id, t.name]));
     const tape = (m: number): string => formatTape(Math.round(m / 0.0127) * 0.0127, this.store.units());
     return (this.plan()?.hands ?? []).map((h, i) => {
-      const got = h.behind !== undefined ? `no: behind ${names.get(h.behind) ?? ''}` : h.fromGround ? 'from the ground' : 'from the deck';
+      const blocked = h.behind !== undefined || (h.room !== undefined && h.room.freeM < h.room.wantedM);
+      const from = h.fromGround ? 'from the ground' : 'from the deck';
+      const got = h.behind !== undefined ? `no: behind ${names.get(h.behind) ?? ''}` : blocked ? `hardly: ${tape(h.room!.freeM)} free` : from;
       return {
-        id: `${h.lineId} ${h.what} ${i}`,
+        id: `${h.thing} ${h.what} ${i}`,
         cells: {
-          part: h.part,
+          part: h.part ?? HAND_WORDS[h.what],
           at: names.get(h.thing) ?? '',
           up: { text: tape(h.aboveGroundM), by: h.aboveGroundM },
           in: { text: tape(h.inFromEdgeM), by: h.inFromEdgeM },
-          got: { text: got, shout: h.behind !== undefined },
+          got: { text: got, shout: blocked },
         },
       };
     });
