@@ -46,6 +46,7 @@ export const PLAN_ASSUMPTIONS = [
     'A jet of hot gas opens at about fourteen degrees.',
   ),
   assumption('lid-room', 'Room over a lid that is lifted', 'length', '8 in', 'estimate', 'To look in and put a funnel or a hand through.'),
+  assumption('aisle', 'Width of a person who walks inside a body', 'length', '16 in', 'common-practice', 'Sideways past a tank; broader with a load.'),
   assumption('cap-room', 'Room over a fuel cap', 'length', '10 in', 'estimate', 'A can or a pump’s nozzle is tipped over it.'),
   assumption('drain-room', 'Room before an oil drain', 'length', '6 in', 'estimate', 'A wrench, a hand and a pan or a hose under it.'),
   assumption('cord-room', 'Room before an engine that is started by a cord', 'length', '36 in', 'common-practice', 'An arm’s length is pulled.'),

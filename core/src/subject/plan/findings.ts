@@ -6,6 +6,7 @@ import { type Message, message } from '../../working/figure.js';
 import type { Finding, Subject } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 import type { PlanCode } from './kinds.js';
+import { type Aisle, aisleOf } from './aisle.js';
 import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
 import { apartM, before, clearBefore, inwards, openSides, overlapM, solidOf, toEdge, TOUCH } from './room.js';
@@ -38,7 +39,16 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       if (by > TOUCH) tell('overlap', 'starved', a, message('{a} and {b} stand in each other, {by} deep.', { a: a.name, b: b.name, by: length(by) }), b);
     }
   });
+  const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, [...solid.values()], values['aisle']);
   for (const t of placed) {
+    if (aisle && isStarted(t))
+      wayIn(
+        t,
+        said.things.find((x) => x.id === t.id)!,
+        aisle,
+        values,
+        tell,
+      );
     edges(platform, t, values, tell);
     access(
       platform,
@@ -269,6 +279,23 @@ function access(platform: Platform, t: Standing, own: Said['things'][number], va
         high: length(values['handle-high']),
       }),
     );
+}
+
+/** In a closed body one gets at a thing from a door, or from where one can walk. */
+function wayIn(t: Standing & { box: Box }, own: Said['things'][number], aisle: Aisle, values: AssumptionValues, tell: Tell): void {
+  const a = own.access;
+  if (!a || aisle.gets(t.box, a.side, values['reach'])) return;
+  tell(
+    'no-way-in',
+    t.kind === 'machine' ? 'starved' : 'tight',
+    t,
+    message('Nobody gets from a door to the {side} of {t}: {wide} is wanted to walk there, or the door within {reach}.', {
+      t: t.name,
+      side: SIDE_WORDS[a.side],
+      wide: length(values['aisle']),
+      reach: length(values['reach']),
+    }),
+  );
 }
 
 function exhaust(

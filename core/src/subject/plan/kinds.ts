@@ -24,6 +24,7 @@ export type PlanCode =
   | 'hose-short'
   | 'hand-blocked'
   | 'drain-blocked'
+  | 'no-way-in'
   | 'cap-blocked'
   | 'lid-blocked'
   | 'fumes-intake'
@@ -68,6 +69,7 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'ladder-high': told('ladder-high', true),
   'hose-short': { ...told('hose-short', true), scale: 'practice' },
   'hand-blocked': told('hand-blocked', true),
+  'no-way-in': told('no-way-in'),
   'drain-blocked': told('drain-blocked', true),
   'cap-blocked': told('cap-blocked', true),
   'lid-blocked': told('lid-blocked', true),

@@ -36,6 +36,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'bund-depth',
           'gate-room',
           'lid-room',
+          'aisle',
           'cap-room',
           'drain-room',
           'cord-room',
