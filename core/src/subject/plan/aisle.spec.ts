@@ -56,6 +56,8 @@ describe('on a rig', () => {
     expect(said).toMatch(/^Nobody gets from a door to the front of Washer: 16 in is wanted to walk there, or the door within 28 in\./);
     own.service = 'kerb';
     d.platform!.doors = ['rear', 'kerb'];
+    expect(judged(d)).toHaveLength(1);
+    moveThing(d, 'washer-a', 0, -10 * 0.0254);
     expect(judged(d)).toEqual([]);
   });
 });
