@@ -43,10 +43,10 @@ const ORDER = inOrder(ALL);
 
 /** Two subjects' answers as one: what both say of the chemical side stands side by side. */
 export function together(parts: readonly object[]): object {
+  if (parts.length === 1) return parts[0];
   const out: Record<string, unknown> = {};
-  for (const part of parts)
-    for (const [key, value] of Object.entries(part) as [string, unknown][])
-      out[key] = key === 'chemical' ? { ...(out[key] as object | undefined), ...(value as object) } : value;
+  for (const part of parts as readonly Record<string, unknown>[])
+    for (const key in part) out[key] = key === 'chemical' ? { ...(out[key] as object | undefined), ...(part[key] as object) } : part[key];
   return out;
 }
 
@@ -94,10 +94,11 @@ function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
 function behind(result: object, deep: boolean, out: Set<string>): void {
-  for (const value of Object.values(result) as unknown[]) {
+  for (const key in result) {
+    const value = (result as Record<string, unknown>)[key];
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
     const working = (value as { working?: Figure['working'] }).working;
-    if (working) working.assumptions.forEach((a) => out.add(a));
+    if (working) for (const a of working.assumptions) out.add(a);
     else if (deep) behind(value, false, out);
   }
 }

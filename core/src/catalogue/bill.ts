@@ -25,8 +25,15 @@ export interface Carried {
   readonly size: number;
 }
 
-/** Every piece of equipment that a rig carries. */
+/** Every piece of equipment that a rig carries. A rig as read never changes: it is listed once. */
 export function equipmentOn(rig: Rig): readonly Carried[] {
+  let known = LISTED.get(rig);
+  if (!known) LISTED.set(rig, (known = listed(rig)));
+  return known;
+}
+const LISTED = new WeakMap<Rig, readonly Carried[]>();
+
+function listed(rig: Rig): readonly Carried[] {
   const of = (thing: string | undefined, kind: EquipmentKind, size: number): Carried => ({ thing, kind, size });
   return [
     ...rig.tanks.flatMap((t) => [of(t.id, 'tank', volumeOf(t)), ...(t.bund ? [of(t.id, 'bund', t.bund)] : [])]),

@@ -6,7 +6,6 @@ import {
   compressorOf,
   cutOutOf,
   densityOf,
-  type EngineOn,
   enginesOn,
   fuelSupply,
   generatorOf,
@@ -115,7 +114,7 @@ export function energyPlan(cases: Cases, soft: readonly SoftTable[], seconds: nu
       const engine = engines.find((e) => e.id === s.engineId);
       return engine ? tidy(s.shaftW * rateOf(engine.fuel, values) * POUND_HP_HOUR) : 0;
     }),
-    ...chargePlan(cases, soft, engines, seconds),
+    ...chargePlan(cases, soft, seconds),
     ...airPlan(rig, values, soft),
   };
 }
@@ -147,11 +146,11 @@ export function machineFuel(
   }
 }
 
-function chargePlan(cases: Cases, soft: readonly SoftTable[], engines: readonly EngineOn[], seconds: number) {
+function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
   const { rig, values } = cases;
   const banks = rig.batteries.map((b) => ({ ...bankOf(b, values), id: b.id, name: b.name, lithium: b.chemistry === 'lithium' }));
   const bankAt = (id: string | undefined): number => banks.findIndex((b) => b.id === id);
-  const loads = loadsOn(rig, values, engines);
+  const loads = loadsOn(rig, values);
   const bitOf = (id: string | undefined): number => {
     const m = rig.machines.findIndex((x) => x.id === id);
     return m < 0 ? 0 : 1 << m;

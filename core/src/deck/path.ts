@@ -30,8 +30,12 @@ export interface LaidLine {
   readonly hoseM: number;
 }
 
-const along = (points: readonly Point[]): number =>
-  points.slice(1).reduce((s, p, i) => s + Math.abs(p.x - points[i].x) + Math.abs(p.y - points[i].y) + Math.abs(p.z - points[i].z), 0);
+function along(points: readonly Point[]): number {
+  let sum = 0;
+  for (let i = 1; i < points.length; i++)
+    sum += Math.abs(points[i].x - points[i - 1].x) + Math.abs(points[i].y - points[i - 1].y) + Math.abs(points[i].z - points[i - 1].z);
+  return sum;
+}
 
 /** Heights of the ends of a line above the deck, m, where the document tells them. */
 function endHeight(rig: Rig, end: Line['from'], box: Box): number {
@@ -54,8 +58,9 @@ function endHeight(rig: Rig, end: Line['from'], box: Box): number {
  */
 export function laidLines(rig: Rig, things: readonly Standing[]): LaidLine[] {
   const boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
+  const reels = new Map([...rig.reels].reverse().map((r) => [r.line, r]));
   return rig.lines.flatMap((l): LaidLine[] => {
-    const reel = rig.reels.find((r) => r.line === l.id);
+    const reel = reels.get(l.id);
     const from = l.from.id === undefined ? undefined : boxes.get(l.from.id);
     const to = (l.to.id === undefined ? undefined : boxes.get(l.to.id)) ?? (reel && boxes.get(reel.id));
     if (!from || !to) return [];

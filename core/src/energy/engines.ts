@@ -1,7 +1,8 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { FuelKind } from '../fuel/index.js';
-import { driveOf, type Engine, type FuelLift, type Rig } from '../rig/schema.js';
+import { driveOf, type Engine, type FuelLift } from '../rig/schema.js';
 import { floorOf, placesOf } from '../rig/stand.js';
+import { workedOnce } from '../rig/worked-once.js';
 
 export type EngineKind = 'machine' | 'soft-pump' | 'compressor' | 'gear' | 'burner';
 
@@ -23,7 +24,7 @@ export interface EngineOn {
 }
 
 /** Everything that burns fuel on a rig: engines of their own, generators, burners, in the order of `burnsFuel`. */
-export function enginesOn(rig: Rig, values: AssumptionValues): readonly EngineOn[] {
+export const enginesOn = workedOnce((rig, values): readonly EngineOn[] => {
   const places = placesOf(rig);
   const battery = rig.batteries.length > 0;
   const of = (kind: EngineKind, x: { readonly id: string; readonly name: string }, powerW: number, fuel: FuelKind, engine: Engine | undefined): EngineOn => ({
@@ -47,7 +48,7 @@ export function enginesOn(rig: Rig, values: AssumptionValues): readonly EngineOn
     ...rig.gear.filter((g) => g.kind === 'generator').map((g) => of('gear', g, (g.running ?? 0) / values['generator-efficiency'], 'petrol', g.engine)),
     ...rig.burners.map((b) => of('burner', b, b.heat, b.fuel, b.own === undefined ? undefined : { own: b.own })),
   ];
-}
+});
 
 /** Weight of a fuel, kg/m³. */
 export const densityOf = (fuel: FuelKind, values: AssumptionValues): number => values[fuel === 'petrol' ? 'fuel-density' : 'diesel-density'];

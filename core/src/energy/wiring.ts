@@ -2,7 +2,8 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { ampacityOf, chooseCable, fuseFor, gaugeOf, wireResistance } from '../electrics/index.js';
 import { type Box, portTo, standingOn, type Standing } from '../deck/index.js';
 import type { Battery, Rig, Wire } from '../rig/schema.js';
-import { type EngineOn, enginesOn } from './engines.js';
+import { workedOnce } from '../rig/worked-once.js';
+import { enginesOn } from './engines.js';
 
 /** What draws on a battery. */
 export type LoadPart = 'pump' | 'booster' | 'remote' | 'reel' | 'starter' | 'burner' | 'lights' | 'ignition' | 'fuel-solenoid' | 'fuel-pump' | 'other';
@@ -23,7 +24,8 @@ export interface LoadOn {
 export const mayBeDim = (part: LoadPart): boolean => part === 'lights' || part === 'other';
 
 /** Every load of a rig with a battery, and which battery it hangs on: by its cable, else by what it is. */
-export function loadsOn(rig: Rig, values: AssumptionValues, engines: readonly EngineOn[] = enginesOn(rig, values)): readonly LoadOn[] {
+export const loadsOn = workedOnce((rig, values): readonly LoadOn[] => {
+  const engines = enginesOn(rig, values);
   const [first] = rig.batteries;
   if (!first) return [];
   const start = rig.batteries.find((b) => b.use === 'start') ?? first;
@@ -57,7 +59,7 @@ export function loadsOn(rig: Rig, values: AssumptionValues, engines: readonly En
     ...rig.burners.map((b) => of(b, 'burner', b.id, b.machine)),
     ...rig.loads.map((l) => of(l, l.kind, l.engine ?? l.id, l.engine)),
   ];
-}
+});
 
 export const wireTo = (rig: Pick<Rig, 'wires'>, id: string): Wire | undefined => rig.wires.find((w) => w.to === id);
 

@@ -190,6 +190,12 @@ export class Cases {
     return laid;
   }
 
+  /** Whether a machine hangs on the surface of one tank alone, so that its inlet head rises and falls with it and nothing else changes. */
+  hangsOnlyOn(machine: Machine, tankId: string): boolean {
+    const { net } = this;
+    return !net.tieGroupOf.has(tankId) && net.network.soleHeadOf(net.nodeAt('machineIn', machine.id)) === net.nodeAt('tank', tankId);
+  }
+
   /** What each machine gets in a case, m³/s; undefined where all get what they want. */
   private passedIn(settings: CaseSettings, wanted: Solved): readonly number[] | undefined {
     const { rig } = this;

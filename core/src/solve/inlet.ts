@@ -139,6 +139,14 @@ export interface InletMargin {
   readonly gaugeM: number;
 }
 
+/** The same with the water so much higher, where nothing but its surface bears on the feed. */
+export const raised = (m: InletMargin, byM: number): InletMargin => ({
+  marginM: m.marginM + byM,
+  availableM: m.availableM + byM,
+  npshM: m.npshM + byM,
+  gaugeM: m.gaugeM + byM,
+});
+
 /** Inlet head available and to spare in a case, m. */
 export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], laid?: readonly LaidPiece[]): InletMargin {
   const { values, rig } = solved;

@@ -112,6 +112,15 @@ export class Network {
     return known(this.linkIndex, id, 'link');
   }
 
+  /**
+   * The one fixed head that a node's part of the network hangs on: its head rises with it one for one and no flow changes.
+   * −1 where the part hangs on several, or on none.
+   */
+  soleHeadOf(node: number): number {
+    for (const part of this.parts) if (part.unknown.includes(node)) return part.sole;
+    return -1;
+  }
+
   /** Forgets the last answer, so that the next solve depends on the present settings only. */
   restart(): void {
     this.flow.set(this.startFlow);

@@ -83,7 +83,10 @@ export class NetworkPart {
   readonly links: Int32Array;
   readonly unknown: Int32Array;
   readonly runs: Int32Array;
+  /** Fixed heads that the part hangs on; none is written down where it hangs on one alone. */
   private readonly ends: Int32Array;
+  /** The one fixed head that all of the part hangs on, −1 where there are more or none: its heads rise with it, its flows stay. */
+  readonly sole: number;
   private readonly ldl: SparseLdl;
   // By link of the part: places in the matrix.
   private readonly slotFrom: Int32Array;
@@ -123,7 +126,8 @@ export class NetworkPart {
       for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
     }
     this.shut = new Uint8Array(links.length);
-    this.ends = Int32Array.from(ends);
+    this.sole = ends.length && ends.every((e) => e === ends[0]) ? ends[0] : -1;
+    this.ends = Int32Array.from(this.sole < 0 ? ends : []);
     this.runs = Int32Array.from(runs);
     const ldl = new SparseLdl(unknown.length, pairs);
     this.ldl = ldl;
@@ -135,10 +139,13 @@ export class NetworkPart {
     });
     this.row = Int32Array.from(unknown, (_, k) => ldl.row(k));
     this.diagonal = Int32Array.from(unknown, (_, k) => ldl.slot(k, k));
-    this.kept = typeof remembers === 'object' ? remembers.of(links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|')) : new Kept();
+    this.kept =
+      typeof remembers === 'object'
+        ? remembers.of(`${this.sole < 0} ${links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|')}`)
+        : new Kept();
     this.rowOf = whole.rowOf;
     for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.row[k];
-    this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
+    this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
   }
 
   /** Writes down everything that the answer hangs on. */
@@ -176,21 +183,28 @@ export class NetworkPart {
       while (i < set.length && a[i] === set[i]) i++;
       if (i < set.length) continue;
       const { laws, head } = this.whole;
+      const above = this.datum();
       for (let j = 0; j < links.length; j++) laws.flow[links[j]] = a[i++];
-      for (let j = 0; j < unknown.length; j++) head[unknown[j]] = a[i++];
+      for (let j = 0; j < unknown.length; j++) head[unknown[j]] = above + a[i++];
       return true;
     }
     return false;
   }
 
+  /** What kept heads are above. */
+  private datum(): number {
+    return this.sole < 0 ? 0 : this.whole.head[this.sole];
+  }
+
   private keep(): void {
     const { set, links, unknown } = this;
     const { laws, head } = this.whole;
+    const datum = this.datum();
     const into = this.kept.room(set.length + links.length + unknown.length);
     into.set(set);
     let at = set.length;
     for (let k = 0; k < links.length; k++) into[at++] = laws.flow[links[k]];
-    for (let t = 0; t < unknown.length; t++) into[at++] = head[unknown[t]];
+    for (let t = 0; t < unknown.length; t++) into[at++] = head[unknown[t]] - datum;
   }
 
   /** Heads and flows of the part; starts from the last answer. */

@@ -3,7 +3,6 @@ import {
   type Cable,
   cableFor,
   densityOf,
-  enginesOn,
   generatorNeeds,
   generatorOf,
   hardDraw,
@@ -124,8 +123,7 @@ function boosterCurrent(cases: Cases, load: LoadOn): Figure {
 /** Batteries, what hangs on them, by which cables, and the mains. */
 export function assessCircuits(cases: Cases, chemical: Chemical): CircuitAnswers {
   const { rig, values } = cases;
-  const engines = enginesOn(rig, values);
-  const all = drawings(cases, loadsOn(rig, values, engines), chemical);
+  const all = drawings(cases, loadsOn(rig, values), chemical);
   const lengths = new Lengths(rig, values);
   const circuits: WireResult[] = [];
   const cables: CableResult[] = [];

@@ -4,7 +4,7 @@ import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, Trial } from '../../solve/cases.js';
-import { feedPath, inletMargin, type LaidPiece } from '../../solve/inlet.js';
+import { feedPath, inletMargin, type LaidPiece, raised } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
 import { figure, input } from '../../working/figure.js';
 import type { FeedCase, FeedResult } from './result.js';
@@ -48,10 +48,12 @@ export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, 
   const out = [];
   const height = shapeHeight(tank.shape);
   const laid = cases.laidOf(path);
+  const sole = cases.hangsOnlyOn(machine, tank.id) ? inletMargin(cases.at(stateOf(worst)), machine, path, laid) : undefined;
   for (let i = 0; i <= 8; i++) {
     const level = height * (1 - i / 8);
-    const solved = cases.at({ ...stateOf(worst), levelOf: { [tank.id]: level } });
-    const { marginM, npshM } = inletMargin(solved, machine, path, laid);
+    const { marginM, npshM } = sole
+      ? raised(sole, level - cases.levelIn(tank, worst))
+      : inletMargin(cases.at({ ...stateOf(worst), levelOf: { [tank.id]: level } }), machine, path, laid);
     out.push({ surfaceM: tank.base + level, marginM, npshM });
   }
   return out;
@@ -105,15 +107,17 @@ export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: 
     const solved = cases.at({ ...stateOf(worst), trial: { what: 'draw', machine, flowM3s: flow } });
     return solved.settled ? inletMargin(solved, machine, path, laid).marginM : -1e3;
   };
-  // Illinois rule: a secant that never leaves the bracket.
-  let low = 0;
-  let high = worst.marginM >= 0 ? own * 4 : own;
-  let atLow = marginAt(1e-9);
-  let atHigh = marginAt(high);
+  // What it has to spare at its own flow is known. Between it and the other end the Illinois rule: a secant that never leaves
+  // the bracket, over the square of the flow, by which most is lost.
+  const fed = worst.marginM >= 0;
+  let low = fed ? own : 0;
+  let high = fed ? own * 4 : own;
+  let atLow = fed ? worst.marginM : marginAt(1e-9);
+  let atHigh = fed ? marginAt(high) : worst.marginM;
   if (atLow > 0 && atHigh < 0) {
     let side = 0;
     for (let i = 0; i < 24 && high - low > 2e-4 * own; i++) {
-      const flow = (low * atHigh - high * atLow) / (atHigh - atLow);
+      const flow = Math.sqrt((low * low * atHigh - high * high * atLow) / (atHigh - atLow));
       const at = marginAt(flow);
       if (Math.abs(at) < 1e-4) {
         low = flow;
@@ -160,7 +164,7 @@ export function highestInlet(cases: Cases, machine: Machine, path: readonly Line
 }
 
 /** The same feed the other way: its booster switched, or a usual one where there is none. */
-export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: readonly Line[]): FeedResult['otherWay'] {
+export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: readonly Line[], laid: readonly LaidPiece[]): FeedResult['otherWay'] {
   const { rig } = cases;
   if (path[0].from.at !== 'tank') return undefined;
   const now = stateOf(worst);
@@ -173,6 +177,6 @@ export function otherWay(cases: Cases, worst: FeedCase, machine: Machine, path: 
         shutoffPa: cases.values['booster-pressure'],
         openFlowM3s: cases.at(now).flowOf(path[0].id) * cases.values['booster-flow'],
       };
-  const { marginM } = inletMargin(cases.at({ ...now, trial }), machine, path);
+  const { marginM } = inletMargin(cases.at({ ...now, trial }), machine, path, laid);
   return { boosted: own ? !own.running : true, marginM };
 }

@@ -7,7 +7,7 @@ import type { Machine } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { crossing, gradeLine, highest, highestInlet, hottest, marginByLevel, mostFlow, otherWay, stateOf } from './feed-limits.js';
-import { feedPath, headOf, inletMargin, inletTerms, leastInlet } from '../../solve/inlet.js';
+import { feedPath, headOf, inletMargin, inletTerms, leastInlet, raised } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
 import type { FeedCase, FeedResult } from './result.js';
 import type { Verdict } from '../verdict.js';
@@ -28,13 +28,20 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
 
   const hoses = path.flatMap((l) => l.parts.filter((p) => p.kind === 'hose'));
   const laid = cases.laidOf(path);
+  const tank = direct ? undefined : rig.tanks.find((t) => t.id === path[0].from.id);
+  // With a tank's surface alone to hang on, each level is the full tank's case with the water so much lower.
+  const sole = tank && cases.hangsOnlyOn(machine, tank.id) ? tank : undefined;
   const list: FeedCase[] = [];
   for (const spigot of direct ? (['poor', 'typical', 'good'] as const) : (['typical'] as const))
     for (const level of direct ? (['half'] as const) : (['full', 'half', 'lowest'] as const))
       for (const strainer of ['clean', 'dirty'] as const)
         for (const water of ['usual', 'summer'] as const) {
           const state = { level, strainer, water, spigot };
-          list.push({ ...state, ...inletMargin(cases.at(state), machine, path, laid) });
+          const full = sole && list.find((c) => c.strainer === strainer && c.water === water);
+          const margin = full
+            ? raised(full, cases.levelIn(sole, state) - cases.levelIn(sole, { level: 'full' }))
+            : inletMargin(cases.at(state), machine, path, laid);
+          list.push({ ...state, ...margin });
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
@@ -148,7 +155,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
       dirtFactor: strainerLoss > 0 ? Math.max(0, 1 + worst.marginM / strainerLoss) : Infinity,
     },
     elbows: { count: elbowCount, shareByPhysics: lossTotal > 0 ? elbowLoss / lossTotal : 0, shareByRule: 1 - (1 - values['elbow-rule']) ** elbowCount },
-    otherWay: otherWay(cases, worst, machine, path),
+    otherWay: otherWay(cases, worst, machine, path, laid),
     verdict,
   };
 }

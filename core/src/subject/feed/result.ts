@@ -1,17 +1,13 @@
-import type { InletTerm } from '../../solve/inlet.js';
+import type { InletMargin, InletTerm } from '../../solve/inlet.js';
 import type { PartShare } from '../../solve/part-share.js';
 import type { Verdict } from '../verdict.js';
 import type { Figure } from '../../working/figure.js';
 
-export interface FeedCase {
+export interface FeedCase extends InletMargin {
   readonly level: 'full' | 'half' | 'lowest';
   readonly strainer: 'clean' | 'dirty';
   readonly water: 'usual' | 'summer';
   readonly spigot: 'poor' | 'typical' | 'good';
-  readonly marginM: number;
-  readonly availableM: number;
-  /** Gauge head at the inlet, pulses left out. */
-  readonly gaugeM: number;
 }
 
 export type { InletTerm } from '../../solve/inlet.js';

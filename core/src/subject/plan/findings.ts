@@ -32,14 +32,17 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
   const placed = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
   const shelf = (t: Standing): boolean => rig.gear.some((g) => g.id === t.id && g.kind === 'shelf');
   const solid = new Map(placed.map((t) => [t.id, solidOf(t, shelf(t))!]));
+  const own = new Map(said.things.map((t) => [t.id, t]));
+  const engines = blowsExhaust(rig);
 
-  placed.forEach((a, i) => {
-    for (const b of placed.slice(i + 1)) {
-      const by = overlapM(solid.get(a.id)!, solid.get(b.id)!);
+  const boxes = [...solid.values()];
+  for (let i = 0; i < placed.length; i++)
+    for (let j = i + 1; j < placed.length; j++) {
+      const by = overlapM(boxes[i], boxes[j]);
+      const [a, b] = [placed[i], placed[j]];
       if (by > TOUCH) tell('overlap', 'starved', a, message('{a} and {b} stand in each other, {by} deep.', { a: a.name, b: b.name, by: length(by) }), b);
     }
-  });
-  const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, [...solid.values()], values['aisle']);
+  const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, boxes, values['aisle']);
   for (const t of placed) {
     if (aisle && isStarted(t))
       wayIn(
@@ -50,20 +53,9 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         tell,
       );
     edges(platform, t, values, tell);
-    access(
-      platform,
-      t,
-      said.things.find((x) => x.id === t.id)!,
-      values,
-      tell,
-    );
-    exhaust(rig, platform, t, placed, values, tell);
-    held(
-      t,
-      said.things.find((x) => x.id === t.id)!,
-      values,
-      tell,
-    );
+    access(platform, t, own.get(t.id)!, values, tell);
+    if (engines.has(t.id)) exhaust(rig, platform, t, placed, values, tell);
+    held(t, own.get(t.id)!, values, tell);
     reel(rig, platform, t, placed, solid, tell);
     const gear = rig.gear.find((g) => g.id === t.id);
     if (gear?.kind === 'ladder-rack' && platform.height + t.box.z0 > values['ladder-high'])
@@ -307,7 +299,6 @@ function exhaust(
   tell: Tell,
 ): void {
   const side = t.place?.exhaust;
-  if (!blowsExhaust(rig).has(t.id)) return;
   if (platform.headroom !== undefined && !(side && openSides(platform).includes(side) && toEdge(t.box, side, platform) < 0.3))
     tell(
       'exhaust-inside',

@@ -1,15 +1,14 @@
 import { type Box, isServed, laidLines, type Standing, standingOn } from '../../deck/index.js';
 import { densityOf, enginesOn } from '../../energy/index.js';
-import type { Platform, Rig } from '../../rig/schema.js';
+import type { Rig } from '../../rig/schema.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
-import type { AssumptionValues } from '../../assumption/register.js';
 import { tellsOf } from '../told-once.js';
-import { worstOf } from '../verdict.js';
+import { type Verdict, worse, worstOf } from '../verdict.js';
 import { bundsOf } from './bunds.js';
 import { planFindings } from './findings.js';
 import { handPoints } from './hand-points.js';
-import { servicePoints } from './service-points.js';
+import { type Deck, servicePoints } from './service-points.js';
 import { heldBy, heldWanted } from './held.js';
 import type { Access, PlacedThing, PlanResult } from './result.js';
 import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
@@ -24,18 +23,19 @@ function fullKg(rig: Rig, stocks: Stocks, t: Standing): number {
 /** Where a hand takes hold of a thing, of its height: a machine's cord, a tank's valve, a drum's axle. */
 const HANDLE: Readonly<Partial<Record<Standing['kind'], number>>> = { machine: 0.6, tank: 0.15, reel: 0.5 };
 
-function accessOf(rig: Rig, platform: Platform, t: Standing, solids: ReadonlyMap<string, Box>, values: AssumptionValues, byCord: boolean): Access | undefined {
+function accessOf({ rig, platform, boxes, solid, engines, values }: Deck, t: Standing): Access | undefined {
   const { box } = t;
   if (!box) return undefined;
   if (!isServed(rig, t) && !(t.kind === 'tank' && t.place?.service)) return undefined;
-  const others: Box[] = [];
-  for (const [id, solid] of solids) if (id !== t.id) others.push(solid);
+  const self = solid.get(t.id);
+  const engine = engines.get(t.id);
+  const byCord = engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
   // A fuel tank is served where it is filled.
-  const side = (t.kind === 'fuel-tank' ? t.place?.filler : undefined) ?? t.place?.service ?? roomiestSide(box, platform, others);
+  const side = (t.kind === 'fuel-tank' ? t.place?.filler : undefined) ?? t.place?.service ?? roomiestSide(box, platform, boxes, self);
   return {
     side,
     stated: t.place?.service !== undefined,
-    freeM: clearBefore(box, side, others),
+    freeM: clearBefore(box, side, boxes, self),
     wantedM: Math.max(values[t.kind === 'machine' ? 'service-machine' : 'service-other'], byCord ? values['cord-room'] : 0),
     inFromEdgeM: Math.max(toEdge(box, side, platform), 0),
     handleM: platform.height + box.z0 + (HANDLE[t.kind] ?? 0.8) * (box.z1 - box.z0),
@@ -51,18 +51,15 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   const shelves = new Set(rig.gear.flatMap((g) => (g.kind === 'shelf' ? [g.id] : [])));
   const solids = new Map(things.flatMap((t) => (t.box ? [[t.id, solidOf(t, shelves.has(t.id))!] as const] : [])));
   const engines = new Map(enginesOn(rig, values).map((e) => [e.id, e]));
-  const byCord = (id: string): boolean => {
-    const engine = engines.get(id);
-    return engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
-  };
+  const standing = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
+  const deck: Deck = { rig, platform, placed: standing, solid: solids, boxes: [...solids.values()], engines, values };
   const placed = things.flatMap((t): Omit<PlacedThing, 'verdict'>[] => {
     if (!t.box) return [];
     const massKg = fullKg(rig, stocks, t);
     const held = t.place?.held && massKg >= values['hold-from'] ? heldBy(t.place.held, values) : undefined;
-    return [{ id: t.id, access: accessOf(rig, platform, t, solids, values, byCord(t.id)), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
+    return [{ id: t.id, access: accessOf(deck, t), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
   });
   const boxes = things.flatMap((t) => t.box ?? []);
-  const standing = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
   const lines = laidLines(rig, things);
   const said = {
     tray: things.flatMap((t) => (t.box ? [] : [t.id])),
@@ -70,14 +67,16 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
     bunds: bundsOf(rig, standing, values['bund-depth']),
     hands: [
       ...handPoints(rig, platform, lines, standing, solids, values),
-      ...servicePoints(
-        { rig, platform, placed: standing, solid: solids, engines, values },
-        new Map(placed.flatMap((t) => (t.access ? [[t.id, t.access]] : []))),
-      ),
+      ...servicePoints(deck, new Map(placed.flatMap((t) => (t.access ? [[t.id, t.access]] : [])))),
     ],
     widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
   };
   const findings = planFindings(rig, { ...said, things: placed }, values, things);
-  const verdictOf = (id: string) => worstOf(findings.filter((f) => f.subject.id === id || f.also?.some((s) => s.id === id)).map((f) => f.verdict));
-  return tellsOf({ ...said, things: placed.map((t) => ({ ...t, verdict: verdictOf(t.id) })), verdict: worstOf(findings.map((f) => f.verdict)) }, rig, findings);
+  const verdicts = new Map<string, Verdict>();
+  for (const f of findings) for (const { id } of [f.subject, ...(f.also ?? [])]) verdicts.set(id, worse(verdicts.get(id) ?? 'fed', f.verdict));
+  return tellsOf(
+    { ...said, things: placed.map((t) => ({ ...t, verdict: verdicts.get(t.id) ?? 'fed' })), verdict: worstOf(findings.map((f) => f.verdict)) },
+    rig,
+    findings,
+  );
 }

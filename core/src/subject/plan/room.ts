@@ -60,10 +60,11 @@ export function toEdge(box: Box, side: Side, p: Platform): number {
 export const openSides = (p: Platform): readonly Side[] =>
   p.headroom !== undefined ? (p.doors ?? []) : p.kind === 'trailer' ? ['kerb', 'street', 'rear', 'front'] : ['kerb', 'street', 'rear'];
 
-/** From one side of a box to the nearest of others in front of it, m; Infinity where nothing stands there. */
-export function clearBefore(box: Box, side: Side, others: readonly Box[]): number {
+/** From one side of a box to the nearest of others in front of it, m; Infinity where nothing stands there. @param self the box among them that is its own */
+export function clearBefore(box: Box, side: Side, others: readonly Box[], self?: Box): number {
   let free = Infinity;
   for (const o of others) {
+    if (o === self) continue;
     const beside = side === 'front' || side === 'rear' ? cut(box.y0, box.y1, o.y0, o.y1) : cut(box.x0, box.x1, o.x0, o.x1);
     if (!(beside > TOUCH) || !(cut(box.z0, box.z1, o.z0, o.z1) > TOUCH)) continue;
     const gap = side === 'front' ? box.x0 - o.x1 : side === 'rear' ? o.x0 - box.x1 : side === 'kerb' ? box.y0 - o.y1 : o.y0 - box.y1;
@@ -73,11 +74,11 @@ export function clearBefore(box: Box, side: Side, others: readonly Box[]): numbe
 }
 
 /** The open side with the most room in front of a box; of those whose way to the edge is clear, the nearest. */
-export function roomiestSide(box: Box, p: Platform, others: readonly Box[]): Side {
+export function roomiestSide(box: Box, p: Platform, others: readonly Box[], self?: Box): Side {
   const sides = openSides(p).length ? openSides(p) : (['kerb', 'street', 'rear', 'front'] as const);
   let [best, room] = [sides[0], -Infinity];
   for (const side of sides) {
-    const free = clearBefore(box, side, others);
+    const free = clearBefore(box, side, others, self);
     // Clear to the edge is worth more than any room on the deck, the nearer the better.
     const worth = Number.isFinite(free) ? free : 1e3 - toEdge(box, side, p);
     if (worth > room) [best, room] = [side, worth];

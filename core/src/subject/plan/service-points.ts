@@ -16,14 +16,14 @@ export interface Deck {
   readonly platform: Platform;
   readonly placed: readonly Placed[];
   readonly solid: ReadonlyMap<string, Box>;
+  readonly boxes: readonly Box[];
   readonly engines: ReadonlyMap<string, EngineOn>;
   readonly values: AssumptionValues;
 }
 
 /** Free before a side, m: to what stands there, to the wall or the cab where nobody can stand, Infinity where it is open. */
 function freeBefore(deck: Deck, t: Placed, side: Side, box: Box): number {
-  const others = [...deck.solid].flatMap(([id, o]) => (id === t.id ? [] : [o]));
-  const free = clearBefore(box, side, others);
+  const free = clearBefore(box, side, deck.boxes, deck.solid.get(t.id));
   return openSides(deck.platform).includes(side) ? free : Math.min(free, Math.max(toEdge(box, side, deck.platform), 0));
 }
 

@@ -34,27 +34,40 @@ export function fillings(rig: Rig): Filling[] {
   ];
 }
 
-/** Everything that has a rating, with what is on it. */
-export function limitsOf(platform: Platform, w: Weighed): Limit[] {
-  const { tow, coupling } = platform;
-  const trailer = w.tongueKg !== undefined;
-  const axle = (i: number): string => (!trailer && i === 0 ? 'Front axle' : !trailer && platform.axles.length === 2 ? 'Rear axle' : `Axle ${i + 1}`);
+type Rated = Pick<Limit, 'id' | 'name' | 'ratingKg'> & { readonly on: (w: Weighed) => number };
+
+/** Everything of a platform that has a rating, and what of a weighing is on it. */
+function ratedOn(platform: Platform): readonly Rated[] {
+  const { axles, tow, coupling } = platform;
+  const trailer = platform.kind === 'trailer' && coupling !== undefined;
+  const axle = (i: number): string => (!trailer && i === 0 ? 'Front axle' : !trailer && axles.length === 2 ? 'Rear axle' : `Axle ${i + 1}`);
+  const tongue = (w: Weighed): number => w.tongueKg!;
   return [
-    { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', loadKg: w.massKg, ratingKg: platform.gvwr },
-    ...platform.axles.map((a, i) => ({ id: `axle-${i + 1}`, name: axle(i), loadKg: w.axles[i], ratingKg: a.rating })),
-    ...platform.axles.flatMap((a, i) =>
-      a.tyres !== undefined ? [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, loadKg: w.axles[i], ratingKg: a.tyres }] : [],
+    { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', ratingKg: platform.gvwr, on: (w) => w.massKg },
+    ...axles.map((a, i): Rated => ({ id: `axle-${i + 1}`, name: axle(i), ratingKg: a.rating, on: (w) => w.axles[i] })),
+    ...axles.flatMap((a, i): Rated[] =>
+      a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
-    ...(coupling && trailer ? [{ id: 'coupling', name: 'The coupling', loadKg: w.tongueKg, ratingKg: coupling.rating }] : []),
-    ...(tow && w.tow && trailer
+    ...(trailer ? [{ id: 'coupling', name: 'The coupling', ratingKg: coupling.rating, on: tongue }] : []),
+    ...(trailer && tow
       ? [
-          { id: 'tow-hitch', name: `The hitch of ${tow.name}`, loadKg: w.tongueKg, ratingKg: tow.hitch },
-          { id: 'tow-rear', name: `Rear axle of ${tow.name}`, loadKg: w.tow.rearKg, ratingKg: tow.rearRating },
-          { id: 'tow-gross', name: tow.name, loadKg: w.tow.frontKg + w.tow.rearKg, ratingKg: tow.gvwr },
-          { id: 'tow-combined', name: `${tow.name} with the trailer`, loadKg: w.tow.combinedKg, ratingKg: tow.combined },
+          { id: 'tow-hitch', name: `The hitch of ${tow.name}`, ratingKg: tow.hitch, on: tongue },
+          { id: 'tow-rear', name: `Rear axle of ${tow.name}`, ratingKg: tow.rearRating, on: (w: Weighed) => w.tow!.rearKg },
+          { id: 'tow-gross', name: tow.name, ratingKg: tow.gvwr, on: (w: Weighed) => w.tow!.frontKg + w.tow!.rearKg },
+          { id: 'tow-combined', name: `${tow.name} with the trailer`, ratingKg: tow.combined, on: (w: Weighed) => w.tow!.combinedKg },
         ]
       : []),
   ];
+}
+
+/** A platform as read never changes: what of it is rated is listed once. */
+const RATED = new WeakMap<Platform, readonly Rated[]>();
+
+/** Everything that has a rating, with what is on it. */
+export function limitsOf(platform: Platform, w: Weighed): Limit[] {
+  let rated = RATED.get(platform);
+  if (!rated) RATED.set(platform, (rated = ratedOn(platform)));
+  return rated.map(({ id, name, ratingKg, on }) => ({ id, name, loadKg: on(w), ratingKg }));
 }
 
 /** Loads of one filling with everything that has a rating. */
@@ -62,9 +75,15 @@ export function stateOf(platform: Platform, load: DeckLoad, { id, name, levels, 
   const w = weighAt(platform, load, levels, fuel);
   const own = w.tongueKg === undefined ? w.axles[0] / w.massKg : w.tow ? w.tow.frontKg / (w.tow.frontKg + w.tow.rearKg) : undefined;
   return {
-    ...w,
     id,
     name,
+    massKg: w.massKg,
+    axles: w.axles,
+    tongueKg: w.tongueKg,
+    centre: w.centre,
+    streetShare: w.streetShare,
+    rolloverG: w.rolloverG,
+    tow: w.tow,
     driven: platform.road === 'day' ? id === 'start' || id === 'empty' || id === 'end' || id.startsWith('worst:') : true,
     limits: limitsOf(platform, w),
     payloadLeftKg: platform.gvwr - w.massKg,
