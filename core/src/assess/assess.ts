@@ -1,3 +1,4 @@
+import { ASSUMPTIONS } from '../assumption/register.js';
 import { AnswerBook } from '../hydraulics/network/index.js';
 import { type Rig, THINGS } from '../rig/schema.js';
 import { shareTree } from '../rig/share.js';
@@ -11,7 +12,7 @@ import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult } from './assessment.js';
 import { Bare } from './bare.js';
 import { cautionsOf } from './cautions.js';
-import { findingsOf, fold, type Memory, together } from './fold.js';
+import { findingsOf, fold, type Kept, type Memory, together } from './fold.js';
 import { once, RigGround, type Things } from './ground.js';
 import { sameList } from './same-list.js';
 
@@ -76,10 +77,19 @@ function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment'
     findings,
     cautions: cautionsOf(rig),
     lineVerdict: lineVerdicts(rig, answers, answers.chemical),
-    assumptionsUsed: [...new Set(kept.flatMap((k) => k.assumptions))].sort(),
+    assumptionsUsed: used(kept),
     solves: ground.solves,
   };
   return { assessment, memory };
+}
+
+const IN_ORDER: readonly string[] = ASSUMPTIONS.map((a) => a.id).sort();
+
+/** Assumptions that answers rest on, by their names. */
+function used(kept: readonly Kept[]): string[] {
+  const all = new Set<string>();
+  for (const k of kept) for (const a of k.assumptions) all.add(a);
+  return IN_ORDER.filter((id) => all.has(id));
 }
 
 function headline(rig: Rig, worst: Finding | undefined): Message {

@@ -59,16 +59,16 @@ export function pulseHead(pieces: readonly PulsePiece[], arrangement: PumpArrang
   const omega = rippleOmega(arrangement, crankHz);
   const ripple = RIPPLE_AMPLITUDE[arrangement];
   const inertia = pieces.map((p) => (p.lengthM * velocity(p.flowM3s, p.boreM) * crankHz * 60 * ACCELERATION_C[arrangement]) / (k * GRAVITY));
-  let best: Pick<PulseHead, 'capM' | 'beforeM' | 'yielding'> = { capM: Infinity, beforeM: 0, yielding: [] };
+  let [leastM, atM, from]: [number, number, readonly Yielding[]] = [Infinity, 0, []];
   let beforeM = 0;
   for (let i = 0; i < pieces.length; i++) {
     const yielding = yieldingFrom(pieces, inertia, i, omega);
     // The last one alone, then one after the other beside it.
     const capM = beforeM + yielding.reduceRight((rest, y) => y.beforeM + 1 / ((omega * y.yieldsM2) / (ripple * y.flowM3s) + 1 / rest), Infinity);
-    if (capM < best.capM) best = { capM, beforeM, yielding };
+    if (capM < leastM) [leastM, atM, from] = [capM, beforeM, yielding];
     beforeM += inertia[i];
   }
-  return { ...best, rigidM: beforeM, usedM: Math.min(beforeM, best.capM), omega };
+  return { capM: leastM, beforeM: atM, yielding: from, rigidM: beforeM, usedM: Math.min(beforeM, leastM), omega };
 }
 
 /** What yields from the i-th piece on, as far as a radian of the ripple reaches. */

@@ -6,7 +6,7 @@ import { builtOhms, loadsOn, voltsOf } from '../energy/index.js';
 import { type LinkSpec, Network, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import type { Mix, SoftPump, Sprayer } from '../rig/schema.js';
 import type { Line, Rig, Tank } from '../rig/schema.js';
-import { drawLevel, heavierTerms } from './rig-network.js';
+import { drawLevel, heavierTerms, strains } from './rig-network.js';
 import type { Stock, Stocks } from './stock.js';
 
 /** Discharge coefficient of a straight or fan tip. */
@@ -86,6 +86,7 @@ export class BlendNetwork {
   private readonly deliveryLink: number;
   private readonly tipLink: number;
   private readonly airNode: number;
+  private readonly ends: { readonly into: number; readonly out: number; readonly tip: number };
   private readonly deliveryRuns: readonly number[];
 
   constructor(
@@ -132,12 +133,13 @@ export class BlendNetwork {
     this.branchLinks = Int32Array.from(this.branches, (_, i) => this.network.link(`branch:${i}`));
     this.clean = this.network.quadratic.slice();
     this.dirty = this.network.quadratic.slice();
-    for (const [i, b] of this.branches.entries()) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;
-    if (this.suction) this.dirty[this.network.link('suction')] = this.terms(this.suction, 1, true).quadratic!;
+    for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;
+    if (this.suction && strains(this.suction)) this.dirty[this.network.link('suction')] = this.terms(this.suction, 1, true).quadratic!;
     this.full = this.branches.map((b) => b.tank?.fullLevel ?? 0);
     this.deliveryLink = this.network.link('delivery');
     this.tipLink = this.network.link('nozzle:tip');
     this.airNode = this.network.node('air');
+    this.ends = { into: this.network.node('in'), out: this.network.node('out'), tip: this.network.node('tip') };
     const { runStart, runLength } = this.network;
     this.deliveryRuns = Array.from(runLength.slice(runStart[this.deliveryLink], runStart[this.deliveryLink + 1]));
   }
@@ -155,8 +157,9 @@ export class BlendNetwork {
   setValve(branch: number, partId: string, setting: number): void {
     const b = this.branches[branch];
     const line = { ...b.line, parts: b.line.parts.map((p) => (p.id === partId && p.kind === 'valve' ? { ...p, setting } : p)) };
-    this.clean[this.branchLinks[branch]] = this.terms(line, b.stock.gravity, false).quadratic!;
-    this.dirty[this.branchLinks[branch]] = this.terms(line, b.stock.gravity, true).quadratic!;
+    const link = this.branchLinks[branch];
+    this.clean[link] = this.terms(line, b.stock.gravity, false).quadratic!;
+    this.dirty[link] = strains(line) ? this.terms(line, b.stock.gravity, true).quadratic! : this.clean[link];
   }
 
   /** Shuts a branch, or opens it. */
@@ -202,7 +205,8 @@ export class BlendNetwork {
    */
   solve(levels: readonly number[] = this.full, dirty = false, strengths: readonly number[] = this.strengths): BlendState {
     const { network, branches, mix, sprayer } = this;
-    for (const [i, b] of branches.entries()) {
+    for (let i = 0; i < branches.length; i++) {
+      const b = branches[i];
       const surface = b.tank ? b.tank.base + Math.max(levels[i], 0) : mix.height;
       network.head[this.tankNodes[i]] = mix.height + b.stock.gravity * (surface - mix.height);
     }
@@ -216,7 +220,7 @@ export class BlendNetwork {
       network.quadratic[this.deliveryLink] *= gravity;
       network.quadratic[this.tipLink] *= gravity;
       const start = network.runStart[this.deliveryLink];
-      this.deliveryRuns.forEach((length, r) => (network.runLength[start + r] = length * gravity));
+      for (let r = 0; r < this.deliveryRuns.length; r++) network.runLength[start + r] = this.deliveryRuns[r] * gravity;
       network.head[this.airNode] = mix.height + gravity * (sprayer.height - mix.height);
       solved = network.solve().converged;
       if (!solved) {
@@ -236,7 +240,8 @@ export class BlendNetwork {
       if (done || branches.length === 0) break;
     }
     const rhoG = this.water.densityKgM3 * GRAVITY;
-    const head = (id: string): number => network.head[network.node(id)];
+    const { head } = network;
+    const { into, out, tip } = this.ends;
     const strength = total > 0 ? branches.reduce((s, _, i) => s + strengths[i] * flows[i], 0) / total : 0;
     return {
       flows,
@@ -244,9 +249,9 @@ export class BlendNetwork {
       strength,
       shares: flows.map((q) => (total > 0 ? q / total : 0)),
       gravity,
-      tipPressurePa: Math.max(head('tip') - network.head[this.airNode], 0) * rhoG,
-      pumpRisePa: Math.max(head('out') - head('in'), 0) * rhoG,
-      inletPressurePa: (head('in') - mix.height - gravity * (this.pump.height - mix.height)) * rhoG,
+      tipPressurePa: Math.max(head[tip] - head[this.airNode], 0) * rhoG,
+      pumpRisePa: Math.max(head[out] - head[into], 0) * rhoG,
+      inletPressurePa: (head[into] - mix.height - gravity * (this.pump.height - mix.height)) * rhoG,
       solved,
     };
   }

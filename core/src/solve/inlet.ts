@@ -120,7 +120,7 @@ function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], fl
     const piece = { boreM, lengthM, waveMs, flowM3s: Math.abs(solved.flowOf(lineId)) };
     pieces.push(yieldsM2 === undefined ? piece : { ...piece, yieldsM2 });
   }
-  const pulse: Pulse = { ...pulseHead(pieces, machine.arrangement, crankHz, k), pieces, turnsPerMinute: 60 * crankHz };
+  const pulse: Pulse = Object.assign(pulseHead(pieces, machine.arrangement, crankHz, k), { pieces, turnsPerMinute: 60 * crankHz });
   lastPulse.set(laid, { machine, k, crankHz, pulse });
   return pulse;
 }

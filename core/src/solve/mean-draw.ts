@@ -1,4 +1,4 @@
-import type { Machine, Outlet } from '../rig/schema.js';
+import type { Machine, Outlet, Rig } from '../rig/schema.js';
 import type { Cases } from './cases.js';
 import { feedPath } from './inlet.js';
 import { isDraw, type Solved } from './solved.js';
@@ -6,26 +6,41 @@ import { isDraw, type Solved } from './solved.js';
 /** Most guns of which every way of holding the triggers is taken; of more, only all held and none. */
 const MOST_GUNS = 6;
 
-/** Water that leaves each tank in a case, less what comes back to it, m³/s, by tank of the document. */
-export function netOut(solved: Solved, running: (machine: number) => boolean = () => true): number[] {
-  const { rig } = solved;
-  const out = rig.tanks.map(() => 0);
-  const add = (id: string | undefined, flow: number): void => {
-    const at = rig.tanks.findIndex((t) => t.id === id);
-    if (at >= 0) out[at] += flow;
-  };
-  for (const l of rig.lines) {
-    if (isDraw(l)) add(l.from.id, solved.flowOf(l.id));
-    else if (l.role === 'bypass' && l.to.at === 'tank') add(l.to.id, -solved.flowOf(l.id));
+/** Where water leaves a rig's tanks and comes back. */
+class Leaving {
+  private readonly lines: readonly { readonly id: string; readonly tank: number; readonly sign: number }[];
+  /** Machines, by their place, that turn water round in a loop of their own. */
+  private readonly loops: readonly number[];
+
+  constructor(private readonly rig: Rig) {
+    const tankAt = (id: string | undefined): number => rig.tanks.findIndex((t) => t.id === id);
+    this.lines = rig.lines
+      .flatMap((l) => {
+        if (isDraw(l)) return [{ id: l.id, tank: tankAt(l.from.id), sign: 1 }];
+        return l.role === 'bypass' && l.to.at === 'tank' ? [{ id: l.id, tank: tankAt(l.to.id), sign: -1 }] : [];
+      })
+      .filter((l) => l.tank >= 0);
+    this.loops = rig.machines.flatMap((m, i) => (rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id) ? [] : [i]));
   }
-  // What turns round in a machine's own loop never left its tank.
-  rig.machines.forEach((m, i) => {
-    if (!running(i) || rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id)) return;
-    const [first] = feedPath(solved, m);
-    if (first?.from.at === 'tank') add(first.from.id, -solved.returned(m));
-  });
-  return out;
+
+  /** Less what comes back, m³/s, by tank of the document. */
+  of(solved: Solved, running: (machine: number) => boolean): number[] {
+    const { tanks, machines } = this.rig;
+    const out = tanks.map(() => 0);
+    for (const { id, tank, sign } of this.lines) out[tank] += sign * solved.flowOf(id);
+    // What turns round in a machine's own loop never left its tank.
+    for (const i of this.loops) {
+      if (!running(i)) continue;
+      const [first] = feedPath(solved, machines[i]);
+      const tank = first?.from.at === 'tank' ? tanks.findIndex((t) => t.id === first.from.id) : -1;
+      if (tank >= 0) out[tank] -= solved.returned(machines[i]);
+    }
+    return out;
+  }
 }
+
+/** Water that leaves each tank in a case, less what comes back to it, m³/s, by tank of the document. */
+export const netOut = (solved: Solved, running: (machine: number) => boolean = () => true): number[] => new Leaving(solved.rig).of(solved, running);
 
 /** A way of holding the triggers: its share of the time, and what leaves each tank meanwhile, m³/s. */
 export interface HeldWay {
@@ -44,8 +59,9 @@ export class Draws {
     const guns = rig.outlets.filter((o) => o.open);
     const runs = rig.machines.map((m: Machine) => net.outletsOf(m.id).some((o: Outlet) => o.open));
     const everyone = runs.every(Boolean);
+    const leaving = new Leaving(rig);
     const out = (open: readonly string[]): readonly number[] =>
-      netOut(cases.given({ open, ...(everyone ? {} : { running: (i: number) => runs[i] }) }), (i) => runs[i]);
+      leaving.of(cases.given({ open, ...(everyone ? {} : { running: (i: number) => runs[i] }) }), (i) => runs[i]);
     const ids = guns.map((o) => o.id);
     this.all = out(ids);
     this.ways =

@@ -101,6 +101,9 @@ export function heavierTerms(line: Line, values: AssumptionValues, water: Water,
   return { ...t, runs: t.runs!.map((r) => ({ ...r, lengthM: r.lengthM * gravity })), quadratic: t.quadratic! * gravity };
 }
 
+/** Whether dirt bears on a line: it has a strainer. */
+export const strains = (line: Line): boolean => line.parts.some((p) => p.kind === 'strainer');
+
 /** Least share of a spigot's flow that is solved for. */
 const LEAST_SPIGOT = 1e-3;
 /** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */
@@ -164,7 +167,7 @@ export class RigNetwork {
     this.dirtyQuadratic = this.network.quadratic.slice();
     for (const line of rig.lines) {
       const link = this.lineLink.get(line.id);
-      if (link !== undefined) this.dirtyQuadratic[link] = lineTerms(line, values, this.water, true).quadratic!;
+      if (link !== undefined && strains(line)) this.dirtyQuadratic[link] = lineTerms(line, values, this.water, true).quadratic!;
     }
   }
 

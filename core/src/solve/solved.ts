@@ -34,7 +34,7 @@ export class Solved {
     readonly state: CaseState,
     readonly water: Water,
     readonly settled: boolean,
-    private readonly flow: Float64Array,
+    private readonly flow: readonly number[],
     private readonly heads: number,
     private readonly drawn: readonly number[],
     private readonly slack: readonly number[],

@@ -77,7 +77,11 @@ export function straightJob(
   const net = new Float64Array(n);
   const crossing = new Float64Array(n + 1);
   const timeS = [0];
-  const sum = (): number => volumes.reduce((s, v) => s + v, 0);
+  const sum = (): number => {
+    let all = 0;
+    for (let v = 0; v < n; v++) all += volumes[v];
+    return all;
+  };
   const volumeM3 = [sum()];
   const pace = new TieStep();
   const scale = out.reduce((s, q) => s + Math.abs(q), 0);

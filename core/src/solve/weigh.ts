@@ -36,7 +36,8 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
   const { front, rear, group } = supportsOf(platform);
   const [onFront, onRear] = twoSupports(all.massKg, all.x, front, rear);
   const trailer = platform.kind === 'trailer' && platform.coupling !== undefined;
-  const axles = [...(trailer ? [] : [onFront]), ...Array.from({ length: group }, () => onRear / group)];
+  const axles = trailer ? [] : [onFront];
+  for (let i = 0; i < group; i++) axles.push(onRear / group);
   const track = platform.axles.reduce((s, a) => s + a.track, 0) / platform.axles.length;
   const { tow } = platform;
   const towFront = tow && trailer ? tow.front - (onFront * tow.overhang) / tow.wheelbase : 0;

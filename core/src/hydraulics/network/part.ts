@@ -38,21 +38,26 @@ export interface Whole {
   readonly net: Float64Array;
 }
 
-/** Answers of a part: what was set, then its flows and heads. The oldest makes room. */
+/** Answers of a part, one behind the other: what was set, then its flows and heads. The oldest makes room. */
 export class Kept {
-  readonly answers: Float64Array[] = [];
+  buffer = new Float64Array(0);
+  count = 0;
   private next = 0;
 
-  /** An array to write an answer over, `size` long. */
-  room(size: number): Float64Array {
-    if (this.answers.length < MOST_KEPT) {
-      const made = new Float64Array(size);
-      this.answers.push(made);
-      return made;
+  /** Where in the buffer to write an answer, `size` long: all answers of a part are as long. */
+  room(size: number): number {
+    if (this.count === MOST_KEPT) {
+      const oldest = this.next;
+      this.next = (this.next + 1) % MOST_KEPT;
+      return oldest * size;
     }
-    const oldest = this.answers[this.next];
-    this.next = (this.next + 1) % MOST_KEPT;
-    return oldest;
+    const at = this.count++ * size;
+    if (at + size > this.buffer.length) {
+      const grown = new Float64Array(size * Math.min(Math.max(8, this.count * 2), MOST_KEPT));
+      grown.set(this.buffer);
+      this.buffer = grown;
+    }
+    return at;
   }
 }
 
@@ -176,12 +181,15 @@ export class NetworkPart {
   /** Takes up an answer to what is written down, if there is one. */
   private recall(): boolean {
     const { set, links, unknown } = this;
-    const { answers } = this.kept;
-    for (let k = answers.length - 1; k >= 0; k--) {
-      const a = answers[k];
+    const { buffer: a, count } = this.kept;
+    const many = set.length;
+    const size = many + links.length + unknown.length;
+    for (let k = count - 1; k >= 0; k--) {
+      const start = k * size;
       let i = 0;
-      while (i < set.length && a[i] === set[i]) i++;
-      if (i < set.length) continue;
+      while (i < many && a[start + i] === set[i]) i++;
+      if (i < many) continue;
+      i += start;
       const { laws, head } = this.whole;
       const above = this.datum();
       for (let j = 0; j < links.length; j++) laws.flow[links[j]] = a[i++];
@@ -200,9 +208,10 @@ export class NetworkPart {
     const { set, links, unknown } = this;
     const { laws, head } = this.whole;
     const datum = this.datum();
-    const into = this.kept.room(set.length + links.length + unknown.length);
-    into.set(set);
-    let at = set.length;
+    const start = this.kept.room(set.length + links.length + unknown.length);
+    const into = this.kept.buffer;
+    into.set(set, start);
+    let at = start + set.length;
     for (let k = 0; k < links.length; k++) into[at++] = laws.flow[links[k]];
     for (let t = 0; t < unknown.length; t++) into[at++] = head[unknown[t]] - datum;
   }

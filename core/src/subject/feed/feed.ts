@@ -41,7 +41,8 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
           const margin = full
             ? raised(full, cases.levelIn(sole, state) - cases.levelIn(sole, { level: 'full' }))
             : inletMargin(cases.at(state), machine, path, laid);
-          list.push({ ...state, ...margin });
+          const { marginM, availableM, npshM, gaugeM } = margin;
+          list.push({ level, strainer, water, spigot, marginM, availableM, npshM, gaugeM });
         }
   // A direct machine is judged on its typical spigot; the poor one is told as a finding.
   const judged = direct ? list.filter((c) => c.spigot === 'typical') : list;
@@ -58,16 +59,16 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
   const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
-  const elbowLoss = parts.filter((p) => elbowParts.some((e) => e.id === p.partId)).reduce((s, p) => s + p.lossM, 0);
+  const elbows = new Set(elbowParts.map((p) => p.id));
+  const elbowLoss = parts.reduce((s, p) => (elbows.has(p.partId) ? s + p.lossM : s), 0);
   const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hoses.flatMap((hose) => [roughnessAssumption(hose), waveAssumption(hose)]))];
   if (machine.npshRequired === undefined) used.push('npsh-required');
   if (least.by) used.push(least.by);
   const fastest = hoses.length ? hoses.reduce((a, b) => (b.bore < a.bore ? b : a)) : undefined;
   const suction = fastest ? velocity(machine.flow, fastest.bore) : 0;
   const available = headOf(terms);
-  const strainerLoss = parts
-    .filter((p) => path.some((l) => l.parts.some((q) => q.id === p.partId && q.kind === 'strainer' && l.id === p.lineId)))
-    .reduce((s, p) => s + p.lossM, 0);
+  const strainers = new Set(path.flatMap((l) => l.parts.flatMap((q) => (q.kind === 'strainer' ? [`${l.id} ${q.id}`] : []))));
+  const strainerLoss = strainers.size ? parts.reduce((s, p) => (strainers.has(`${p.lineId} ${p.partId}`) ? s + p.lossM : s), 0) : 0;
   const byLevel = direct ? [] : marginByLevel(cases, worst, machine, path);
 
   const verdict: Verdict = worst.marginM < 0 ? 'starved' : worst.marginM < values['feed-comfort'] ? 'tight' : 'fed';

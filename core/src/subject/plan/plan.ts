@@ -75,7 +75,18 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   const verdicts = new Map<string, Verdict>();
   for (const f of findings) for (const { id } of [f.subject, ...(f.also ?? [])]) verdicts.set(id, worse(verdicts.get(id) ?? 'fed', f.verdict));
   return tellsOf(
-    { ...said, things: placed.map((t) => ({ ...t, verdict: verdicts.get(t.id) ?? 'fed' })), verdict: worstOf(findings.map((f) => f.verdict)) },
+    {
+      ...said,
+      things: placed.map((t): PlacedThing => ({
+        id: t.id,
+        access: t.access,
+        massKg: t.massKg,
+        held: t.held,
+        heldWantedN: t.heldWantedN,
+        verdict: verdicts.get(t.id) ?? 'fed',
+      })),
+      verdict: worstOf(findings.map((f) => f.verdict)),
+    },
     rig,
     findings,
   );

@@ -35,6 +35,25 @@ function worst<T>(list: readonly T[], of: (x: T) => number): T | undefined {
   return out;
 }
 
+/** A limit in a state of filling. */
+interface Loaded {
+  readonly s: WeightState;
+  readonly l: Limit;
+}
+
+/** The most loaded limit of each kind over some states. */
+function mostLoaded(states: readonly WeightState[], counts: (l: Limit) => boolean = () => true): ReadonlyMap<WeightCode, Loaded> {
+  const out = new Map<WeightCode, Loaded>();
+  for (const s of states)
+    for (const l of s.limits) {
+      if (!counts(l)) continue;
+      const code = codeOf(l);
+      const now = out.get(code);
+      if (!now || l.loadKg / l.ratingKg > now.l.loadKg / now.l.ratingKg) out.set(code, { s, l });
+    }
+  return out;
+}
+
 const RIG = { kind: 'rig', id: 'weight' } as const;
 
 /**
@@ -48,19 +67,17 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
   const tell = (code: WeightCode, verdict: Verdict, m: Message, subject: Finding['subject'] = RIG): void =>
     void out.push({ code, verdict, station: 'weight', subject, message: m });
   const roads = onTheRoad(r);
+  const most = mostLoaded(roads, (l) => r.judged || l.id === 'gross');
+  const undriven = platform.road === 'day' && r.judged ? mostLoaded(r.states.filter((s) => !s.driven)) : new Map<WeightCode, Loaded>();
   for (const code of ['over-gross', 'over-axle', 'over-coupling', 'over-tow'] as const) {
-    const loads = roads.flatMap((s) => s.limits.flatMap((l) => (codeOf(l) === code && (r.judged || l.id === 'gross') ? [{ s, l }] : [])));
-    const w = worst(loads, ({ l }) => l.loadKg / l.ratingKg);
+    const w = most.get(code);
     if (!w) continue;
     const share = w.l.loadKg / w.l.ratingKg;
     const said = { what: inSentence(w.l), load: mass(w.l.loadKg), rating: mass(w.l.ratingKg) };
     if (share > 1.0005) tell(code, 'stop', inState(w.s, '{what} carries {load} of {rating}: too heavy for the road.', said));
     else if (share > values['rating-near']) tell(code, 'tight', inState(w.s, '{what} carries {load} of {rating}.', said));
-    if (platform.road === 'day' && share <= 1.0005) {
-      const full = worst(
-        r.states.filter((s) => !s.driven).flatMap((s) => s.limits.flatMap((l) => (codeOf(l) === code && r.judged ? [{ s, l }] : []))),
-        ({ l }) => l.loadKg / l.ratingKg,
-      );
+    if (share <= 1.0005) {
+      const full = undriven.get(code);
       if (full && full.l.loadKg > full.l.ratingKg * 1.0005 && share <= values['rating-near'])
         tell(
           code,
@@ -85,18 +102,18 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
   }
   if (!r.judged) return out;
 
-  const [least, most] = tongueBounds(platform, values);
+  const [least, heaviest] = tongueBounds(platform, values);
   const trailers = roads.filter((s) => s.tongueShare !== undefined);
   const light = worst(trailers, (s) => -s.tongueShare!);
   const heavy = worst(trailers, (s) => s.tongueShare!);
-  const share = (s: WeightState) => ({ t: mass(s.tongueKg!), p: percent(s.tongueShare!), least: percent(least), most: percent(most) });
+  const share = (s: WeightState) => ({ t: mass(s.tongueKg!), p: percent(s.tongueShare!), least: percent(least), most: percent(heaviest) });
   if (light && light.tongueShare! < least - 5e-4)
     tell(
       'tongue-light',
       light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight',
       inState(light, 'the coupling carries {t}, {p} of the trailer: it sways. {least} to {most} is wanted.', share(light)),
     );
-  if (heavy && heavy.tongueShare! > most + 5e-4)
+  if (heavy && heavy.tongueShare! > heaviest + 5e-4)
     tell(
       'tongue-heavy',
       'tight',
