@@ -1,6 +1,8 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
@@ -20,7 +22,7 @@ const NARROW_ROW = 150;
 /** The yard: every build with its verdict, a page at a time from the server. */
 @Component({
   selector: 'pz-yard',
-  imports: [KeptPanel, MatButtonModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
+  imports: [KeptPanel, MatButtonModule, MatFormFieldModule, MatInputModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
   templateUrl: './yard.page.html',
   styleUrl: './yard.page.scss',
 })

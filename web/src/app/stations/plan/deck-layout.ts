@@ -29,7 +29,8 @@ export interface DrawnThing {
   readonly height: number;
   /** What of its height is liquid, from below; nothing from above. */
   readonly fill: number;
-  readonly label: ReturnType<typeof labelInside>;
+  /** Its middle where it is read: on what nothing hides. */
+  readonly label: (NonNullable<ReturnType<typeof labelInside>> & { readonly x: number; readonly y: number }) | undefined;
   readonly exhaust: string | undefined;
   readonly service: string | undefined;
   readonly pinned: boolean;
@@ -110,13 +111,31 @@ export function planOf(rig: Rig, plan: PlanResult, s: DeckScale): readonly Drawn
         verdict: own?.verdict ?? 'fed',
         ...b,
         fill: 0,
-        label: covered ? undefined : labelInside(t.name, b.width, b.height),
+        label: covered ? undefined : labelIn(t.name, b),
         exhaust: t.place?.exhaust && sideMark(b, t.place.exhaust, true),
         service: t.place?.service && sideMark(b, t.place.service, false),
         pinned: t.place?.pinned === true,
         box: t.box,
       };
     });
+}
+
+/** A name in the middle of a rectangle, where it fits there. */
+function labelIn(name: string, b: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }): DrawnThing['label'] {
+  const label = labelInside(name, b.width, b.height);
+  return label && { ...label, x: b.x + b.width / 2, y: b.y + b.height / 2 };
+}
+
+/** The widest stretch of a thing's middle third that nothing nearer hides, m along the deck. */
+export function widestClear({ x0, x1, z0, z1 }: Box, nearer: readonly { readonly box: Box }[]): { readonly from: number; readonly to: number } {
+  const [low, high] = [z0 + (z1 - z0) / 3, z1 - (z1 - z0) / 3];
+  const before = nearer.filter(({ box }) => box.z0 < high && box.z1 > low && box.x0 < x1 && box.x1 > x0).sort((a, b) => a.box.x0 - b.box.x0);
+  let [best, at] = [{ from: x0, to: x0 }, x0];
+  for (const to of [...before.map(({ box }) => box), { x0: x1, x1 }]) {
+    if (to.x0 - at > best.to - best.from) best = { from: at, to: to.x0 };
+    at = Math.max(at, to.x1);
+  }
+  return best;
 }
 
 /** From the kerb, or from the rear: the nearer stands before what is behind it. */
@@ -129,13 +148,8 @@ export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonl
       const height = (t.box.z1 - t.box.z0) * s.k;
       const b = { x: s.x(t.box.x0), y: ground - (p.height + t.box.z1) * s.k, width: (t.box.x1 - t.box.x0) * s.k, height };
       const tank = rig.tanks.findIndex((x) => x.id === t.id);
-      const hidden = all
-        .slice(i + 1)
-        .some(
-          (o) =>
-            Math.min(o.box.x1, t.box.x1) - Math.max(o.box.x0, t.box.x0) > 0.3 * (t.box.x1 - t.box.x0) &&
-            Math.min(o.box.z1, t.box.z1) - Math.max(o.box.z0, t.box.z0) > 0.3 * (t.box.z1 - t.box.z0),
-        );
+      const clear = widestClear(t.box, all.slice(i + 1));
+      const seen = { x: s.x(clear.from), y: b.y, width: (clear.to - clear.from) * s.k, height };
       return {
         id: t.id,
         name: t.name,
@@ -144,7 +158,7 @@ export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonl
         verdict: plan.things.find((x) => x.id === t.id)?.verdict ?? 'fed',
         ...b,
         fill: tank >= 0 ? Math.min(levels[tank] / shapeHeight(rig.tanks[tank].shape), 1) * height : 0,
-        label: hidden ? undefined : labelInside(t.name, b.width, b.height),
+        label: labelIn(t.name, seen),
         exhaust: undefined,
         service: undefined,
         pinned: false,

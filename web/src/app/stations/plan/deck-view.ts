@@ -64,12 +64,7 @@ const GROUND_ROOM = 66;
                 <path class="exhaust" [attr.d]="m" />
               }
               @if (t.label; as l) {
-                <text
-                  [attr.x]="t.x + t.width / 2"
-                  [attr.y]="t.y + t.height / 2"
-                  [attr.font-size]="l.size"
-                  [attr.transform]="l.upright ? 'rotate(-90 ' + (t.x + t.width / 2) + ' ' + (t.y + t.height / 2) + ')' : null"
-                >
+                <text [attr.x]="l.x" [attr.y]="l.y" [attr.font-size]="l.size" [attr.transform]="l.upright ? 'rotate(-90 ' + l.x + ' ' + l.y + ')' : null">
                   {{ l.text }}
                 </text>
               }
@@ -108,12 +103,7 @@ const GROUND_ROOM = 66;
                 <rect class="liquid" [attr.x]="t.x" [attr.y]="t.y + t.height - t.fill" [attr.width]="t.width" [attr.height]="t.fill" />
               }
               @if (t.label; as l) {
-                <text
-                  [attr.x]="t.x + t.width / 2"
-                  [attr.y]="t.y + t.height / 2"
-                  [attr.font-size]="l.size"
-                  [attr.transform]="l.upright ? 'rotate(-90 ' + (t.x + t.width / 2) + ' ' + (t.y + t.height / 2) + ')' : null"
-                >
+                <text [attr.x]="l.x" [attr.y]="l.y" [attr.font-size]="l.size" [attr.transform]="l.upright ? 'rotate(-90 ' + l.x + ' ' + l.y + ')' : null">
                   {{ l.text }}
                 </text>
               }

@@ -1,8 +1,8 @@
-import { LAYOUTS, parseRig, readRig, type RigDocument } from '@pozzo/core';
+import { assess, LAYOUTS, parseRig, readRig, type RigDocument } from '@pozzo/core';
 import { of, throwError } from 'rxjs';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
-import { scaleOf, snapped, WIDE } from './deck-layout';
+import { scaleOf, sideOf, snapped, WIDE, widestClear } from './deck-layout';
 import { PlanStation } from './plan.station';
 import { deckSheet } from './print-deck';
 
@@ -176,6 +176,34 @@ describe('the plan', () => {
 });
 
 describe('the drawing', () => {
+  test('a name stands where nothing nearer hides it, or nowhere', () => {
+    const tank = { x0: 0, x1: 3, y0: 1, y1: 2, z0: 0, z1: 1 };
+    const before = (x0: number, x1: number, z1 = 1) => ({ box: { x0, x1, y0: 0, y1: 0.5, z0: 0, z1 } });
+    expect(widestClear(tank, [])).toEqual({ from: 0, to: 3 });
+    expect(widestClear(tank, [before(2, 2.5), before(-1, 0.5)])).toEqual({ from: 0.5, to: 2 });
+    // Too low to hide the middle third.
+    expect(widestClear(tank, [before(0, 3, 0.3)])).toEqual({ from: 0, to: 3 });
+    const none = widestClear(tank, [before(-1, 2), before(1, 4)]);
+    expect(none.to - none.from).toBe(0);
+  });
+  test('no name of any layout from the side is under something nearer', () => {
+    for (const l of LAYOUTS) {
+      const rig = parseRig(l.make());
+      const scale = scaleOf(rig, 'side');
+      const things = sideOf(
+        rig,
+        assess(rig).plan!,
+        scale,
+        rig.tanks.map((t) => t.fullLevel),
+        500,
+      );
+      things.forEach((t, i) => {
+        if (!t.label) return;
+        for (const near of things.slice(i + 1))
+          expect(t.label.x > near.x && t.label.x < near.x + near.width && t.label.y > near.y && t.label.y < near.y + near.height).toBe(false);
+      });
+    }
+  });
   const box = (x0: number, x1: number, y0: number, y1: number) => ({ x0, x1, y0, y1, z0: 0, z1: 1 });
   const deck = { length: 4, width: 2 };
   test('clings to edges, neighbours and middles within reach, and to nothing beyond', () => {

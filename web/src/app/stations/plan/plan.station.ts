@@ -132,7 +132,7 @@ export class PlanStation {
     }),
   );
   protected readonly handColumns: readonly Column[] = [
-    { id: 'part', name: 'Handle or bowl', sorts: true },
+    { id: 'part', name: 'What', sorts: true },
     { id: 'at', name: 'At', sorts: true },
     { id: 'up', name: 'Above the ground', number: true, sorts: true },
     { id: 'in', name: 'In from the edge', number: true, sorts: true },
