@@ -15,7 +15,7 @@ import { weigh } from '../solve/weigh.js';
 import { fillings } from '../subject/weight/states.js';
 import { tongueBounds } from '../subject/weight/findings.js';
 import { before, clearBefore, openSides, overlapM, toEdge } from '../subject/plan/room.js';
-import type { PointMass } from '../structure/statics.js';
+import { centreOf, type PointMass } from '../structure/statics.js';
 
 /** What an arrangement is to be good at besides weight and room: reels at the kerb, reels at the rear, or little moved. */
 export const ARRANGE_WAYS = ['kerb', 'rear', 'near'] as const;
@@ -65,7 +65,8 @@ const copyOf = (l: Layout): Layout => ({ x: l.x.slice(), y: l.y.slice(), across:
 class Deck {
   readonly pieces: readonly Piece[];
   private readonly lines: readonly (readonly [number, number])[];
-  private readonly fixed: readonly PointMass[];
+  /** Platform and what rides along, as one mass. */
+  private readonly fixed: PointMass;
   private readonly bounds: readonly [number, number];
   private readonly driven: readonly number[];
   readonly now: Layout;
@@ -112,10 +113,10 @@ class Deck {
       const end = b ?? (reel && index.get(reel.id));
       return a !== undefined && end !== undefined && a !== end ? [[a, end] as const] : [];
     });
-    this.fixed = [
+    this.fixed = centreOf([
       emptyPlatform(platform),
       ...(platform.riding ?? []).map((r) => ({ massKg: r.mass, x: r.at, y: platform.width / 2, z: platform.height + 0.3 })),
-    ];
+    ]);
     this.bounds = tongueBounds(platform, values);
     this.driven = states.map((_, i) => i);
     this.now = {
@@ -139,11 +140,19 @@ class Deck {
     return this.way === 'near' ? this.pieces[i].own.place?.[what] : undefined;
   }
 
-  /** What is bad about a layout: metres of things in one another above all, then loads, then reach, then hose. */
-  cost(l: Layout): number {
+  /** What of each thing takes room. */
+  private solids(boxes: readonly Box[]): readonly Box[] {
+    return boxes.map((b, i) => (this.pieces[i].slab ? { ...b, z0: b.z1 - INCH } : b));
+  }
+
+  /**
+   * What is bad about a layout: metres of things in one another above all, then loads, then reach, then hose.
+   * @param limit above it nobody asks how bad: Infinity is given as soon as it is passed, what is reckoned quickest first
+   */
+  cost(l: Layout, limit = Infinity): number {
     const { platform, pieces, values } = this;
     const boxes = this.boxes(l);
-    const solid = boxes.map((b, i) => (pieces[i].slab ? { ...b, z0: b.z1 - INCH } : b));
+    const solid = this.solids(boxes);
     let cost = 0;
     for (let i = 0; i < boxes.length; i++) {
       const [b, p] = [boxes[i], pieces[i]];
@@ -164,9 +173,8 @@ class Deck {
         for (const y0 of [0, platform.width - w.width])
           cost += 300 * Math.max(overlapM(b, { x0: w.from, x1: w.from + w.length, y0, y1: y0 + w.width, z0: 0, z1: w.height }), 0);
       for (const z of platform.free ?? []) cost += 100 * Math.max(overlapM(b, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }), 0);
-      if (p.served || p.burns || p.kind === 'reel') cost += this.reachCost(i, boxes, solid).cost;
+      if (cost > limit) return Infinity;
     }
-    cost += this.weightCost(boxes);
     for (const [a, b] of this.lines) {
       const [p, q] = [middleOf(boxes[a]), middleOf(boxes[b])];
       cost += 1.2 * (Math.abs(p.x - q.x) + Math.abs(p.y - q.y));
@@ -174,14 +182,21 @@ class Deck {
     const far = this.way === 'near' ? 3 : 0.05;
     for (let i = 0; i < boxes.length; i++)
       if (Number.isFinite(this.now.x[i])) cost += far * (Math.abs(l.x[i] - this.now.x[i]) + Math.abs(l.y[i] - this.now.y[i]));
-    return cost;
+    if (cost > limit) return Infinity;
+    for (let i = 0; i < boxes.length; i++) {
+      const p = pieces[i];
+      if (p.served || p.burns || p.kind === 'reel') cost += this.reachCost(i, boxes, solid).cost;
+      if (cost > limit) return Infinity;
+    }
+    return cost + this.weightCost(boxes);
   }
 
   /** The best sides for a thing to be served from and to blow to, and what is still bad about them. */
   reachCost(i: number, boxes: readonly Box[], solid: readonly Box[]): { readonly cost: number; readonly service: Side; readonly exhaust: Side | undefined } {
     const { platform, pieces, values } = this;
     const [b, p] = [boxes[i], pieces[i]];
-    const others = solid.filter((_, j) => j !== i && pieces[j].on !== i && pieces[i].on !== j);
+    const others: Box[] = [];
+    for (let j = 0; j < solid.length; j++) if (j !== i && pieces[j].on !== i && p.on !== j) others.push(solid[j]);
     if (p.kind === 'reel') {
       const service = this.kept(i, 'service') ?? (this.way === 'rear' ? 'rear' : 'kerb');
       const clear = clearBefore(b, service, others);
@@ -222,12 +237,16 @@ class Deck {
     let cost = 0;
     const ground = platform.height;
     for (const s of this.driven) {
-      const masses = [...this.fixed];
+      let { massKg } = this.fixed;
+      let [x, y, z] = [massKg * this.fixed.x, massKg * this.fixed.y, massKg * this.fixed.z];
       for (let i = 0; i < pieces.length; i++) {
-        const p = middleOf(boxes[i]);
-        masses.push({ massKg: pieces[i].massKg[s], x: p.x, y: p.y, z: p.z + ground });
+        const [b, m] = [boxes[i], pieces[i].massKg[s]];
+        massKg += m;
+        x += (m * (b.x0 + b.x1)) / 2;
+        y += (m * (b.y0 + b.y1)) / 2;
+        z += m * ((b.z0 + b.z1) / 2 + ground);
       }
-      const w = weigh(platform, masses);
+      const w = weigh(platform, [{ massKg, x: x / massKg, y: y / massKg, z: z / massKg }]);
       w.axles.forEach((a, k) => (cost += 0.4 * Math.max(a - 0.94 * platform.axles[k].rating, 0)));
       if (w.tongueKg !== undefined) {
         const share = w.tongueKg / w.massKg;
@@ -243,7 +262,7 @@ class Deck {
   /** A layout as placements: what the document says of each thing stays, but for where it stands and its sides. */
   placements(l: Layout): PlacementDocument[] {
     const boxes = this.boxes(l);
-    const solid = boxes.map((b, i) => (this.pieces[i].slab ? { ...b, z0: b.z1 - INCH } : b));
+    const solid = this.solids(boxes);
     const inches = (v: number): string => `${Math.round(v / INCH)} in`;
     return this.pieces.map((p, i) => {
       const { service, exhaust } = p.served || p.burns || p.kind === 'reel' ? this.reachCost(i, boxes, solid) : { service: undefined, exhaust: undefined };
@@ -315,8 +334,10 @@ export function* arrangeSteps(doc: RigDocument, way: ArrangeWay, seed: number, t
     }
     slideIn(deck, next, i, platform);
     for (let k = 0; k < n; k++) follow(deck, next, k);
-    const then = deck.cost(next);
-    if (then < cost || random.next() < Math.exp((cost - then) / (30 * heat + 0.02))) {
+    // Worse by so much is taken at times, the more seldom the colder it is: drawn first, so that what is worse still is not reckoned out.
+    const limit = cost - (30 * heat + 0.02) * Math.log(1 - random.next());
+    const then = deck.cost(next, limit);
+    if (then <= limit) {
       [at, cost] = [next, then];
       if (cost < least) [best, least] = [at, cost];
     }
