@@ -16,6 +16,7 @@ import { MIX_ASSUMPTIONS } from './mix.js';
 import { PLUMBING_ASSUMPTIONS } from './plumbing.js';
 import { PRESSURE_ASSUMPTIONS } from './pressure.js';
 import { REEL_ASSUMPTIONS } from './reel.js';
+import { SLOPE_ASSUMPTIONS } from './slope.js';
 import { SOFT_PUMP_ASSUMPTIONS } from './soft-pump.js';
 import { PLAN_ASSUMPTIONS } from './plan.js';
 import { WEIGHT_ASSUMPTIONS } from './weight.js';
@@ -46,6 +47,7 @@ export const ASSUMPTIONS = [
   ...AIR_ASSUMPTIONS,
   ...HEAT_ASSUMPTIONS,
   ...WEIGHT_ASSUMPTIONS,
+  ...SLOPE_ASSUMPTIONS,
   ...PLAN_ASSUMPTIONS,
   ...CHOICE_ASSUMPTIONS,
   ...washAssumptions(),

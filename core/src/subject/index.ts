@@ -17,6 +17,7 @@ import { PLUMBING } from './plumbing/subject.js';
 import { PRESSURE } from './pressure/subject.js';
 import { PURE_WATER } from './pure-water/subject.js';
 import { REEL } from './reel/subject.js';
+import { SLOPE } from './slope/subject.js';
 import { SOFT_PUMP } from './soft-pump/subject.js';
 import type { Subject } from './subject.js';
 import { TRANSFER } from './transfer/subject.js';
@@ -39,6 +40,7 @@ export const SUBJECTS = [
   FLOW,
   REEL,
   WEIGHT,
+  SLOPE,
   PLAN,
   MEETING,
   MIX,

@@ -55,8 +55,8 @@ export interface WeightResult {
   /** What shelves carry of what they are made for, kg. */
   readonly shelves: readonly { readonly gearId: string; readonly loadKg: number; readonly ratingKg: number | undefined }[];
   readonly ticket: { readonly state: string; readonly axles: readonly number[]; readonly tongueKg: number | undefined } | undefined;
-  /** On the steepest site: weight on the coupling when it is unhitched, and the water that the slope keeps from each outlet, m. */
-  readonly slope: { readonly tongueKg: number | undefined; readonly lost: readonly { readonly tankId: string; readonly heelM: number }[] } | undefined;
+  /** On the steepest site: weight on the coupling when it is unhitched. */
+  readonly slope: { readonly tongueKg: number | undefined } | undefined;
   readonly verdict: Verdict;
 }
 

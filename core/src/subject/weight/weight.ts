@@ -1,9 +1,7 @@
 import { standingOn, type Standing } from '../../deck/index.js';
-import { bulkheadHeight } from '../../solve/rig-network.js';
 import { deckLoad, type DeckLoad } from '../../solve/deck-load.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
-import { isDraw } from '../../solve/solved.js';
 import { supportsOf, weighAt } from '../../solve/weigh.js';
 import { shapeHeight, levelOf, volumeAt } from '../../rig/tank-shape.js';
 import { placesOf } from '../../rig/stand.js';
@@ -38,7 +36,7 @@ export function assessWeight(rig: Rig, stocks: Stocks): WeightResult | undefined
     curve: curveOf(rig, platform, load),
     shelves: shelvesOf(rig, things, stocks),
     ticket: platform.ticket && { state: platform.ticket.filled, axles: platform.ticket.axles, tongueKg: platform.ticket.tongue },
-    slope: slopeOf(rig, platform, load, states),
+    slope: slopeOf(platform, states),
   };
   const findings = weightFindings(rig, result, stocks.values);
   return tellsOf({ ...result, verdict: worstOf(findings.map((f) => f.verdict)) }, rig, findings);
@@ -107,8 +105,8 @@ function shelvesOf(rig: Rig, things: readonly Standing[], stocks: Stocks): Weigh
   return rig.gear.flatMap((g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));
 }
 
-/** On a slope the centre shifts by height times slope; what lies uphill of an outlet is out of its reach. */
-function slopeOf(rig: Rig, platform: Platform, load: DeckLoad, states: readonly WeightState[]): WeightResult['slope'] {
+/** On a slope the centre shifts by height times slope. */
+function slopeOf(platform: Platform, states: readonly WeightState[]): WeightResult['slope'] {
   const { slope } = platform;
   if (!slope) return undefined;
   const { front, rear } = supportsOf(platform);
@@ -120,11 +118,5 @@ function slopeOf(rig: Rig, platform: Platform, load: DeckLoad, states: readonly 
   );
   return {
     tongueKg: Number.isFinite(least) ? least : undefined,
-    lost: load.tanks.flatMap((t) => {
-      const draws = t && rig.lines.filter((l) => isDraw(l) && l.from.id === t.tank.id && !l.closed);
-      if (!t || !draws?.length) return [];
-      const low = Math.min(...draws.map((l) => bulkheadHeight(t.tank, l.from) - t.tank.base));
-      return [{ tankId: t.tank.id, heelM: Math.max(low, 0) + (Math.abs(slope.nose) * t.along + Math.abs(slope.kerb) * t.across) / 2 }];
-    }),
   };
 }

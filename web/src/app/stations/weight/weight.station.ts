@@ -246,13 +246,19 @@ export class WeightStation {
   });
 
   protected readonly slopeWords = computed(() => {
-    const s = this.weight()?.slope;
+    const tongue = this.weight()?.slope?.tongueKg;
+    const s = this.rig.assessment()?.slope;
     if (!s) return '';
     const units = this.rig.units();
-    const lost = s.lost.map((l) => `${this.rig.document()?.tanks.find((t) => t.id === l.tankId)?.name ?? ''} ${formatQuantity(l.heelM, 'length', units)}`);
+    const doc = this.rig.document();
+    const named = (list: readonly { readonly id: string; readonly name: string }[] | undefined, id: string): string =>
+      list?.find((x) => x.id === id)?.name ?? '';
+    const kept = s.tanks.map((t) => `${named(doc?.tanks, t.tankId)} ${formatQuantity(t.keptM3, 'volume', units)}`);
+    const fed = s.feeds.map((f) => `${named(doc?.machines, f.machineId)} ${formatQuantity(f.marginM, 'length', units)}`);
     return [
-      ...(s.tongueKg === undefined ? [] : [`Unhitched on the slope the coupling keeps ${this.mass(s.tongueKg)} at least.`]),
-      ...(lost.length ? [`Water out of reach of the outlet, measured up the tank: ${lost.join(', ')}.`] : []),
+      ...(tongue === undefined ? [] : [`Unhitched on the slope the coupling keeps ${this.mass(tongue)} at least.`]),
+      ...(kept.length ? [`Kept from the outlet that a level stand would give: ${kept.join(', ')}.`] : []),
+      ...(fed.length ? [`Inlet head left: ${fed.join(', ')}.`] : []),
     ].join(' ');
   });
   protected readonly ticketColumns: readonly Column[] = [
