@@ -9,7 +9,7 @@ import type { PlanCode } from './kinds.js';
 import { type Aisle, aisleOf } from './aisle.js';
 import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
-import { apartM, before, clearBefore, inwards, openSides, overlapM, solidOf, toEdge, TOUCH } from './room.js';
+import { apartM, before, clearBefore, inwards, openSides, overlapM, REEL_PAYS, solidOf, toEdge, TOUCH } from './room.js';
 
 type Said = Omit<PlanResult, 'verdict' | 'things'> & { readonly things: readonly Omit<PlacedThing, 'verdict'>[] };
 
@@ -409,6 +409,6 @@ function reel(
       message('{t} pays out to the {side} and something stands in the way, {free} off.', { t: t.name, side: SIDE_WORDS[side], free: length(free) }),
     );
   const rail = platform.rail ?? 0;
-  if (side !== 'rear' && side !== 'front' && rail > 0 && t.box.z0 + 0.75 * (t.box.z1 - t.box.z0) < rail)
+  if (side !== 'rear' && side !== 'front' && rail > 0 && t.box.z0 + REEL_PAYS * (t.box.z1 - t.box.z0) < rail - TOUCH)
     tell('reel-low', 'tight', t, message('{t} pays out below the rail: lift it until the hose runs over.', { t: t.name }));
 }

@@ -1,11 +1,14 @@
 import { boxOf, type Standing, standingOn } from '../../deck/index.js';
+import type { Assessment } from '../../assess/assessment.js';
+import { assumptionValues } from '../../assumption/register.js';
+import { raiseThing } from '../../edit/raise.js';
 import { finely, layLine, moveThing, placeOf, swapThings, turnThing } from '../../edit/place.js';
 import type { Rig, RigDocument } from '../../rig/schema.js';
 import { boltStrength, forwardForce } from '../../structure/restraint.js';
 import { message } from '../../working/figure.js';
 import { shelf } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
-import { overlapM, TOUCH } from './room.js';
+import { overlapM, REEL_PAYS, TOUCH } from './room.js';
 
 const INCH = 0.0254;
 const WAYS = [
@@ -16,7 +19,7 @@ const WAYS = [
 ] as const;
 
 /** A little aside, a quarter turn, a free spot, another's place; what holds it; a hose cut to the deck. */
-export const planRules: Rule = (finding, rig, doc): Candidate[] => {
+export const planRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const { id } = finding.subject;
   switch (finding.code) {
     case 'hose-short':
@@ -33,6 +36,9 @@ export const planRules: Rule = (finding, rig, doc): Candidate[] => {
         { id: 'vent-outside', title: 'Lead the vent outside', change: (d) => void (d.tanks.find((t) => t.id === id)!.ventTo = 'outside') },
         ...moves(id, rig, doc, false),
       ];
+    case 'reel-low':
+    case 'handle-height':
+      return [...heightRules(finding.code, id, rig, doc, now), ...(finding.code === 'reel-low' ? moves(id, rig, doc, true) : [])];
     case 'drain-blocked':
       return [
         ...(['kerb', 'street', 'rear', 'front'] as const).map((side) => ({
@@ -46,6 +52,33 @@ export const planRules: Rule = (finding, rig, doc): Candidate[] => {
       return [...(finding.also ?? []).flatMap((s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
   }
 };
+
+const WHOLE_INCHES = (m: number): number => Math.ceil(m / INCH - 1e-6) * INCH;
+
+/** A thing that sits too low stands higher, by no more than it has to; one too high comes down from its shelf. */
+function heightRules(code: 'reel-low' | 'handle-height', id: string, rig: Rig, doc: RigDocument, now: Assessment): Candidate[] {
+  const { platform } = rig;
+  const own = standingOn(rig).find((t) => t.id === id);
+  if (!platform || !own?.box || placeOf(doc, id)?.pinned) return [];
+  const values = assumptionValues(rig.assumptions);
+  const handles = [
+    ...(now.plan?.hands ?? []).filter((h) => h.thing === id && (h.what === 'valve' || h.what === 'strainer')).map((h) => h.aboveGroundM),
+    ...(own.kind === 'machine' ? [now.plan?.things.find((t) => t.id === id)?.access?.handleM ?? Infinity] : []),
+  ];
+  const short =
+    code === 'reel-low'
+      ? (platform.rail ?? 0) - (own.box.z0 + REEL_PAYS * (own.box.z1 - own.box.z0))
+      : Math.max(0, ...handles.map((h) => values['handle-low'] - h).filter(Number.isFinite));
+  const by = WHOLE_INCHES(short);
+  return [
+    ...(by > 0
+      ? [{ id: `raise-${id}`, title: message('{t} {by} higher', { t: own.name, by: shelf(by) }), change: (d: RigDocument) => raiseThing(d, id, by) }]
+      : []),
+    ...(own.place?.on !== undefined && code === 'handle-height'
+      ? [{ id: `down-${id}`, title: message('{t} on the deck instead', { t: own.name }), change: (d: RigDocument) => void delete placeOf(d, id)!.on }]
+      : []),
+  ];
+}
 
 function moves(id: string, rig: Rig, doc: RigDocument, all: boolean): Candidate[] {
   const things = standingOn(rig);

@@ -49,3 +49,31 @@ test('exhaust where one stands to start the engine is told, and turning one of t
 test('no layout stands in its own way', () => {
   for (const l of LAYOUTS) expect([l.id, ...['gate-blocked', 'reel-unparked', 'exhaust-people'].flatMap((c) => told(l.make(), c))]).toEqual([l.id]);
 });
+
+test('a reel below the rail is lifted on a stand just high enough, and its hose then runs over', () => {
+  const d = layout('two-gun-split');
+  expect(told(d, 'reel-low')).toEqual([]);
+  const low = parseRig(d).reels.find((r) => !d.placements!.find((p) => p.thing === r.id)!.on)!;
+  d.platform!.rail = '20 in';
+  expect(told(d, 'reel-low')).toEqual(expect.arrayContaining([expect.stringMatching(`^${low.name} pays out below the rail`)]));
+  const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'reel-low' && f.id.includes(`raise-${low.id}`))!;
+  const after = applyFix(d, fix);
+  expect(told(after, 'reel-low').some((t) => t.startsWith(`${low.name} `))).toBe(false);
+  const stand = after.gear!.find((g) => g.name === `Stand under ${low.name}`)!;
+  expect(parseRig(after).placements.find((p) => p.thing === low.id)!.on).toBe(stand.id);
+});
+
+test('a valve too low for a hand: its tank stands higher; a machine too high comes down from its shelf', () => {
+  const d = layout('big-tank');
+  d.platform!.height = '12 in';
+  const low = told(d, 'handle-height');
+  expect(low.length).toBeGreaterThan(0);
+  const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'handle-height' && f.id.includes('raise-water'))!;
+  expect(told(applyFix(d, fix), 'handle-height').some((t) => t.includes(' at Water '))).toBe(false);
+  const skid = layout('boosted-skid');
+  skid.platform!.height = '44 in';
+  expect(told(skid, 'handle-height').some((t) => t.startsWith('The handles of Shelf washer'))).toBe(true);
+  const down = structuredClone(skid);
+  delete down.placements!.find((p) => p.thing === 'washer-a')!.on;
+  expect(told(down, 'handle-height').some((t) => t.startsWith('The handles of Shelf washer'))).toBe(false);
+});

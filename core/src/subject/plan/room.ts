@@ -4,6 +4,8 @@ import type { Platform, Side } from '../../rig/schema.js';
 /** Below this two things touch and do not overlap, m. */
 export const TOUCH = 1e-4;
 const SLAB = 0.0254;
+/** Where a hose runs off a reel, of its height. */
+export const REEL_PAYS = 0.75;
 
 const cut = (a0: number, a1: number, b0: number, b1: number): number => Math.min(a1, b1) - Math.max(a0, b0);
 
