@@ -1,20 +1,40 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
-import { blowsExhaust, type Box, boxOf, isServed, isStarted, laidLines, melts, middleOf, type Standing, standingOn } from '../deck/index.js';
+import {
+  blowsExhaust,
+  type Box,
+  boxOf,
+  endHeight,
+  holdsFuel,
+  isServed,
+  isStarted,
+  laidLines,
+  melts,
+  portTo,
+  type Standing,
+  standingOn,
+} from '../deck/index.js';
 import { DayRandom } from '../day/random.js';
 import { layHoses } from '../edit/place.js';
+import { enginesOn } from '../energy/index.js';
 import { changed } from '../edit/draft.js';
 import { readRig } from '../rig/read.js';
 import { placesOf } from '../rig/stand.js';
 import type { PlacementDocument, Platform, Rig, RigDocument, Side } from '../rig/schema.js';
-import { hungFull } from '../solve/deck-load.js';
+import { fuelOn, hungOn } from '../solve/deck-load.js';
 import { emptyPlatform } from '../solve/empty-platform.js';
 import { stockOfTank } from '../solve/loaded.js';
 import { volumeAt } from '../rig/tank-shape.js';
 import { Stocks } from '../solve/stock.js';
 import { weigh } from '../solve/weigh.js';
+import type { Verdict } from '../subject/verdict.js';
+import { assessPlan } from '../subject/plan/plan.js';
+import { assessWeight } from '../subject/weight/weight.js';
 import { fillings } from '../subject/weight/states.js';
-import { tongueBounds } from '../subject/weight/findings.js';
-import { before, clearBefore, openSides, overlapM, toEdge } from '../subject/plan/room.js';
+import { tongueBounds, weightFindings } from '../subject/weight/findings.js';
+import { bundBox } from '../subject/plan/bunds.js';
+import { OXIDISERS, planFindings } from '../subject/plan/findings.js';
+import { FUMES, HAND, hasLid, isValve } from '../subject/plan/hand-points.js';
+import { apartM, before, clearBefore, inwards, openSides, overlapM, toEdge } from '../subject/plan/room.js';
 import { centreOf, type PointMass } from '../structure/statics.js';
 
 /** What an arrangement is to be good at besides weight and room: reels at the kerb, reels at the rear, or little moved. */
@@ -29,6 +49,11 @@ export interface Arrangement {
   readonly before: number;
   readonly after: number;
   readonly hoseM: number;
+  /** How many things are told of it at plan and weight. */
+  readonly told: number;
+  /** With every tank full, kg; the tongue as a share of the trailer. */
+  readonly axlesKg: readonly number[];
+  readonly tongueShare: number | undefined;
 }
 
 const INCH = 0.0254;
@@ -49,7 +74,34 @@ interface Piece {
   readonly served: boolean;
   readonly plastic: boolean;
   readonly wanted: number;
+  /** Room wanted over it to lift its lid or to pour, m; 0 where it has neither. */
+  readonly over: number;
+  /** What the bund under it holds, m³. */
+  readonly bund: number;
   readonly z0: number;
+}
+
+/** Two that are to stand apart, m. */
+interface Apart {
+  readonly a: number;
+  readonly b: number;
+  readonly wantM: number;
+}
+
+/** A line between two pieces: heights of its ends, m, and the hose it has; Infinity where that is cut to the deck. */
+interface Run {
+  readonly a: number;
+  readonly b: number;
+  readonly za: number;
+  readonly zb: number;
+  readonly hoseM: number;
+}
+
+/** A valve at a tank's bulkhead, and where its line leads. */
+interface Valve {
+  readonly from: number;
+  readonly to: number;
+  readonly z: number;
 }
 
 /** Where pieces stand: corner, whether they lie across. */
@@ -64,9 +116,12 @@ const copyOf = (l: Layout): Layout => ({ x: l.x.slice(), y: l.y.slice(), across:
 /** What stands on a deck, ready to be tried in many ways. */
 class Deck {
   readonly pieces: readonly Piece[];
-  private readonly lines: readonly (readonly [number, number])[];
+  private readonly lines: readonly Run[];
   /** Platform and what rides along, as one mass. */
   private readonly fixed: PointMass;
+  private readonly apart: readonly Apart[];
+  private readonly valves: readonly Valve[];
+  private readonly gate: Box | undefined;
   private readonly bounds: readonly [number, number];
   private readonly driven: readonly number[];
   readonly now: Layout;
@@ -85,8 +140,12 @@ class Deck {
     const index = new Map(things.map((t, i) => [t.id, i]));
     const places = placesOf(rig);
     const blows = blowsExhaust(rig);
+    const engines = enginesOn(rig, values);
+    const byCord = new Set(engines.flatMap((e) => (e.kind !== 'burner' && !e.electricStart ? [e.id] : [])));
+    const capped = new Set(engines.flatMap((e) => (e.own !== undefined && !rig.fuelLines.some((l) => l.to === e.id) ? [e.id] : [])));
     // As if everything had its place.
-    const hung = hungFull(rig, values, (id) => index.has(id));
+    const hung = hungOn(rig, (id) => index.has(id));
+    const fuel = new Map(fuelOn(rig, values).map((x) => [x.id, x.kg]));
     this.pieces = things.map((own): Piece => {
       const tank = rig.tanks.findIndex((t) => t.id === own.id);
       const gear = rig.gear.find((g) => g.id === own.id);
@@ -100,19 +159,40 @@ class Deck {
         kind: own.kind,
         burns: blows.has(own.id),
         slab: gear?.kind === 'shelf',
-        massKg: states.map((_, s) => own.dryKg + (hung.get(own.id) ?? 0) + wet(s)),
-        served: own.kind !== 'reel' && own.kind !== 'mix' && isServed(rig, own),
+        massKg: states.map(({ fuel: share }, s) => own.dryKg + (hung.get(own.id) ?? 0) + wet(s) + (fuel.get(own.id) ?? 0) * share(own.id)),
+        served: own.kind !== 'reel' && (isServed(rig, own) || (own.kind === 'tank' && own.place?.service !== undefined)),
         plastic: melts(rig, own),
-        wanted: values[own.kind === 'machine' ? 'service-machine' : 'service-other'],
+        wanted: Math.max(values[own.kind === 'machine' ? 'service-machine' : 'service-other'], byCord.has(own.id) ? values['cord-room'] : 0),
+        over: Math.max(hasLid(rig, own) ? values['lid-room'] : 0, own.kind === 'fuel-tank' || capped.has(own.id) ? values['cap-room'] : 0),
+        bund: tank < 0 ? 0 : (rig.tanks[tank].bund ?? 0),
         z0: own.bottomM,
       };
     });
-    this.lines = rig.lines.flatMap((l) => {
-      const [a, b] = [l.from.id, l.to.id ?? rig.reels.find((r) => r.line === l.id)?.id].map((id) => (id === undefined ? undefined : index.get(id)));
+    this.lines = rig.lines.flatMap((l): Run[] => {
       const reel = rig.reels.find((r) => r.line === l.id);
+      const [a, b] = [l.from.id, l.to.id].map((id) => (id === undefined ? undefined : index.get(id)));
       const end = b ?? (reel && index.get(reel.id));
-      return a !== undefined && end !== undefined && a !== end ? [[a, end] as const] : [];
+      if (a === undefined || end === undefined || a === end) return [];
+      const own = l.parts.filter((p) => p.kind === 'hose' && (!reel || p.use === 'whip'));
+      const cut = own.some((p) => p.kind === 'hose' && p.asLaid);
+      const [za, zb] = [endHeight(rig, l.from, { z0: things[a].bottomM }), endHeight(rig, l.to, { z0: things[end].bottomM })];
+      return [{ a, b: end, za, zb, hoseM: cut || !own.length ? Infinity : own.reduce((s, p) => s + (p.kind === 'hose' ? p.length : 0), 0) }];
     });
+    this.apart = things.flatMap((t, a) =>
+      things.flatMap((o, b): Apart[] => {
+        const tank = o.kind === 'tank' ? rig.tanks.find((x) => x.id === o.id) : undefined;
+        const liquid = rig.liquids.find((l) => l.id === tank?.holds)?.kind;
+        if (holdsFuel(rig, t) && o.kind === 'battery') return [{ a, b, wantM: values['battery-apart'] }];
+        if (holdsFuel(rig, t) && liquid !== undefined && OXIDISERS.has(liquid)) return [{ a, b, wantM: values['fuel-heat-apart'] }];
+        return blows.has(t.id) && liquid !== undefined && FUMES.has(liquid) && tank?.ventTo !== 'outside' ? [{ a, b, wantM: values['vent-intake'] }] : [];
+      }),
+    );
+    this.valves = rig.lines.flatMap((l): Valve[] => {
+      const [from, to] = [l.from.id, l.to.id ?? rig.reels.find((r) => r.line === l.id)?.id].map((id) => (id === undefined ? undefined : index.get(id)));
+      if (l.from.at !== 'tank' || from === undefined || to === undefined || !l.parts.some(isValve)) return [];
+      return [{ from, to, z: l.from.height ?? things[from].bottomM }];
+    });
+    this.gate = platform.gate && inwards({ x0: 0, x1: platform.length, y0: 0, y1: platform.width, z0: 0, z1: 10 }, platform.gate, values['gate-room']);
     this.fixed = centreOf([
       emptyPlatform(platform),
       ...(platform.riding ?? []).map((r) => ({ massKg: r.mass, x: r.at, y: platform.width / 2, z: platform.height + 0.3 })),
@@ -167,7 +247,10 @@ class Deck {
       for (let j = i + 1; j < boxes.length; j++) {
         const by = overlapM(solid[i], solid[j]);
         if (by > 0) cost += 300 * by + 25;
+        else if (p.over > 0 || pieces[j].over > 0) cost += this.lidCost(i, j, solid) + this.lidCost(j, i, solid);
       }
+      if (p.bund > 0) cost += this.bundCost(i, b, solid);
+      if (this.gate && p.on < 0) cost += 60 * Math.max(overlapM(this.gate, solid[i]), 0);
       const w = platform.wheelBoxes;
       if (w)
         for (const y0 of [0, platform.width - w.width])
@@ -175,10 +258,19 @@ class Deck {
       for (const z of platform.free ?? []) cost += 100 * Math.max(overlapM(b, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }), 0);
       if (cost > limit) return Infinity;
     }
-    for (const [a, b] of this.lines) {
-      const [p, q] = [middleOf(boxes[a]), middleOf(boxes[b])];
-      cost += 1.2 * (Math.abs(p.x - q.x) + Math.abs(p.y - q.y));
+    for (const { a, b, za, zb, hoseM } of this.lines) {
+      const [s, e] = [boxes[a], boxes[b]];
+      cost += 0.6 * (Math.abs(s.x0 + s.x1 - e.x0 - e.x1) + Math.abs(s.y0 + s.y1 - e.y0 - e.y1));
+      if (hoseM === Infinity) continue;
+      const [p, q] = [portTo(s, e, za), portTo(e, s, zb)];
+      const short = Math.abs(p.x - q.x) + Math.abs(p.y - q.y) + Math.abs(p.z - q.z) - hoseM;
+      if (short > 0) cost += 5 + 10 * short;
     }
+    for (const { a, b, wantM } of this.apart) {
+      const by = wantM - apartM(boxes[a], boxes[b]);
+      if (by > 0) cost += 8 + 40 * by;
+    }
+    for (const v of this.valves) cost += this.valveCost(v, boxes, solid);
     const far = this.way === 'near' ? 3 : 0.05;
     for (let i = 0; i < boxes.length; i++)
       if (Number.isFinite(this.now.x[i])) cost += far * (Math.abs(l.x[i] - this.now.x[i]) + Math.abs(l.y[i] - this.now.y[i]));
@@ -189,6 +281,41 @@ class Deck {
       if (cost > limit) return Infinity;
     }
     return cost + this.weightCost(boxes);
+  }
+
+  /** A thing with a lid or a cap that another stands close over. */
+  private lidCost(i: number, j: number, solid: readonly Box[]): number {
+    const want = this.pieces[i].over;
+    const [a, b] = [solid[i], solid[j]];
+    if (!(want > 0) || b.z0 < a.z1 - 1e-4 || b.z0 - a.z1 >= want - 1e-4) return 0;
+    return Math.min(a.x1, b.x1) - Math.max(a.x0, b.x0) > 1e-4 && Math.min(a.y1, b.y1) - Math.max(a.y0, b.y0) > 1e-4 ? 20 : 0;
+  }
+
+  /** A bund that runs into what stands beside its tank, or hangs over the edge. */
+  private bundCost(i: number, b: Box, solid: readonly Box[]): number {
+    const { platform, pieces, values } = this;
+    const bund = bundBox(b, pieces[i].bund, values['bund-depth']);
+    const over = Math.max(-bund.x0, -bund.y0, bund.x1 - platform.length, bund.y1 - platform.width, 0);
+    let cost = over > 1e-4 ? 10 + 60 * over : 0;
+    for (let j = 0; j < solid.length; j++) {
+      if (j === i || pieces[j].kind === 'mix' || pieces[j].kind === 'manifold') continue;
+      const by = overlapM(bund, solid[j]);
+      if (by > 1e-4) cost += 10 + 60 * by;
+    }
+    return cost;
+  }
+
+  /** A valve that something stands before. */
+  private valveCost({ from, to, z }: Valve, boxes: readonly Box[], solid: readonly Box[]): number {
+    const [p, b] = [portTo(boxes[from], boxes[to], z), portTo(boxes[to], boxes[from], z)];
+    const along = Math.abs(b.x - p.x) > 1e-4;
+    const x = along ? p.x + Math.sign(b.x - p.x) * HAND : p.x;
+    const y = along ? p.y : p.y + Math.sign(b.y - p.y) * HAND;
+    for (let j = 0; j < solid.length; j++) {
+      const s = solid[j];
+      if (j !== from && j !== to && x > s.x0 && x < s.x1 && y > s.y0 && y < s.y1 && p.z > s.z0 && p.z < s.z1) return 12;
+    }
+    return 0;
   }
 
   /** The best sides for a thing to be served from and to blow to, and what is still bad about them. */
@@ -209,7 +336,7 @@ class Deck {
       const reaches = !Number.isFinite(free);
       const tight = reaches ? 0 : Math.max(p.wanted - free, 0);
       const inwards = platform.headroom !== undefined ? 0 : Math.max(toEdge(b, side, platform) - values.reach, 0);
-      const bad = (p.kind === 'machine' ? 60 : 15) * tight + (isStarted(p.own) ? 30 : 6) * inwards + (side === 'front' ? 0.5 : 0);
+      const bad = (tight > 1e-4 ? 25 : 0) + (p.kind === 'machine' ? 60 : 15) * tight + (isStarted(p.own) ? 30 : 6) * inwards + (side === 'front' ? 0.5 : 0);
       if (bad < least) [service, least] = [side, bad];
     }
     const drain = p.own.place?.drain;
@@ -224,7 +351,7 @@ class Deck {
     for (const side of keptExhaust ? [keptExhaust] : (['front', 'rear', 'kerb', 'street'] as const)) {
       if (side === service && !closed && !keptExhaust) continue;
       const cone = before(b, side, values['exhaust-clear'], values['exhaust-spread']);
-      let bad = side === 'kerb' ? 1 : 0;
+      let bad = (side === 'kerb' ? 1 : 0) + (closed && side === service && openSides(platform).length > 1 ? 30 : 0);
       for (let j = 0; j < boxes.length; j++) if (j !== i && pieces[j].plastic && overlapM(cone, boxes[j]) > 1e-4) bad += 30;
       if (closed) bad += openSides(platform).includes(side) ? 80 * Math.max(toEdge(b, side, platform) - 0.25, 0) : 200;
       if (bad < hit) [exhaust, hit] = [side, bad];
@@ -273,7 +400,8 @@ class Deck {
         y: inches(l.y[i]),
         ...(on !== undefined ? { on } : {}),
         ...(l.across[i] ? { turned: '90' as const } : {}),
-        ...(service ? { service } : {}),
+        // Where little is to be moved, what was served from its nearest side still is.
+        ...(service && !(this.way === 'near' && p.own.place && p.own.place.service === undefined) ? { service } : {}),
         ...(exhaust ? { exhaust } : {}),
       };
     });
@@ -282,36 +410,113 @@ class Deck {
 
 const ROUND = 400;
 
+/** Searches that are made for one arrangement, each with another seed, until one leaves nothing to be told. */
+const MOST_SEARCHES = 5;
+/** Layouts of a search that are judged as any rig is: the last that were the best so far. */
+const JUDGED = 4;
+
+/** How much a rig's deck leaves to be told, at plan and weight: of what would never do, of what is short, of what is tight. */
+const BADNESS: Readonly<Record<Verdict, number>> = { fed: 0, tight: 1, starved: 20, stop: 100 };
+
+/** A document with its things stood so, hoses that follow the deck cut anew. */
+const stoodSo = (doc: RigDocument, placements: readonly PlacementDocument[]): RigDocument =>
+  changed(doc, (d) => {
+    d.placements = [...placements];
+    layHoses(d);
+  });
+
+interface Judged extends Pick<Arrangement, 'placements' | 'hoseM' | 'told' | 'axlesKg' | 'tongueShare'> {
+  readonly badness: number;
+}
+
+/** A way to stand everything, judged at plan and weight as any rig is; undefined where it cannot be read. */
+function judged(doc: RigDocument, placements: readonly PlacementDocument[]): Judged | undefined {
+  const read = readRig(stoodSo(doc, placements));
+  if (!read.ok) return undefined;
+  const { rig } = read;
+  const stocks = new Stocks(rig, assumptionValues(rig.assumptions));
+  const [plan, weight] = [assessPlan(rig, stocks), assessWeight(rig, stocks)];
+  if (!plan || !weight) return undefined;
+  const findings = [...planFindings(rig, plan, stocks.values), ...weightFindings(rig, weight, stocks.values)].filter((f) => f.verdict !== 'fed');
+  const full = weight.states.find((s) => s.id === 'full')!;
+  return {
+    placements,
+    hoseM: laidLines(rig, standingOn(rig)).reduce((s, l) => s + l.pathM, 0),
+    told: findings.length,
+    axlesKg: full.axles,
+    tongueShare: full.tongueShare,
+    badness: findings.reduce((s, f) => s + BADNESS[f.verdict], 0),
+  };
+}
+
 /**
  * Looks for a good way to stand everything on the deck: simulated annealing over places, quarter turns and changes of place,
- * with what is pinned left alone and what stands on a thing going along. The same seed gives the same arrangement.
+ * with what is pinned left alone and what stands on a thing going along. The best layouts are judged as any rig is, and while
+ * something is told of each of them another search is made. The same seed gives the same arrangement.
  * Steps tell how far it is, 0 to 1. Undefined without a platform.
- * @param tries layouts that are looked at
+ * @param tries layouts that are looked at in a search
+ * @param searches most searches
  */
-export function* arrangeSteps(doc: RigDocument, way: ArrangeWay, seed: number, tries = 16_000): Generator<number, Arrangement | undefined> {
+export function* arrangeSteps(
+  doc: RigDocument,
+  way: ArrangeWay,
+  seed: number,
+  tries = 16_000,
+  searches = MOST_SEARCHES,
+): Generator<number, Arrangement | undefined> {
   const read = readRig(doc);
   if (!read.ok || !read.rig.platform) return undefined;
   const { rig } = read;
-  const platform = read.rig.platform;
-  const deck = new Deck(rig, platform, assumptionValues(rig.assumptions), way);
+  const deck = new Deck(rig, read.rig.platform, assumptionValues(rig.assumptions), way);
+  if (deck.pieces.length === 0) return undefined;
+  const before = deck.now.x.every(Number.isFinite) ? deck.cost(deck.now) : Infinity;
+  const placed = (l: Layout): PlacementDocument[] =>
+    deck.placements(l).map((p) => {
+      const now = { ...doc.placements?.find((x) => x.thing === p.thing), ...p };
+      if (!('turned' in p)) delete now.turned;
+      return now;
+    });
+  let best: { readonly judged: Judged; readonly cost: number } | undefined;
+  for (let n = 0; n < searches && !(best && best.judged.badness === 0); n++) {
+    // The last search begins with what is there.
+    const search = annealed(deck, way, seed + n, tries, n > 0 && n === searches - 1);
+    let step = search.next();
+    for (; !step.done; step = search.next()) yield (n + step.value) / searches;
+    for (const { layout, cost } of step.value) {
+      const own = judged(doc, placed(layout));
+      const than = best?.judged.badness ?? Infinity;
+      if (own && (own.badness < than || (own.badness === than && cost < best!.cost))) best = { judged: own, cost };
+    }
+  }
+  if (!best) return undefined;
+  const { placements, hoseM, told, axlesKg, tongueShare } = best.judged;
+  return { way, placements, before, after: best.cost, hoseM, told, axlesKg, tongueShare };
+}
+
+interface Found {
+  readonly layout: Layout;
+  readonly cost: number;
+}
+
+/** One search: the last layouts that were the best so far, the best last. Steps tell how far it is, 0 to 1. */
+function* annealed(deck: Deck, way: ArrangeWay, seed: number, tries: number, fromNow: boolean): Generator<number, readonly Found[]> {
+  const { platform } = deck;
   const n = deck.pieces.length;
-  if (n === 0) return undefined;
   const random = new DayRandom();
   random.start(seed, ARRANGE_WAYS.indexOf(way));
   const start = copyOf(deck.now);
   for (let i = 0; i < n; i++) {
     // Only where little is to be moved does the search begin with what is there: the others are to be other ways.
-    if (Number.isFinite(start.x[i]) && (way === 'near' || deck.pieces[i].pinned)) continue;
+    if (Number.isFinite(start.x[i]) && (way === 'near' || fromNow || deck.pieces[i].pinned)) continue;
     const [l, w] = deck.sizeOf(i, 0);
     start.x[i] = Math.round((Math.max(platform.length - l, 0) * random.next()) / GRID) * GRID;
     start.y[i] = Math.round((Math.max(platform.width - w, 0) * random.next()) / GRID) * GRID;
   }
   for (let i = 0; i < n; i++) follow(deck, start, i);
-  const beforeCost = deck.now.x.every(Number.isFinite) ? deck.cost(deck.now) : Infinity;
   let [at, cost] = [start, deck.cost(start)];
-  let [best, least] = [at, cost];
+  let found: readonly Found[] = [{ layout: at, cost }];
   const movable = deck.pieces.flatMap((p, i) => (p.pinned || p.on >= 0 ? [] : [i]));
-  if (!movable.length) return { way, placements: deck.placements(start), before: beforeCost, after: cost, hoseM: hoseOf(rig) };
+  if (!movable.length) return found;
   for (let t = 0; t < tries; t++) {
     if (t % ROUND === 0) yield t / tries;
     const heat = (1 - t / tries) ** 2;
@@ -339,21 +544,11 @@ export function* arrangeSteps(doc: RigDocument, way: ArrangeWay, seed: number, t
     const then = deck.cost(next, limit);
     if (then <= limit) {
       [at, cost] = [next, then];
-      if (cost < least) [best, least] = [at, cost];
+      if (cost < found[found.length - 1].cost) found = [...found, { layout: at, cost }].slice(-JUDGED);
     }
   }
-  const placements = deck.placements(best).map((p) => ({ ...doc.placements?.find((x) => x.thing === p.thing), ...p }));
-  for (const p of placements) if (!('turned' in deck.placements(best).find((x) => x.thing === p.thing)!)) delete p.turned;
-  const after = changed(doc, (d) => {
-    d.placements = placements;
-    layHoses(d);
-  });
-  const arranged = readRig(after);
-  return { way, placements, before: beforeCost, after: least, hoseM: arranged.ok ? hoseOf(arranged.rig) : 0 };
+  return found;
 }
-
-/** Hose between things as they stand, m. */
-const hoseOf = (rig: Rig): number => laidLines(rig, standingOn(rig)).reduce((s, l) => s + l.pathM, 0);
 
 /** What stands on another goes where that goes. */
 function follow(deck: Deck, l: Layout, i: number): void {

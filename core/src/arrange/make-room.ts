@@ -49,7 +49,7 @@ export function makeRoom(before: Rig, doc: RigDocument): readonly PlacementDocum
     const tried = readRig(placed);
     if (tried.ok && !crowded(tried.rig)) return placed.placements;
   }
-  const steps = arrangeSteps(doc, 'near', SEED, TRIES);
+  const steps = arrangeSteps(doc, 'near', SEED, TRIES, 1);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value?.placements;

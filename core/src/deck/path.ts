@@ -38,7 +38,7 @@ function along(points: readonly Point[]): number {
 }
 
 /** Heights of the ends of a line above the deck, m, where the document tells them. */
-function endHeight(rig: Rig, end: Line['from'], box: Box): number {
+export function endHeight(rig: Rig, end: Line['from'], box: Pick<Box, 'z0'>): number {
   if (end.height !== undefined) return end.height;
   switch (end.at) {
     case 'machine':

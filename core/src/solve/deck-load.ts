@@ -67,7 +67,7 @@ function lineMass(line: Line): { readonly woundKg: number; readonly laidKg: numb
  * begins; guns at their rack. Under `undefined` what has nowhere to hang.
  * @param placed whether a thing has a place
  */
-function hungOn(rig: Rig, placed: (id: string) => boolean): Map<string | undefined, number> {
+export function hungOn(rig: Rig, placed: (id: string) => boolean): Map<string | undefined, number> {
   const out = new Map<string | undefined, number>();
   const hang = (id: string | undefined, kg: number): void => void out.set(id, (out.get(id) ?? 0) + kg);
   for (const l of rig.lines) {
@@ -82,20 +82,10 @@ function hungOn(rig: Rig, placed: (id: string) => boolean): Map<string | undefin
 }
 
 /** Full tanks of fuel on the deck, and what engines carry, kg; the vehicle's own weighs with the vehicle. */
-const fuelOn = (rig: Rig, values: AssumptionValues): readonly { readonly id: string; readonly kg: number }[] => [
+export const fuelOn = (rig: Rig, values: AssumptionValues): readonly { readonly id: string; readonly kg: number }[] => [
   ...rig.fuelTanks.flatMap((t) => (t.vehicle ? [] : [{ id: t.id, kg: t.volume * densityOf(t.fuel, values) }])),
   ...enginesOn(rig, values).flatMap((e) => (e.own === undefined ? [] : [{ id: e.id, kg: e.own * densityOf(e.fuel, values) }])),
 ];
-
-/** The same with full tanks of fuel: what each thing carries besides itself when it is held down and moved about. */
-export function hungFull(rig: Rig, values: AssumptionValues, placed: (id: string) => boolean): ReadonlyMap<string | undefined, number> {
-  const out = hungOn(rig, placed);
-  for (const { id, kg } of fuelOn(rig, values)) {
-    const at = placed(id) ? id : undefined;
-    out.set(at, (out.get(at) ?? 0) + kg);
-  }
-  return out;
-}
 
 /** Everything that weighs on a rig's platform; undefined for a rig without one. */
 export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] = standingOn(rig)): DeckLoad | undefined {

@@ -18,7 +18,7 @@ const length = (value: number) => ({ value, dimension: 'length' as const, shelf:
 export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): Subject => ({ kind: t.kind, id: t.id });
 
 /** Liquids that set fuel on fire, or make it burn fiercely. */
-const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);
+export const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);
 
 const SIDE_WORDS = { front: 'front', rear: 'rear', kerb: 'kerb side', street: 'street side' } as const;
 

@@ -6,14 +6,14 @@ import type { HandPoint } from './result.js';
 import { apartM, openSides, TOUCH } from './room.js';
 
 /** How far in front of a fitting a hand closes on it, m. */
-const HAND = 0.08;
+export const HAND = 0.08;
 
 type Placed = Standing & { readonly box: Box };
 
 /** Liquids whose fumes an engine must not breathe. */
-const FUMES: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'acid', 'ammonia']);
+export const FUMES: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'acid', 'ammonia']);
 
-const isValve = (p: Part): boolean => p.kind === 'valve' || (p.kind === 'fitting' && /valve/.test(p.is) && p.is !== 'check-valve');
+export const isValve = (p: Part): boolean => p.kind === 'valve' || (p.kind === 'fitting' && /valve/.test(p.is) && p.is !== 'check-valve');
 
 const inside = (box: Box, x: number, y: number, z: number): boolean =>
   x > box.x0 - TOUCH && x < box.x1 + TOUCH && y > box.y0 - TOUCH && y < box.y1 + TOUCH && z > box.z0 - TOUCH && z < box.z1 + TOUCH;

@@ -284,6 +284,30 @@ describe('arranged by search', () => {
       }, 0);
     expect(moved('near')).toBeLessThan(moved('rear'));
   });
+  test('kerb, rear and near leave nothing to be told, what is newest among the rules too', () => {
+    for (const id of ['buffer-skid', 'carried-water', 'gravity-van', 'mix-tank-truck'])
+      for (const way of ['kerb', 'rear', 'near'] as const) {
+        const d = layout(id);
+        const steps = arrangeSteps(d, way, 3);
+        let step = steps.next();
+        while (!step.done) step = steps.next();
+        d.placements = step.value!.placements.map((p) => ({ ...p }));
+        expect([id, way, told(d).filter((t) => !t.includes('hose-short'))]).toEqual([id, way, []]);
+        expect(step.value!.told).toBe(0);
+      }
+  });
+  test('what an arrangement says of itself is what the rig so arranged says', () => {
+    const d = layout('big-tank');
+    const { result } = arranged(d, 'rear');
+    d.placements = result!.placements.map((p) => ({ ...p }));
+    const a = assess(parseRig(d));
+    const full = a.weight!.states.find((s) => s.id === 'full')!;
+    near(result!.tongueShare!, full.tongueShare!, 1e-12);
+    expect(result!.axlesKg).toEqual(full.axles);
+    expect(result!.told).toBe(
+      a.findings.filter((f) => (f.station === 'plan' || f.code.startsWith('tongue') || f.station === 'weight') && f.verdict !== 'fed').length,
+    );
+  });
   test('without a platform there is nothing to arrange', () => {
     const d = layout('big-tank');
     delete d.platform;

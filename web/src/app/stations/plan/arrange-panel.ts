@@ -1,17 +1,7 @@
 import { Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import {
-  ARRANGE_WAYS,
-  type Arrangement,
-  type ArrangeWay,
-  assess,
-  formatQuantity,
-  layHoses,
-  type PlacementDocument,
-  readRig,
-  type RigDocument,
-} from '@pozzo/core';
+import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, formatQuantity, layHoses, type PlacementDocument, type RigDocument } from '@pozzo/core';
 import { type Subscription, toArray, forkJoin, map, tap } from 'rxjs';
 import { RigStore } from '../../state/rig-store';
 import { HeavyClient } from '../../workers/heavy-client';
@@ -26,7 +16,6 @@ const sameStand = (now: readonly PlacementDocument[], then: readonly PlacementDo
   });
 
 interface Offered extends Arrangement {
-  readonly document: RigDocument;
   readonly words: string;
 }
 
@@ -141,28 +130,18 @@ export class ArrangePanel {
     });
   }
 
-  /** An arrangement judged as any change is: read anew, assessed, told in words. */
+  /** An arrangement in words. */
   private offered(document: RigDocument, a: Arrangement): Offered | undefined {
-    const next = JSON.parse(JSON.stringify(document)) as RigDocument;
-    next.placements = [...a.placements];
     // What stands there already is no offer.
     if (sameStand(document.placements ?? [], a.placements)) return undefined;
-    layHoses(next);
-    const read = readRig(next);
-    if (!read.ok) return undefined;
-    const { weight, plan, findings } = assess(read.rig);
     const units = this.store.units();
-    const full = weight?.states.find((s) => s.id === 'full');
-    const wrong = findings.filter((f) => (f.station === 'plan' || f.station === 'weight') && f.verdict !== 'fed').length;
-    const parts = [
-      ...(full?.tongueShare !== undefined ? [`${formatQuantity(full.tongueShare, 'ratio', units)} on the tongue, full`] : []),
-      ...(full && full.tongueShare === undefined
-        ? [`front ${formatQuantity(full.axles[0], 'mass', units)}, rear ${formatQuantity(full.axles[1], 'mass', units)}`]
-        : []),
-      `${formatQuantity(a.hoseM, 'length', units)} of hose between things`,
-      wrong ? `${wrong} ${wrong === 1 ? 'thing' : 'things'} still told` : 'nothing told at plan and weight',
-    ];
-    return { ...a, document: next, words: plan ? parts.join(', ') : '' };
+    const mass = (kg: number): string => formatQuantity(kg, 'mass', units);
+    const loads =
+      a.tongueShare !== undefined
+        ? `${formatQuantity(a.tongueShare, 'ratio', units)} on the tongue, full`
+        : `front ${mass(a.axlesKg[0])}, rear ${a.axlesKg.slice(1).map(mass).join(' and ')}`;
+    const told = a.told ? `${a.told} ${a.told === 1 ? 'thing' : 'things'} still told` : 'nothing told at plan and weight';
+    return { ...a, words: [loads, `${formatQuantity(a.hoseM, 'length', units)} of hose between things`, told].join(', ') };
   }
 
   protected stop(): void {
@@ -173,7 +152,7 @@ export class ArrangePanel {
 
   protected take(o: Offered): void {
     this.store.edit(`Arrange: ${this.name(o.way).toLowerCase()}`, (d) => {
-      d.placements = o.document.placements!;
+      d.placements = [...o.placements];
       layHoses(d);
     });
   }
