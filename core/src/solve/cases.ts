@@ -90,7 +90,7 @@ export class Cases {
     this.answers.clear();
   }
 
-  /** The same cases for a rig that differs in names only. Its unsettled cases are told anew. */
+  /** The same cases for a rig that differs in names, or in what is in its chemical lines, only. Its unsettled cases are told anew. */
   renamed(rig: Rig): Cases {
     return Object.assign(Object.create(Cases.prototype) as Cases, this, { rig });
   }

@@ -4,6 +4,9 @@ import type { Reading } from './subject.js';
 
 const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => rig.lines.filter((l) => roles.includes(l.role));
 
+/** Where chemicals are drawn from a tank bears on how deep it may be drawn; what is in their lines does not. */
+const chemicalEnds = (rig: Rig): readonly unknown[] => rig.lines.flatMap((l) => (l.role === 'chemical' ? [l.from, l.to, l.closed] : []));
+
 const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
 
 /** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
@@ -21,13 +24,13 @@ const upToPumps = ({ rig, bare }: Things): readonly unknown[] => [
 export function beforePumps(of: Reading): readonly unknown[] {
   const { rig } = of;
   if (returnsToItself(rig)) return allWater(of);
-  return [...upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'chemical')];
+  return [...upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(rig)];
 }
 
 /** What flow and pressure hang on, before and behind the pumps. */
 export function allWater(of: Things): readonly unknown[] {
   const { rig, bare } = of;
-  return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass', 'chemical')];
+  return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass'), ...chemicalEnds(rig)];
 }
 
 /** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */

@@ -19,7 +19,10 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
     const { rig } = of;
     return [
       ...chemicals(of),
-      ...allWater(of),
+      // Solved flows bear on a running booster alone, runs of hose on the motors that wind them.
+      ...(rig.boosters.some((b) => b.running) ? allWater(of) : []),
+      ...rig.outlets.map((o) => o.open),
+      ...rig.lines.filter((l) => rig.reels.some((r) => r.motor !== undefined && r.line === l.id)),
       rig.brief.job,
       rig.brief.day,
       rig.platform,

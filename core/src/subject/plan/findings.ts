@@ -143,7 +143,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
   for (const h of said.hands) {
     const own = placed.find((t) => t.id === h.thing)!;
     const before = h.behind === undefined ? undefined : placed.find((t) => t.id === h.behind)!;
-    const [t, part, want] = [own.name, h.part ?? '', h.room && length(h.room.wantedM)];
+    const [t, part, want] = [own.name, h.part ?? '', length(h.room?.wantedM ?? 0)];
     const short = h.room !== undefined && h.room.freeM < h.room.wantedM - TOUCH;
     if (before) tell('hand-blocked', 'tight', own, message('{part} at {t} lies behind {o}: no hand gets at it.', { part, t, o: before.name }), before);
     if (h.what === 'oil-drain' && short)
@@ -155,7 +155,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
           t,
           side: SIDE_WORDS[h.side!],
           free: length(h.room!.freeM),
-          want: want!,
+          want,
         }),
       );
     if (h.what === 'fuel-cap' && short)
@@ -163,7 +163,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         'cap-blocked',
         'tight',
         own,
-        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room!.freeM, 0)), want: want! }),
+        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room!.freeM, 0)), want }),
       );
     const [low, high] = [values['handle-low'], values['handle-high']];
     const at = h.aboveGroundM;
