@@ -154,7 +154,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         message('The oil of {t} is let out to the {side}, where {free} is free; {want} is wanted for a hand and a pan.', {
           t,
           side: SIDE_WORDS[h.side!],
-          free: length(h.room!.freeM),
+          free: length(h.room.freeM),
           want,
         }),
       );
@@ -163,7 +163,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         'cap-blocked',
         'tight',
         own,
-        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room!.freeM, 0)), want }),
+        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room.freeM, 0)), want }),
       );
     const [low, high] = [values['handle-low'], values['handle-high']];
     const at = h.aboveGroundM;
