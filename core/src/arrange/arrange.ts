@@ -482,7 +482,8 @@ export function* arrangeSteps(
     const search = annealed(deck, way, seed + n, tries, n > 0 && n === searches - 1);
     let step = search.next();
     for (; !step.done; step = search.next()) yield (n + step.value) / searches;
-    for (const { layout, cost } of step.value) {
+    // A single quick search is no choice between layouts: its best is taken.
+    for (const { layout, cost } of searches > 1 ? step.value : step.value.slice(-1)) {
       const own = judged(doc, placed(layout));
       const than = best?.judged.badness ?? Infinity;
       if (own && (own.badness < than || (own.badness === than && cost < best!.cost))) best = { judged: own, cost };

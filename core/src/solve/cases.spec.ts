@@ -4,6 +4,7 @@ import { parseRig } from '../rig/read';
 import type { Rig } from '../rig/schema';
 import { seeded } from '../testing/near';
 import { Cases, type CaseSettings } from './cases';
+import { feedPath, inletMargin, raised } from './inlet';
 
 const pick = <T>(random: () => number, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 const settings = (random: () => number, rig: Rig): CaseSettings => {
@@ -32,6 +33,30 @@ describe('operating cases', () => {
       const scale = Math.max(1e-6, ...rig.lines.map((l) => Math.abs(fresh.flowOf(l.id))));
       for (const l of rig.lines) expect(Math.abs(again.flowOf(l.id) - fresh.flowOf(l.id)) / scale).toBeLessThan(1e-6);
     }
+  });
+  test('of a machine that hangs on one tank alone, a level by the shift of another is that level solved', () => {
+    let [met, not] = [0, 0];
+    for (const layout of LAYOUTS) {
+      const rig = parseRig(layout.make());
+      const cases = new Cases(rig, assumptionValues(rig.assumptions));
+      for (const m of rig.machines) {
+        const path = feedPath(cases.asDrawn, m);
+        const tank = rig.tanks.find((t) => path[0]?.from.at === 'tank' && t.id === path[0].from.id);
+        if (!tank) continue;
+        if (!cases.hangsOnlyOn(m, tank.id)) {
+          not++;
+          continue;
+        }
+        met++;
+        const full = inletMargin(cases.at({ level: 'full', strainer: 'dirty' }), m, path);
+        const low = inletMargin(cases.at({ level: 'lowest', strainer: 'dirty' }), m, path);
+        const by = cases.levelIn(tank, { level: 'lowest' }) - cases.levelIn(tank, { level: 'full' });
+        for (const key of ['marginM', 'availableM', 'npshM', 'gaugeM'] as const) expect(Math.abs(low[key] - raised(full, by)[key])).toBeLessThan(1e-9);
+      }
+    }
+    expect(met).toBeGreaterThan(8);
+    // Tied tanks, and tanks that share a header, are solved level by level.
+    expect(not).toBeGreaterThan(0);
   });
   test('an answer stays as it is, whatever is asked afterwards', () => {
     const rig = parseRig(LAYOUTS[0].make());

@@ -14,6 +14,16 @@ const level = (m: number): number => Math.round(m * 1e9);
 
 type Things = Pick<Reading, 'rig' | 'bare'>;
 
+/** A list that several subjects read is made once for a reading. */
+function oncePer<Of extends object>(make: (of: Of) => readonly unknown[]): (of: Of) => readonly unknown[] {
+  const made = new WeakMap<Of, readonly unknown[]>();
+  return (of) => {
+    let known = made.get(of);
+    if (!known) made.set(of, (known = make(of)));
+    return known;
+  };
+}
+
 /** Air, water and every thing from the spigots to the pumps. */
 const upToPumps = ({ rig, bare }: Things): readonly unknown[] => [
   ...air(rig),
@@ -21,20 +31,20 @@ const upToPumps = ({ rig, bare }: Things): readonly unknown[] => [
 ];
 
 /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
-export function beforePumps(of: Reading): readonly unknown[] {
+export const beforePumps = oncePer((of: Reading): readonly unknown[] => {
   const { rig } = of;
   if (returnsToItself(rig)) return allWater(of);
   return [...upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(rig)];
-}
+});
 
 /** What flow and pressure hang on, before and behind the pumps. */
-export function allWater(of: Things): readonly unknown[] {
+export const allWater = oncePer((of: Things): readonly unknown[] => {
   const { rig, bare } = of;
   return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass'), ...chemicalEnds(rig)];
-}
+});
 
 /** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */
-export function behindPumps(of: Reading): readonly unknown[] {
+export const behindPumps = oncePer((of: Reading): readonly unknown[] => {
   const { rig, bare, ground } = of;
   if (returnsToItself(rig)) return allWater(of);
   return [
@@ -49,7 +59,7 @@ export function behindPumps(of: Reading): readonly unknown[] {
     ...bare(rig.outlets),
     ...linesOf(rig, 'pressure', 'bypass'),
   ];
-}
+});
 
 /** What the part before the pumps hangs on that a thing belongs to (`machine:a`, `line:fill`, `tank:b`). */
 export function feedPartOf(of: Reading, thing: string): readonly unknown[] {
@@ -88,7 +98,7 @@ export const onTheDeck = ({ rig, bare }: Things, more: readonly unknown[]): read
 ];
 
 /** What the blends and what is used of them hang on, with the names of tanks and liquids that the answers carry. */
-export function chemicals({ rig, bare }: Reading): readonly unknown[] {
+export const chemicals = oncePer(({ rig, bare }: Reading): readonly unknown[] => {
   const lines = rig.lines.filter((l) => l.role === 'chemical');
   const drawn = new Set(lines.flatMap((l) => [l.from, l.to]).flatMap((e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : [])));
   const tanks = rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
@@ -113,4 +123,4 @@ export function chemicals({ rig, bare }: Reading): readonly unknown[] {
     // A tank that is filled as it is drawn on does not fall.
     ...rig.lines.map((l) => (l.role === 'fill' && l.to.at === 'tank' && !l.closed ? l.to.id : undefined)),
   ];
-}
+});

@@ -271,6 +271,39 @@ describe('an answer that is remembered', () => {
     own.solve();
     expect(Math.abs(longer.flow[2] - own.flow[2])).toBeLessThan(1e-11);
   });
+  test('what hangs on one fixed head rises with it, every flow as it was, and needs no new solve', () => {
+    const one: NetworkSpec = {
+      nodes: [
+        { id: 'tank', elevationM: 0, headM: 3 },
+        { id: 'fork', elevationM: 0.5 },
+        { id: 'a', elevationM: 0, demandM3s: 3e-4 },
+        { id: 'b', elevationM: 0, demandM3s: 2e-4 },
+      ],
+      links: [
+        { id: 'main', from: 'tank', to: 'fork', runs: [pipe] },
+        { id: 'to-a', from: 'fork', to: 'a', runs: [pipe] },
+        { id: 'to-b', from: 'fork', to: 'b', runs: [pipe], quadratic: 1e6 },
+        { id: 'ring', from: 'a', to: 'b', runs: [pipe] },
+      ],
+    };
+    const net = new Network(one, true);
+    expect(net.soleHeadOf(net.node('a'))).toBe(net.node('tank'));
+    net.solve();
+    const [flow, head] = [net.flow.slice(), net.head.slice()];
+    net.head[net.node('tank')] = 1.25;
+    expect(iterations(net)).toBe(0);
+    expect(net.flow).toEqual(flow);
+    const fresh = new Network({ ...one, nodes: one.nodes.map((n) => (n.id === 'tank' ? { ...n, headM: 1.25 } : n)) });
+    fresh.solve();
+    for (let i = 0; i < head.length; i++) {
+      expect(net.head[i]).toBeCloseTo(head[i] - 1.75, 12);
+      expect(net.head[i]).toBeCloseTo(fresh.head[i], 9);
+    }
+    // Between two fixed heads no one of them is the sole one.
+    const two = new Network(spec());
+    const sole = Array.from({ length: spec().nodes.length }, (_, i) => two.soleHeadOf(i));
+    expect(sole).toContain(-1);
+  });
   test('nothing flows in what is cut off from every fixed head', () => {
     const net = new Network({
       nodes: [...spec().nodes, { id: 'x', elevationM: 0 }, { id: 'y', elevationM: 0 }],
