@@ -248,7 +248,7 @@ export class WeightStation {
   protected readonly slopeWords = computed(() => {
     const tongue = this.weight()?.slope?.tongueKg;
     const s = this.rig.assessment()?.slope;
-    if (!s) return '';
+    if (!s) return [];
     const units = this.rig.units();
     const doc = this.rig.document();
     const named = (list: readonly { readonly id: string; readonly name: string }[] | undefined, id: string): string =>
@@ -259,7 +259,7 @@ export class WeightStation {
       ...(tongue === undefined ? [] : [`Unhitched on the slope the coupling keeps ${this.mass(tongue)} at least.`]),
       ...(kept.length ? [`Kept from the outlet that a level stand would give: ${kept.join(', ')}.`] : []),
       ...(fed.length ? [`Inlet head left: ${fed.join(', ')}.`] : []),
-    ].join(' ');
+    ];
   });
   protected readonly ticketColumns: readonly Column[] = [
     { id: 'what', name: '' },
