@@ -12,6 +12,9 @@ const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, b
 /** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
 const level = (m: number): number => Math.round(m * 1e9);
 
+/** How deep each tank may be drawn. */
+export const levels = ({ ground }: Reading): readonly unknown[] => [...ground.cases.heel.values()].map(level);
+
 type Things = Pick<Reading, 'rig' | 'bare'>;
 
 /** A list that several subjects read is made once for a reading. */
@@ -50,7 +53,7 @@ export const behindPumps = oncePer((of: Reading): readonly unknown[] => {
   return [
     ...air(rig),
     ...bare(rig.tanks),
-    ...[...ground.cases.heel.values()].map(level),
+    ...levels(of),
     ...ground.cases.net.cutOff,
     // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
     ...rig.machines.map((m) => Math.round(ground.cases.asDrawn.machineFlow(m) * 1e12)),

@@ -18,7 +18,7 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
       ...onTheDeck(of, []),
       ...rig.fuelTanks,
       ...rig.fuelLines,
-      ...rig.machines,
+      ...rig.machines.flatMap((m) => [m.id, m.name, m.drive, m.engine, m.enginePower]),
       ...rig.softPumps,
       ...rig.compressors,
       ...rig.burners,
