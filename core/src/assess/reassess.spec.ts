@@ -126,6 +126,48 @@ describe('an edit reckons only what it touches, and answers as a fresh assessmen
   });
 });
 
+describe('what an edit does not bear on stands as it was', () => {
+  const crew = (): RigDocument => LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  const read = (d: RigDocument) => {
+    const r = readRig(d);
+    if (!r.ok) throw new Error(r.problems[0].message);
+    return r.rig;
+  };
+  const EDITS: readonly (readonly [string, (d: RigDocument) => void, readonly string[]])[] = [
+    [
+      'a name',
+      (d) => void (d.machines[0].name = 'Left washer'),
+      ['fill', 'buffer', 'feed', 'pressure', 'bypass', 'drain', 'mix', 'soft-pump', 'liquid', 'weight', 'plan'],
+    ],
+    ['a nozzle', (d) => void (d.outlets[0].nozzle.size = '6'), ['fill', 'feed', 'drain', 'mix', 'soft-pump', 'liquid', 'weight', 'plan', 'fuel', 'circuit']],
+    ['a flow', (d) => void (d.machines[0].flow = '7.5 gpm'), ['mix', 'soft-pump', 'air', 'heat', 'transfer', 'meeting']],
+    ['the job', (d) => void (d.brief.job = '5 h'), ['fill', 'feed', 'pressure', 'bypass', 'drain', 'mix', 'liquid', 'weight', 'plan', 'fuel']],
+    [
+      'a metering valve',
+      (d) => {
+        const valve = d.lines.flatMap((l) => l.parts).find((p) => p.kind === 'valve' && p.setting !== undefined);
+        if (valve?.kind !== 'valve') throw new Error('no valve');
+        valve.setting = '44 %';
+      },
+      ['fill', 'feed', 'pressure', 'bypass', 'drain'],
+    ],
+    [
+      'where a thing stands',
+      (d) => void (d.placements!.find((p) => p.thing === 'cones')!.x = '12 in'),
+      ['fill', 'buffer', 'feed', 'pressure', 'drain', 'liquid'],
+    ],
+  ];
+  test.each(EDITS)('%s', (_what, edit, stand) => {
+    const before = reassess(read(crew()));
+    const after = crew();
+    edit(after);
+    const now = reassess(read(after), before);
+    const stood = stand.filter((s) => now.memory.get(s)!.answers === before.memory.get(s)!.answers);
+    expect(stood).toEqual(stand);
+    expect(now.assessment).not.toEqual(before.assessment);
+  });
+});
+
 describe('the fold over the subjects', () => {
   const subjects = SUBJECTS as unknown as readonly Subject[];
   test('names are unique, and what each needs comes before it', () => {
