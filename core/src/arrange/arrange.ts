@@ -246,7 +246,7 @@ class Deck {
       if (platform.headroom !== undefined) cost += 400 * Math.max(b.z1 - platform.headroom, 0);
       for (let j = i + 1; j < boxes.length; j++) {
         const by = overlapM(solid[i], solid[j]);
-        if (by > 0) cost += 300 * by + 25;
+        if (by > 0) cost += 400 * by + 70;
         else if (p.over > 0 || pieces[j].over > 0) cost += this.lidCost(i, j, solid) + this.lidCost(j, i, solid);
       }
       if (p.bund > 0) cost += this.bundCost(i, b, solid);
@@ -352,7 +352,7 @@ class Deck {
       if (side === service && !closed && !keptExhaust) continue;
       const cone = before(b, side, values['exhaust-clear'], values['exhaust-spread']);
       let bad = (side === 'kerb' ? 1 : 0) + (closed && side === service && openSides(platform).length > 1 ? 30 : 0);
-      for (let j = 0; j < boxes.length; j++) if (j !== i && pieces[j].plastic && overlapM(cone, boxes[j]) > 1e-4) bad += 30;
+      for (let j = 0; j < boxes.length; j++) if (j !== i && pieces[j].plastic && overlapM(cone, boxes[j]) > 1e-4) bad += 60;
       if (closed) bad += openSides(platform).includes(side) ? 80 * Math.max(toEdge(b, side, platform) - 0.25, 0) : 200;
       if (bad < hit) [exhaust, hit] = [side, bad];
     }

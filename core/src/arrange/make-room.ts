@@ -7,8 +7,9 @@ import { overlapM, solidOf, toEdge, TOUCH } from '../subject/plan/room.js';
 import { arrangeSteps } from './arrange.js';
 
 /** Layouts looked at to make room: enough to push things aside, not to arrange a deck anew. */
-const TRIES = 1500;
-const SEED = 5;
+const TRIES = 3000;
+/** Searches that are made, each while the one before left things in one another. */
+const SEEDS = [5, 6];
 const OVER = 0.16;
 
 /** Whether things on a deck stand in one another, or hang far over its edge. */
@@ -49,9 +50,14 @@ export function makeRoom(before: Rig, doc: RigDocument): readonly PlacementDocum
     const tried = readRig(placed);
     if (tried.ok && !crowded(tried.rig)) return placed.placements;
   }
-  const steps = arrangeSteps(doc, 'near', SEED, TRIES, 1);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value?.placements;
+  let placements: readonly PlacementDocument[] | undefined;
+  for (const seed of SEEDS) {
+    const steps = arrangeSteps(doc, 'near', seed, TRIES, 1);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    placements = step.value?.placements ?? placements;
+    const tried = placements && readRig(changed(doc, (d) => void (d.placements = [...placements!])));
+    if (tried?.ok && !crowded(tried.rig)) break;
   }
+  return placements;
 }
