@@ -7,7 +7,7 @@ import { overlapM, solidOf, toEdge, TOUCH } from '../subject/plan/room.js';
 import { arrangeSteps } from './arrange.js';
 
 /** Layouts looked at to make room: enough to push things aside, not to arrange a deck anew. */
-const TRIES = 3000;
+const TRIES = 1500;
 /** Searches that are made, each while the one before left things in one another. */
 const SEEDS = [5, 6];
 const OVER = 0.16;

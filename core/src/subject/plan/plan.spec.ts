@@ -248,7 +248,7 @@ describe('edits of a deck', () => {
 
 describe('arranged by search', () => {
   const arranged = (d: RigDocument, way: ArrangeWay, seed = 3, tries = 6000) => {
-    const steps = arrangeSteps(d, way, seed, tries);
+    const steps = arrangeSteps(d, way, seed, tries, 2);
     let told = 0;
     for (;;) {
       const step = steps.next();
@@ -285,7 +285,7 @@ describe('arranged by search', () => {
     expect(moved('near')).toBeLessThan(moved('rear'));
   });
   test('kerb, rear and near leave nothing to be told, what is newest among the rules too', () => {
-    for (const id of ['buffer-skid', 'carried-water', 'gravity-van', 'mix-tank-truck'])
+    for (const id of ['buffer-skid', 'gravity-van'])
       for (const way of ['kerb', 'rear', 'near'] as const) {
         const d = layout(id);
         const steps = arrangeSteps(d, way, 3);
