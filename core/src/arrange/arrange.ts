@@ -34,6 +34,7 @@ import { tongueBounds, weightFindings } from '../subject/weight/findings.js';
 import { bundBox } from '../subject/plan/bunds.js';
 import { OXIDISERS, planFindings } from '../subject/plan/findings.js';
 import { FUMES, HAND, hasLid, isValve } from '../subject/plan/hand-points.js';
+import { filledItself, lowOf, startedByCord } from '../subject/plan/service-points.js';
 import { apartM, before, clearBefore, inwards, openSides, overlapM, toEdge } from '../subject/plan/room.js';
 import { centreOf, type PointMass } from '../structure/statics.js';
 
@@ -141,8 +142,8 @@ class Deck {
     const places = placesOf(rig);
     const blows = blowsExhaust(rig);
     const engines = enginesOn(rig, values);
-    const byCord = new Set(engines.flatMap((e) => (e.kind !== 'burner' && !e.electricStart ? [e.id] : [])));
-    const capped = new Set(engines.flatMap((e) => (e.own !== undefined && !rig.fuelLines.some((l) => l.to === e.id) ? [e.id] : [])));
+    const byCord = new Set(engines.filter(startedByCord).map((e) => e.id));
+    const capped = new Set(engines.filter((e) => filledItself(rig, e)).map((e) => e.id));
     // As if everything had its place.
     const hung = hungOn(rig, (id) => index.has(id));
     const fuel = new Map(fuelOn(rig, values).map((x) => [x.id, x.kg]));
@@ -341,8 +342,7 @@ class Deck {
     }
     const drain = p.own.place?.drain;
     if (drain) {
-      const low = { ...b, z1: b.z0 + 0.2 * (b.z1 - b.z0) };
-      least += 15 * Math.max(values['drain-room'] - clearBefore(low, drain, others), 0);
+      least += 15 * Math.max(values['drain-room'] - clearBefore(lowOf(b), drain, others), 0);
     }
     if (!p.burns) return { cost: least, service, exhaust: undefined };
     let [exhaust, hit]: [Side, number] = ['street', Infinity];

@@ -8,7 +8,7 @@ import { type Verdict, worse, worstOf } from '../verdict.js';
 import { bundsOf } from './bunds.js';
 import { planFindings } from './findings.js';
 import { handPoints } from './hand-points.js';
-import { type Deck, servicePoints } from './service-points.js';
+import { type Deck, servicePoints, startedByCord } from './service-points.js';
 import { heldBy, heldWanted } from './held.js';
 import type { Access, PlacedThing, PlanResult } from './result.js';
 import { clearBefore, roomiestSide, solidOf, toEdge } from './room.js';
@@ -28,8 +28,7 @@ function accessOf({ rig, platform, boxes, solid, engines, values }: Deck, t: Sta
   if (!box) return undefined;
   if (!isServed(rig, t) && !(t.kind === 'tank' && t.place?.service)) return undefined;
   const self = solid.get(t.id);
-  const engine = engines.get(t.id);
-  const byCord = engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
+  const byCord = startedByCord(engines.get(t.id));
   // A fuel tank is served where it is filled.
   const side = (t.kind === 'fuel-tank' ? t.place?.filler : undefined) ?? t.place?.service ?? roomiestSide(box, platform, boxes, self);
   return {

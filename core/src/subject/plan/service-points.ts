@@ -11,6 +11,16 @@ type Placed = Standing & { readonly box: Box };
 /** Of an engine's height: its cord or key, and the plug its oil runs out of with the room that a pan takes. */
 const [START, DRAIN, PAN] = [0.6, 0.1, 0.2];
 
+/** Whether somebody pulls a cord to start it. */
+export const startedByCord = (engine: EngineOn | undefined): boolean => engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
+
+/** Whether an engine is filled at its own cap: it has a tank, and drinks from no other. */
+export const filledItself = (rig: Pick<Rig, 'fuelLines'>, engine: EngineOn | undefined): boolean =>
+  engine?.own !== undefined && !rig.fuelLines.some((l) => l.to === engine.id);
+
+/** What of an engine's box its oil runs out of, with the room that a pan takes. */
+export const lowOf = (box: Box): Box => ({ ...box, z1: box.z0 + PAN * (box.z1 - box.z0) });
+
 export interface Deck {
   readonly rig: Rig;
   readonly platform: Platform;
@@ -30,7 +40,6 @@ function freeBefore(deck: Deck, t: Placed, side: Side, box: Box): number {
 /** Start, oil drain and fuel cap of every engine, and the caps of fuel tanks: where they are, and the room a hand has there. */
 export function servicePoints(deck: Deck, access: ReadonlyMap<string, Access>): HandPoint[] {
   const { rig, platform, values } = deck;
-  const remote = new Set(rig.fuelLines.map((l) => l.to));
   return deck.placed.flatMap((t): HandPoint[] => {
     const { box } = t;
     const engine = deck.engines.get(t.id);
@@ -48,10 +57,9 @@ export function servicePoints(deck: Deck, access: ReadonlyMap<string, Access>): 
     if (engine && engine.kind !== 'burner' && own) {
       out.push(point('start', own.side, box.z0 + START * tall, { freeM: own.freeM, wantedM: own.wantedM }));
       const side = t.place?.drain ?? own.side;
-      const low = { ...box, z1: box.z0 + PAN * tall };
-      out.push(point('oil-drain', side, box.z0 + DRAIN * tall, { freeM: freeBefore(deck, t, side, low), wantedM: values['drain-room'] }));
+      out.push(point('oil-drain', side, box.z0 + DRAIN * tall, { freeM: freeBefore(deck, t, side, lowOf(box)), wantedM: values['drain-room'] }));
     }
-    const filled = t.kind === 'fuel-tank' || (engine?.own !== undefined && !remote.has(t.id));
+    const filled = t.kind === 'fuel-tank' || filledItself(rig, engine);
     if (filled) out.push(point('fuel-cap', undefined, box.z1, { freeM: overLid(t, deck.placed, deck.solid, platform), wantedM: values['cap-room'] }));
     return out;
   });

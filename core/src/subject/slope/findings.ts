@@ -8,7 +8,7 @@ import type { SlopeResult } from './result.js';
 const length = (value: number) => ({ value, dimension: 'length' as const });
 
 /** What goes wrong on the steepest site though it is right on the level. */
-export function slopeFindings(cases: Cases, said: Pick<SlopeResult, 'tanks' | 'feeds'>, feeds: readonly FeedResult[]): Finding[] {
+export function slopeFindings(cases: Cases, said: SlopeResult, feeds: readonly FeedResult[]): Finding[] {
   const { rig, values } = cases;
   const out: Finding[] = [];
   for (const s of said.feeds) {

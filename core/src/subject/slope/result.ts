@@ -1,5 +1,3 @@
-import type { Verdict } from '../verdict.js';
-
 /** What a tank keeps on the steepest site. */
 export interface SlopeTank {
   readonly tankId: string;
@@ -24,7 +22,6 @@ export interface SlopeFeed {
 export interface SlopeResult {
   readonly tanks: readonly SlopeTank[];
   readonly feeds: readonly SlopeFeed[];
-  readonly verdict: Verdict;
 }
 
 export interface SlopeAnswers {

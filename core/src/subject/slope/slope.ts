@@ -3,8 +3,6 @@ import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { isDraw } from '../../solve/solved.js';
 import type { FeedResult } from '../feed/result.js';
-import { worstOf } from '../verdict.js';
-import { slopeFindings } from './findings.js';
 import type { SlopeFeed, SlopeResult, SlopeTank } from './result.js';
 
 /**
@@ -44,6 +42,5 @@ export function assessSlope(cases: Cases, feeds: readonly FeedResult[]): SlopeRe
     const dropM = between(from, to);
     return [{ machineId: f.machineId, dropM, marginM: f.worst.marginM - dropM }];
   });
-  const findings = slopeFindings(cases, { tanks, feeds: feedsOn }, feeds);
-  return { tanks, feeds: feedsOn, verdict: worstOf(findings.map((f) => f.verdict)) };
+  return { tanks, feeds: feedsOn };
 }
