@@ -4,6 +4,8 @@ import { type Rig, THINGS } from '../rig/schema.js';
 import { shareTree } from '../rig/share.js';
 import type { Finding } from '../subject/finding.js';
 import { allWater } from '../subject/reads.js';
+import { SharedLists } from '../subject/shared-lists.js';
+import type { Reading } from '../subject/subject.js';
 import { feedParts } from '../solve/feed-parts.js';
 import type { Cases } from '../solve/cases.js';
 import { type Answers, FINDING_KINDS } from '../subject/index.js';
@@ -12,21 +14,24 @@ import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult } from './assessment.js';
 import { Bare } from './bare.js';
 import { cautionsOf } from './cautions.js';
-import { findingsOf, fold, type Kept, type Memory, together } from './fold.js';
+import { fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
 import { once, RigGround, type Things } from './ground.js';
-import { sameList } from './same-list.js';
 
 /**
  * Everything a rig's figures say: a pure function of the rig (SI, as read by `readRig`).
  * Never throws for a rig that passed `readRig`; what cannot be solved becomes a finding.
  */
-export const assess = (rig: Rig): Assessment => judged(new RigGround(rig)).assessment;
+export const assess = (rig: Rig): Assessment => judged(new RigGround(rig), {}).assessment;
 
 /** A rig assessed, with what a later assessment may take up of it. */
 export interface Assessed {
   readonly rig: Rig;
   readonly assessment: Assessment;
   readonly memory: Memory;
+  readonly tellings: Tellings;
+  readonly lists: SharedLists;
+  /** The same while nothing has got another name. */
+  readonly names: object;
   readonly things: Things;
   readonly bare: Bare;
   readonly book: AnswerBook;
@@ -45,28 +50,43 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
   const book = before?.book ?? new AnswerBook();
   const bare = before?.bare ?? new Bare();
   if (before) for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
-  const ofWater = allWater({ rig, bare: (things) => things.map((t) => bare.of(t)) });
-  const ground = new RigGround(rig, book, before && sameList(before.water, ofWater) ? before.cases : undefined, before?.things);
+  const names = before && sameNames(before.rig, rig) ? before.names : {};
+  const lists = new SharedLists(before?.lists);
   const parts = once(() => feedParts(rig));
-  ground.reading = {
+  const reading: Reading = {
     rig,
+    lists,
     bare: (things) => things.map((t) => bare.of(t)),
-    ground,
+    get ground() {
+      return ground;
+    },
     get parts() {
       return parts();
     },
   };
-  const { assessment, memory } = judged(ground, before?.memory);
-  return { rig, assessment, memory, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
+  const ofWater = allWater(reading);
+  const ground = new RigGround(rig, book, before?.water === ofWater ? before.cases : undefined, before?.things);
+  ground.reading = reading;
+  const { assessment, memory, tellings } = judged(ground, names, before);
+  lists.settle();
+  return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
 }
 
-function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment' | 'memory'> {
+/** Whether the things of two rigs are the same ones, by the same names. */
+const sameNames = (a: Rig, b: Rig): boolean =>
+  Object.values(THINGS).every(({ list }) => {
+    const [before, after]: readonly (readonly { readonly id: string; readonly name?: string }[])[] = [a[list], b[list]];
+    return before === after || (before.length === after.length && before.every((x, i) => x.id === after[i].id && x.name === after[i].name));
+  });
+
+function judged(ground: RigGround, names: object, before?: Assessed): Pick<Assessed, 'assessment' | 'memory' | 'tellings'> {
   const { rig } = ground;
-  const memory = fold(ground, ground.reading, before);
+  const memory = fold(ground, ground.reading, before?.memory);
   const kept = [...memory.values()];
   ground.unsettled = [...new Set(kept.flatMap((k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
-  const findings = [...findingsOf(ground, memory)].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+  const tellings = tellingsOf(ground, memory, names, before?.tellings);
+  const findings = [...tellings.values()].flatMap((t) => t.findings).sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
   // What is only mentioned is no headline.
   const worst = findings.find((f) => f.verdict !== 'fed');
   const assessment: Assessment = {
@@ -80,7 +100,7 @@ function judged(ground: RigGround, before?: Memory): Pick<Assessed, 'assessment'
     assumptionsUsed: used(kept),
     solves: ground.solves,
   };
-  return { assessment, memory };
+  return { assessment, memory, tellings };
 }
 
 const IN_ORDER: readonly string[] = ASSUMPTIONS.map((a) => a.id).sort();

@@ -12,6 +12,7 @@ export class Bare {
 
   /** Looks at the things of two lists, matched by id: what differs in nothing but its name stands for what it was. */
   learn(before: readonly object[], after: readonly object[]): void {
+    if (before === after) return;
     const old = new Map(before.map((x) => [(x as { id?: string }).id, x]));
     for (const thing of after) {
       const was = old.get((thing as { id?: string }).id);

@@ -1,9 +1,10 @@
 import type { Rig } from '../rig/schema.js';
 import { SUBJECTS } from '../subject/index.js';
+import type { Finding } from '../subject/finding.js';
+import { sameList } from '../subject/same-list.js';
 import type { Reading, Subject } from '../subject/subject.js';
 import type { Figure } from '../working/figure.js';
 import type { RigGround } from './ground.js';
-import { sameList } from './same-list.js';
 
 /** What a subject answered, and what from. */
 export interface Kept {
@@ -62,7 +63,7 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
     const reads = reading ? s.reads(reading) : [];
     const old = before?.get(s.name);
     if (reading && old && sameList(old.reads, reads) && sameList(old.given, given)) {
-      memory.set(s.name, { ...old, reads });
+      memory.set(s.name, old);
       continue;
     }
     const answers = s.assess(ground, together(given));
@@ -71,9 +72,32 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
   return memory;
 }
 
-/** What is wrong, subject by subject, in the order of the register. */
-export const findingsOf = (ground: RigGround, memory: Memory) =>
-  ALL.flatMap((s) => (s.findings ? s.findings(ground, together([...(s.needs ?? []), s.name].map((n) => memory.get(n)!.answers))) : []));
+/** What a subject tells, and of what. */
+interface Telling {
+  readonly of: Kept;
+  readonly beside: readonly unknown[];
+  readonly findings: readonly Finding[];
+}
+export type Tellings = ReadonlyMap<string, Telling>;
+
+/**
+ * What is wrong, subject by subject, in the order of the register; as it was told `before` where nothing that it hangs on
+ * has changed.
+ * @param names the same object while nothing has got another name
+ */
+export function tellingsOf(ground: RigGround, memory: Memory, names: object, before: Tellings | undefined): Map<string, Telling> {
+  const out = new Map<string, Telling>();
+  const cases = ground.unsettled.join();
+  for (const s of ALL) {
+    if (!s.findings) continue;
+    const of = memory.get(s.name)!;
+    const beside = ground.reading ? [names, cases, ...(s.tells?.(ground.reading) ?? [])] : [];
+    const old = before?.get(s.name);
+    if (old && old.of === of && sameList(old.beside, beside)) out.set(s.name, old);
+    else out.set(s.name, { of, beside, findings: s.findings(ground, together([...of.given, of.answers])) });
+  }
+  return out;
+}
 
 /** Answers that are groups of lists, not results of their own. */
 const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);

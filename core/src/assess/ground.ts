@@ -4,8 +4,8 @@ import type { Rig } from '../rig/schema.js';
 import { Blends } from '../solve/blend-network.js';
 import { Cases } from '../solve/cases.js';
 import { Stocks } from '../solve/stock.js';
+import { sameList } from '../subject/same-list.js';
 import type { Ground, Reading } from '../subject/subject.js';
-import { sameList } from './same-list.js';
 
 interface Thing {
   readonly reads: readonly unknown[];

@@ -10,6 +10,8 @@ import { assess, reassess } from './assess';
 import { inOrder, together } from './fold';
 import { RigGround } from './ground';
 import { SUBJECTS } from '../subject/index';
+import { SharedLists } from '../subject/shared-lists';
+import { feedParts } from '../solve/feed-parts';
 import type { Subject } from '../subject/subject';
 
 const EDITS_EACH = process.env['POZZO_LONG'] ? 1500 : 150;
@@ -168,8 +170,40 @@ describe('what an edit does not bear on stands as it was', () => {
   });
 });
 
+const subjects = SUBJECTS as unknown as readonly Subject[];
+
+describe('what findings look at is written down', () => {
+  test.each(LAYOUTS.map((l) => [l.id, l] as const))('on %s', (_id, layout) => {
+    const read = readRig(layout.make());
+    if (!read.ok) throw new Error('unread');
+    const seen = new Set<string>();
+    const rig = new Proxy(read.rig, {
+      get: (of, key) => {
+        if (typeof key === 'string') seen.add(key);
+        return Reflect.get(of, key) as unknown;
+      },
+    });
+    const looksAt = (work: () => unknown): readonly string[] => {
+      seen.clear();
+      work();
+      return [...seen];
+    };
+    const ground = new RigGround(rig);
+    const parts = feedParts(read.rig);
+    const reading = { rig, parts, ground, lists: new SharedLists(), bare: (things: readonly object[]) => things };
+    const answers = new Map<string, object>();
+    for (const s of inOrder(subjects)) answers.set(s.name, s.assess(ground, together((s.needs ?? []).map((n) => answers.get(n)!))));
+    // Lists that are kept are looked at once only.
+    const reads = (s: Subject) => looksAt(() => [s.reads({ ...reading, lists: new SharedLists() }), s.tells?.({ ...reading, lists: new SharedLists() })]);
+    for (const s of subjects) {
+      const own = [s, ...(s.needs ?? []).map((n) => subjects.find((x) => x.name === n)!)].flatMap(reads);
+      const looked = looksAt(() => s.findings?.(ground, together([...(s.needs ?? []), s.name].map((n) => answers.get(n)!))));
+      expect([s.name, looked.filter((k) => !own.includes(k))]).toEqual([s.name, []]);
+    }
+  });
+});
+
 describe('the fold over the subjects', () => {
-  const subjects = SUBJECTS as unknown as readonly Subject[];
   test('names are unique, and what each needs comes before it', () => {
     const order = inOrder(subjects).map((s) => s.name);
     expect(new Set(order).size).toBe(SUBJECTS.length);

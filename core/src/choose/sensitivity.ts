@@ -1,13 +1,12 @@
 import { growTank } from '../edit/grow-tank.js';
 import { nextBore } from '../catalogue/hose-sizes.js';
-import { dayModel, type DayModel, type Spread, type WorkedSeason } from '../day/model.js';
+import { type DayModel, type Spread, type WorkedSeason } from '../day/model.js';
 import { triangular } from '../day/random.js';
 import type { Chance } from '../day/chance.js';
 import { formatInches } from '../quantity/format.js';
-import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { mainVessel, resizeLine } from './sizing.js';
-import { baseOf, readyOf, tryModel } from './try-days.js';
+import { baseOf, benchOf, changedModel, tryModel } from './try-days.js';
 
 /** One input held at its low and at its high end, everything else as it varies. */
 export interface Swing {
@@ -52,14 +51,14 @@ const inSeason = (model: DayModel, season: WorkedSeason): DayModel => ({ ...mode
 
 /** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
 export function* sensitivitySteps(doc: RigDocument, days: number, seed: number): Generator<number, readonly Swing[]> {
-  const read = readRig(doc);
-  if (!read.ok) return [];
-  const model = dayModel(read.rig);
+  const bench = benchOf(doc);
+  if (!bench) return [];
+  const { model } = bench;
   const base = baseOf(model);
   const out: Swing[] = [];
   const v = mainVessel(model);
   const tankIds = v < 0 ? [] : model.vessels[v].tied.map((t) => t.id);
-  const fill = read.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
+  const fill = model.rig.lines.find((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && tankIds.includes(l.to.id!));
   const seasons = model.spread.seasons.length > 1 ? model.spread.seasons : [];
   const shut = model.spread.seasons.some((s) => s.dry > 0);
   const total = 2 * (INPUTS.length + (shut ? 1 : 0) + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
@@ -95,10 +94,10 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     add('season', 'Season', 'ask', tries[0], tries[tries.length - 1]);
   }
   if (v >= 0) {
-    const [small, large] = [0.75, 1.25].map((f) => readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, f))));
+    const [small, large] = [0.75, 1.25].map((f) => changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, f))));
     if (small && large) {
-      const low = yield* tried(small.model, 'a quarter smaller');
-      const high = yield* tried(large.model, 'a quarter larger');
+      const low = yield* tried(small, 'a quarter smaller');
+      const high = yield* tried(large, 'a quarter larger');
       add('tank', 'Size of the tank', 'build', low, high);
     }
   }
@@ -107,11 +106,11 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     const up = nextBore(bore);
     const down = [0.0127, 0.015875, 0.01905, 0.0254].filter((b) => b < bore * 0.98).pop();
     const text = (m: number): string => formatInches(m).replace(/\u00a0/g, ' ');
-    const low = down === undefined ? { model } : readyOf(doc, (d) => resizeLine(d, fill.id, text(down)));
-    const high = up === undefined ? { model } : readyOf(doc, (d) => resizeLine(d, fill.id, text(up)));
+    const low = down === undefined ? model : changedModel(bench, (d) => resizeLine(d, fill.id, text(down)));
+    const high = up === undefined ? model : changedModel(bench, (d) => resizeLine(d, fill.id, text(up)));
     if (low && high) {
-      const a = yield* tried(low.model, down === undefined ? 'as it is' : `${text(down)} hose`);
-      const b = yield* tried(high.model, up === undefined ? 'as it is' : `${text(up)} hose`);
+      const a = yield* tried(low, down === undefined ? 'as it is' : `${text(down)} hose`);
+      const b = yield* tried(high, up === undefined ? 'as it is' : `${text(up)} hose`);
       add('fill', 'Bore of the fill hose', 'build', a, b);
     }
   }

@@ -3,11 +3,9 @@ import { addPlates, withoutPlate } from '../edit/plate.js';
 import { resize } from '../catalogue/items.js';
 import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';
-import { readRig } from '../rig/read.js';
 import { together } from '../solve/vessels.js';
 import type { RigDocument } from '../rig/schema.js';
-import { dayModel } from '../day/model.js';
-import { baseOf, readyOf, type Tried, tryModel } from './try-days.js';
+import { baseOf, type Bench, benchOf, changedModel, type Tried, tryModel } from './try-days.js';
 
 /** The tank that the day hangs on, at one size. */
 export interface TankSize extends Tried {
@@ -66,25 +64,38 @@ export function resizeLine(d: RigDocument, lineId: string, bore: string): void {
  * sampled days for every size. Undefined for a rig whose day draws on no water tank.
  */
 export function* sizingSteps(doc: RigDocument, days: number, seed: number): Generator<number, Sizing | undefined> {
-  const read = readRig(doc);
-  if (!read.ok) return undefined;
-  const model = dayModel(read.rig);
+  const bench = benchOf(doc);
+  return bench && (yield* sizingOf(bench, days, seed));
+}
+
+function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, Sizing | undefined> {
+  const { model } = bench;
+  const { rig } = model;
   const v = mainVessel(model);
   if (v < 0) return undefined;
   const base = baseOf(model);
   const { tolerance } = model.day;
   const tankIds = model.vessels[v].tied.map((t) => t.id);
-  const rig = read.rig;
   const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.from.at === 'spigot' && l.to.at === 'tank' && tankIds.includes(l.to.id!));
   const feeds = rig.lines.filter((l) => l.role === 'feed' && !l.closed && l.to.at === 'machine');
   const total = FACTORS.length + CLOSER + fills.length * FILL_BORES.length + feeds.length * FEED_BORES.length;
   let done = 0;
 
+  const grown = (factor: number): DayModel | undefined =>
+    factor === 1 ? model : changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, factor)));
+  let own: Tried | undefined;
+  /** The build as it is comes up in every list, and is worked through once. */
+  function* asItIs(): Generator<number, Tried> {
+    if (own) done++;
+    else own = yield* whole(tryModel(model, days, seed, base));
+    return own;
+  }
+
   function* tank(factor: number): Generator<number, TankSize | undefined> {
-    const ready = factor === 1 ? { model } : readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, factor)));
+    const ready = grown(factor);
     if (!ready) return undefined;
-    const tried = yield* whole(tryModel(ready.model, days, seed, base));
-    return { ...tried, factor, volumeM3: together(ready.model.vessels, v, (x) => x.full) };
+    const tried = factor === 1 ? yield* asItIs() : yield* whole(tryModel(ready, days, seed, base));
+    return { ...tried, factor, volumeM3: together(ready.vessels, v, (x) => x.full) };
   }
   function* whole<T>(steps: Generator<number, T>): Generator<number, T> {
     for (;;) {
@@ -125,10 +136,10 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
   let withOpenTaps: TankSize | undefined;
   if (at < 0 && model.spread.seasons.some((s) => s.dry > 0))
     for (const p of points) {
-      const ready = p.factor === 1 ? { model } : readyOf(doc, (d) => tankIds.forEach((t) => growTank(d, t, p.factor)));
+      const ready = grown(p.factor);
       if (!ready) continue;
-      const [first, ...rest] = ready.model.spread.seasons.map((s) => ({ ...s, dry: 0 }));
-      const tried = yield* whole(tryModel({ ...ready.model, spread: { ...ready.model.spread, seasons: [first, ...rest] } }, days, seed, base));
+      const [first, ...rest] = ready.spread.seasons.map((s) => ({ ...s, dry: 0 }));
+      const tried = yield* whole(tryModel({ ...ready, spread: { ...ready.spread, seasons: [first, ...rest] } }, days, seed, base));
       if (!within(tried)) continue;
       withOpenTaps = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
       break;
@@ -136,14 +147,14 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
 
   // An outlet with a plate draws lower: a smaller tank may do. From what does without one, down to what does no more.
   let plated: TankSize | undefined;
-  if (withoutPlate(doc, tankIds).length)
+  if (withoutPlate(bench.read.document, tankIds).length)
     for (const p of points.slice(0, at < 0 ? undefined : at + 1).reverse()) {
-      const ready = readyOf(doc, (d) => {
+      const ready = changedModel(bench, (d) => {
         if (p.factor !== 1) tankIds.forEach((t) => growTank(d, t, p.factor));
         addPlates(d, tankIds);
       });
       if (!ready) break;
-      const tried = yield* whole(tryModel(ready.model, days, seed, base));
+      const tried = yield* whole(tryModel(ready, days, seed, base));
       if (!within(tried)) break;
       plated = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
     }
@@ -155,8 +166,12 @@ export function* sizingSteps(doc: RigDocument, days: number, seed: number): Gene
     const sizes: LineSize[] = [];
     for (const bore of bores) {
       const now = Math.abs(si(bore, 'length') - widest) < 2e-4;
-      const ready = now ? { model } : readyOf(doc, (d) => resizeLine(d, lineId, bore));
-      if (ready) sizes.push({ bore, now, ...(yield* whole(tryModel(ready.model, days, seed, base))) });
+      if (now) {
+        sizes.push({ bore, now, ...(yield* asItIs()) });
+        continue;
+      }
+      const ready = changedModel(bench, (d) => resizeLine(d, lineId, bore));
+      if (ready) sizes.push({ bore, now, ...(yield* whole(tryModel(ready, days, seed, base))) });
     }
     return { lineId, name, sizes, smallest: sizes.find(within)?.bore };
   }

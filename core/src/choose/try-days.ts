@@ -9,10 +9,10 @@ import { Stocks } from '../solve/stock.js';
 import { assessPlan } from '../subject/plan/plan.js';
 import { assessWeight } from '../subject/weight/weight.js';
 import { loadedMass } from '../solve/loaded.js';
-import { dayOf } from '../day/usual-day.js';
-import type { WorkDay } from '../rig/day-schema.js';
-import { readRig } from '../rig/read.js';
-import type { Rig, RigDocument } from '../rig/schema.js';
+import { SoftBook } from '../day/soft-states.js';
+import { type Read, readRig } from '../rig/read.js';
+import { reread } from '../rig/reread.js';
+import type { RigDocument } from '../rig/schema.js';
 
 /** What one way of building comes to over the same sampled days. */
 export interface Tried {
@@ -50,18 +50,27 @@ const lostMean = (chunk: DayChunk): number => {
   return chunk.count ? sum / chunk.count : 0;
 };
 
-/** A document changed, read and made ready; undefined when the change breaks it. */
-export function readyOf(
-  doc: RigDocument,
-  change: Trial['change'],
-  day?: WorkDay,
-): { readonly doc: RigDocument; readonly rig: Rig; readonly model: DayModel } | undefined {
-  const grown = changed(doc, change);
-  const before = readRig(doc);
-  const room = before.ok ? makeRoom(before.rig, grown) : undefined;
-  const next = room ? changed(grown, (d) => void (d.placements = [...room])) : grown;
-  const read = readRig(next);
-  return read.ok ? { doc: next, rig: read.rig, model: dayModel(read.rig, day ?? dayOf(read.rig)) } : undefined;
+/** A build of which changes are tried: what they leave as it is is read and made ready once. */
+export interface Bench {
+  readonly read: Read;
+  readonly model: DayModel;
+  readonly book: SoftBook;
+}
+
+/** Undefined for a document that cannot be read. */
+export function benchOf(doc: RigDocument): Bench | undefined {
+  const read = readRig(doc);
+  if (!read.ok) return undefined;
+  const book = new SoftBook();
+  return { read, book, model: dayModel(read.rig, undefined, book) };
+}
+
+/** The build changed, with room made for what grows; undefined when the change breaks it. */
+export function changedModel({ read, book }: Bench, change: Trial['change']): DayModel | undefined {
+  const grown = changed(read.document, change);
+  const room = makeRoom(read.rig, grown);
+  const next = reread(room ? changed(grown, (d) => void (d.placements = [...room])) : grown, read);
+  return next.ok ? dayModel(next.rig, undefined, book) : undefined;
 }
 
 /** Samples a model's days and puts its outcome against the build as it is. Steps give nothing but a place to stop. */

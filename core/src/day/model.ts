@@ -12,7 +12,7 @@ import { levelOf, shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import { type Reach, reachOfOutlets } from './reach.js';
 import { seasonsOf, type SeasonSpread } from './seasons.js';
 import { handsOf, inHand, triggerOf } from './hands.js';
-import { softTables, type SoftTable } from './soft-states.js';
+import { type SoftBook, softTables, type SoftTable } from './soft-states.js';
 import { tidy } from './tidy.js';
 import type { ShortKind } from './types.js';
 import { dayOf } from './usual-day.js';
@@ -185,13 +185,16 @@ function longestQueue(phases: readonly Phase[]): number {
   return Math.max(...Array.from({ length: crew }, (_, c) => phases.reduce((t, p) => (p.crew === 'all' || Number(p.crew) === c + 1 ? t + p.time : t), 0)));
 }
 
-/** Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places. */
-export function dayModel(rig: Rig, day: WorkDay = dayOf(rig)): DayModel {
+/**
+ * Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places.
+ * @param book tables of a like rig, to be taken up
+ */
+export function dayModel(rig: Rig, day: WorkDay = dayOf(rig), book?: SoftBook): DayModel {
   const values = assumptionValues(rig.assumptions);
   const cases = new Cases(rig, values);
   const vessels = vesselsOf(cases);
   const stocks = new Stocks(rig, values);
-  const soft = softTables(cases, stocks);
+  const soft = softTables(cases, stocks, book);
   // Vessels stand as the tanks do.
   const softVessels = soft.map((s) => s.tanks);
   const serial = day.jobs.reduce((sum, j) => sum + longestQueue(j.phases), 0);

@@ -154,21 +154,22 @@ export class Simulator extends DayTally {
         this.settled = false;
         return;
       }
-      active.length = 0;
+      let count = 0;
       let driving = false;
       for (let c = 0; c < turn.length; c++) {
         const p = job.queues[c][turn[c]];
-        if (p === undefined || active.includes(p)) continue;
+        if (p === undefined || among(active, count, p)) continue;
         // Nobody starts a phase for all before everyone has come to it.
-        if (job.phases[p].crew === 0 && !job.queues.every((q, k) => q[turn[k]] === p)) continue;
-        active.push(p);
+        if (job.phases[p].crew === 0 && !allAt(job, turn, p)) continue;
+        active[count++] = p;
         driving ||= job.phases[p].kind === 'drive';
         if (!begun[p]) {
           begun[p] = 1;
           recorder?.phaseBegins(this, at, p);
         }
       }
-      if (active.length === 0) {
+      cutTo(active, count);
+      if (count === 0) {
         this.afterJob(job);
         return;
       }
@@ -220,7 +221,7 @@ export class Simulator extends DayTally {
       phases[count++] = active[i];
       if (job.phases[active[i]].mix >= 0) soft = true;
     }
-    phases.length = count;
+    cutTo(phases, count);
     rates.set(going, volume, this.stock, this.stored(), this.batteryLeft);
     let dt = this.tie(this.tieStep());
     // Held up: wait while the water comes back, else leave the rest undone.
@@ -265,6 +266,11 @@ export class Simulator extends DayTally {
     const { into, out } = rates;
     const soft = this.any(going, 'soft');
     for (let v = 0; v < vessels.length; v++) {
+      // What stands still meets nothing.
+      if (into[v] === 0 && out[v] === 0) {
+        if (rates.heat[v] > 0) dt = Math.min(dt, FINE_S);
+        continue;
+      }
       const vessel = vessels[v];
       law.set(vessel, volume[v], into[v], out[v]);
       if (law.rate < 0 && out[v] > 0) dt = Math.min(dt, law.timeTo(volume[v], this.floorOf(going, v)));
@@ -446,6 +452,7 @@ export class Simulator extends DayTally {
     const { model, volume, law, rates } = this;
     const { vessels } = model;
     for (let v = 0; v < vessels.length; v++) {
+      if (rates.into[v] === 0 && rates.out[v] === 0 && rates.heat[v] === 0) continue;
       const before = volume[v];
       law.set(rates.refilling[v] ? { full: vessels[v].full, band: 0 } : vessels[v], before, rates.into[v], rates.out[v]);
       const after = Math.max(law.after(before, dt), 0);
@@ -574,4 +581,21 @@ export class Simulator extends DayTally {
     }
     return false;
   }
+}
+
+/** Whether a number is among the first of a list. */
+function among(list: readonly number[], count: number, x: number): boolean {
+  for (let i = 0; i < count; i++) if (list[i] === x) return true;
+  return false;
+}
+
+/** Whether every hand has come to a phase. */
+function allAt({ queues }: PlannedJob, turn: readonly number[], phase: number): boolean {
+  for (let k = 0; k < queues.length; k++) if (queues[k][turn[k]] !== phase) return false;
+  return true;
+}
+
+/** To set a length takes long, the same one too. */
+function cutTo(list: number[], length: number): void {
+  if (list.length !== length) list.length = length;
 }

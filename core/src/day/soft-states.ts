@@ -6,6 +6,9 @@ import { carriedStrengths } from '../solve/blend-start.js';
 import { DRY } from '../solve/blend-start.js';
 import { wantedStrength } from '../solve/consumption.js';
 import { drawnWay } from '../subject/mix/drawn-mix.js';
+import { blendOf } from '../subject/reads.js';
+import { sameList } from '../subject/same-list.js';
+import { SharedLists } from '../subject/shared-lists.js';
 import type { Stocks } from '../solve/stock.js';
 import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
@@ -51,11 +54,40 @@ export interface SoftTable {
   readonly wanted: number;
 }
 
-/** Tables of every mix whose way is whole, in the order of the document. */
-export function softTables(cases: Cases, stocks: Stocks): SoftTable[] {
-  return cases.rig.mixes.flatMap((mix) => {
-    const made = mix.injector ? drawn(cases, stocks, mix) : blended(cases.rig, cases.values, stocks, mix);
-    return made ? [made] : [];
+/** Tables that were worked out before, with what they hang on: for a like rig, whose branches that have not changed are the same objects. */
+export class SoftBook {
+  private readonly tables = new Map<string, { readonly reads: readonly unknown[]; readonly table: SoftTable | undefined }>();
+  private lists = new SharedLists();
+
+  /** A mix's table: the one of before where nothing that it hangs on has changed. The first rig's are kept. */
+  of(rig: Rig, mix: Mix, make: () => SoftTable | undefined): SoftTable | undefined {
+    const lists = new SharedLists(this.lists);
+    const reads = [
+      ...blendOf({ rig, lists, bare: (things) => things }, mix),
+      ...rig.softPumps,
+      ...rig.sprayers,
+      // Their places are in it.
+      ...rig.tanks.map((t) => t.id),
+      ...rig.compressors.map((c) => c.id),
+    ];
+    const known = this.tables.get(mix.id);
+    if (known && sameList(known.reads, reads)) return known.table;
+    const table = make();
+    if (!known) {
+      this.tables.set(mix.id, { reads, table });
+      lists.settle();
+      this.lists = lists;
+    }
+    return table;
+  }
+}
+
+/** Tables of every mix whose way is whole, in the order of the document. @param book of a like rig */
+export function softTables(cases: Cases, stocks: Stocks, book?: SoftBook): SoftTable[] {
+  const { rig, values } = cases;
+  return rig.mixes.flatMap((mix) => {
+    const made = (): SoftTable | undefined => blended(rig, values, stocks, mix);
+    return (mix.injector ? drawn(cases, stocks, mix) : book ? book.of(rig, mix, made) : made()) ?? [];
   });
 }
 

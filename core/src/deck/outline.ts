@@ -103,6 +103,9 @@ export function standingOn(rig: Rig): readonly Standing[] {
   return known;
 }
 
+/** What may have a place: nothing is worked out for a rig on which nothing was placed. */
+export const placedOn = (rig: Rig): readonly Standing[] => (rig.placements.length ? standingOn(rig) : []);
+
 /** A rig as read never changes: what stands on it is worked out once. */
 const KNOWN = new WeakMap<Rig, readonly Standing[]>();
 

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { portTo, standingOn, type Standing } from '../deck/index.js';
+import { placedOn, portTo, type Standing } from '../deck/index.js';
 import type { Compressor, Rig, SoftPump } from '../rig/schema.js';
 
 /** The compressor that an air-operated pump breathes from: by its air line, else the first; −1 where there is none. */
@@ -19,7 +19,7 @@ export const cutInOf = (c: Pick<Compressor, 'cutIn' | 'cutOut'> | undefined, val
   c?.cutIn ?? Math.max(cutOutOf(c, values) - (values['air-cut-out'] - values['air-cut-in']), 0);
 
 /** The air line to a pump and how long it is, m; undefined where none is drawn. */
-export function airLineOf(rig: Rig, values: AssumptionValues, pump: Pick<SoftPump, 'id'>, things: readonly Standing[] = standingOn(rig)) {
+export function airLineOf(rig: Rig, values: AssumptionValues, pump: Pick<SoftPump, 'id'>, things: readonly Standing[] = placedOn(rig)) {
   const line = rig.airLines.find((l) => l.to === pump.id);
   if (!line) return undefined;
   const [a, b] = [line.from, line.to].map((id) => things.find((t) => t.id === id)?.box);

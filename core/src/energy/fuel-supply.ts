@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { type Box, fuelTankSize, portTo, standingOn, type Standing } from '../deck/index.js';
+import { type Box, fuelTankSize, placedOn, portTo, type Standing } from '../deck/index.js';
 import { burnerFuel, fuelHeadLoss, type FuelKind, fuelRate } from '../fuel/index.js';
 import type { FuelTank, Rig } from '../rig/schema.js';
 import { densityOf, type EngineOn, enginesOn, rateOf } from './engines.js';
@@ -60,7 +60,7 @@ const SHORTEST = 0.15;
 const SMOOTH = 1.5e-6;
 
 /** Which engine drinks from which tank, and whether it gets there. */
-export function fuelSupply(rig: Rig, values: AssumptionValues, things: readonly Standing[] = standingOn(rig)): FuelSupply {
+export function fuelSupply(rig: Rig, values: AssumptionValues, things: readonly Standing[] = placedOn(rig)): FuelSupply {
   const engines = enginesOn(rig, values);
   const boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
   const stores: Store[] = rig.fuelTanks.map((t) => ({ id: t.id, name: t.name, fuel: t.fuel, volumeM3: t.volume, tank: t }));

@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import { ampacityOf, chooseCable, fuseFor, gaugeOf, wireResistance } from '../electrics/index.js';
-import { type Box, portTo, standingOn, type Standing } from '../deck/index.js';
+import { type Box, placedOn, portTo, type Standing } from '../deck/index.js';
 import type { Battery, Rig, Wire } from '../rig/schema.js';
 import { workedOnce } from '../rig/worked-once.js';
 import { enginesOn } from './engines.js';
@@ -90,7 +90,7 @@ export class Lengths {
   constructor(
     readonly rig: Rig,
     readonly values: AssumptionValues,
-    things: readonly Standing[] = standingOn(rig),
+    things: readonly Standing[] = placedOn(rig),
   ) {
     this.boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
   }

@@ -24,7 +24,7 @@ export const PHASE_KINDS = [
 export const CREW = ['all', '1', '2', '3', '4', '5', '6'] as const;
 
 /** How a time of day is typed. */
-export const clockPattern = /^([01]?\d|2[0-3]):[0-5]\d$/;
+const clockPattern = /^([01]?\d|2[0-3]):[0-5]\d$/;
 
 /** A time of day as a clock shows it, "7:30"; its output is seconds after midnight. */
 export const clock = v.pipe(

@@ -1,7 +1,7 @@
 export * from './quantity-field.js';
 export * from './schema.js';
 export {
-  clockPattern,
+  clock,
   CREW,
   type Job,
   type JobDocument,

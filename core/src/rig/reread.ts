@@ -91,6 +91,10 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
   // What may be left out is then empty, as the whole reading has it.
   for (const key of Object.keys(FIELDS))
     if (!(key in given)) {
+      if (!(key in was)) {
+        if (key in wasRig) rig[key] = wasRig[key];
+        continue;
+      }
       const parsed = v.safeParse(FIELDS[key], undefined);
       if (!parsed.success) return undefined;
       if (parsed.output !== undefined) rig[key] = parsed.output;

@@ -15,15 +15,23 @@ function share(before: unknown, after: unknown): unknown {
   if (Object.is(before, after) || !isTree(before) || !isTree(after)) return after;
   if (Array.isArray(before) !== Array.isArray(after)) return after;
   if (Array.isArray(before) && Array.isArray(after)) return shareList(before, after);
-  const keys = Object.keys(after);
-  let same = keys.length === Object.keys(before).length;
+  let same = true;
+  let keys = 0;
   let out: Record<string, unknown> | undefined;
-  for (const key of keys) {
-    const shared = share(before[key], after[key]);
-    if (!Object.is(shared, before[key]) || (shared === undefined && !(key in before))) same = false;
-    if (!Object.is(shared, after[key])) (out ??= { ...after })[key] = shared;
+  // Trees are plain data: nothing is inherited.
+  for (const key in after) {
+    keys++;
+    const [old, value] = [before[key], after[key]];
+    if (old === value) {
+      if (value === undefined && !(key in before)) same = false;
+      continue;
+    }
+    const shared = share(old, value);
+    if (!Object.is(shared, old)) same = false;
+    if (!Object.is(shared, value)) (out ??= { ...after })[key] = shared;
   }
-  return same ? before : (out ?? after);
+  if (same) for (const _key in before) keys--;
+  return same && keys === 0 ? before : (out ?? after);
 }
 
 function shareList(before: readonly unknown[], after: readonly unknown[]): readonly unknown[] {

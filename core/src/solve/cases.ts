@@ -197,6 +197,19 @@ export class Cases {
     return !net.tieGroupOf.has(tankId) && net.network.soleHeadOf(net.nodeAt('machineIn', machine.id)) === net.nodeAt('tank', tankId);
   }
 
+  /** Guns whose triggers bear on no other's flows stand apart: by their places among these outlets. */
+  apart(guns: readonly Outlet[]): readonly (readonly number[])[] {
+    const all = guns.map((_, i) => i);
+    if (this.turnsRound) return [all];
+    const { net } = this;
+    const byPart = new Map<number, number[]>();
+    for (const i of all) {
+      const part = net.network.partAt(net.nozzleOf.get(guns[i].id)!);
+      byPart.set(part, [...(byPart.get(part) ?? []), i]);
+    }
+    return [...byPart.values()];
+  }
+
   /** What each machine gets in a case, m³/s; undefined where all get what they want. */
   private passedIn(settings: CaseSettings, wanted: Solved): readonly number[] | undefined {
     const { rig } = this;

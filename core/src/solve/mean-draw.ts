@@ -70,10 +70,41 @@ export class Draws {
             { share: 1 - triggerShare, out: out([]) },
             { share: triggerShare, out: this.all },
           ]
-        : Array.from({ length: 2 ** guns.length }, (_, bits) => {
-            const held = ids.filter((_id, i) => bits & (1 << i));
-            return { share: triggerShare ** held.length * (1 - triggerShare) ** (ids.length - held.length), out: out(held) };
-          });
+        : this.held(ids, cases.apart(guns), triggerShare, out);
+  }
+
+  /** Every way of holding these triggers. Guns that stand apart are solved by themselves, and what they take is added up. */
+  private held(
+    ids: readonly string[],
+    groups: readonly (readonly number[])[],
+    triggerShare: number,
+    out: (open: readonly string[]) => readonly number[],
+  ): readonly HeldWay[] {
+    const n = ids.length;
+    const whole = 2 ** n - 1;
+    // By group and by which of its guns are held: how much more leaves each tank than with every trigger held.
+    const more = groups.map((group) => {
+      const own = group.reduce((bits, i) => bits | (1 << i), 0);
+      const of = new Map<number, readonly number[]>();
+      for (let held = own; ; held = (held - 1) & own) {
+        if (held !== own) {
+          const flows = out(ids.filter((_id, i) => ((whole & ~own) | held) & (1 << i)));
+          of.set(
+            held,
+            flows.map((q, t) => q - this.all[t]),
+          );
+        }
+        if (held === 0) break;
+      }
+      return { own, of };
+    });
+    return Array.from({ length: 2 ** n }, (_, bits) => {
+      let count = 0;
+      for (let i = 0; i < n; i++) if (bits & (1 << i)) count++;
+      const flows = [...this.all];
+      for (const { own, of } of more) of.get(bits & own)?.forEach((q, t) => (flows[t] += q));
+      return { share: triggerShare ** count * (1 - triggerShare) ** (n - count), out: flows };
+    });
   }
 
   /** Mean of the job, m³/s, for a tank by its place. */

@@ -73,7 +73,7 @@ export function straightJob(
 ): StraightRun {
   const n = vessels.length;
   const volumes = Float64Array.from(vessels, (v) => v.start);
-  const law = new VesselLaw();
+  const laws = vessels.map(() => new VesselLaw());
   const net = new Float64Array(n);
   const crossing = new Float64Array(n + 1);
   const timeS = [0];
@@ -87,10 +87,11 @@ export function straightJob(
   const scale = out.reduce((s, q) => s + Math.abs(q), 0);
   let [time, dryS, apartM] = [0, Infinity, 0];
   let row = 1;
+  const still = !ties && scale === 0 && into.every((q) => q === 0);
   for (let steps = 0; time < jobS && steps < ENOUGH; steps++) {
     const next = (jobS * row) / ROWS;
     let dt = next - time;
-    if (Number.isFinite(dryS)) {
+    if (Number.isFinite(dryS) || still) {
       time = next;
       timeS.push(time);
       volumeM3.push(sum());
@@ -100,24 +101,22 @@ export function straightJob(
     if (ties) {
       dt = Math.min(dt, pace.seconds);
       for (let v = 0; v < n; v++) {
-        law.set(vessels[v], volumes[v], into[v], out[v]);
-        net[v] = law.rate;
+        laws[v].set(vessels[v], volumes[v], into[v], out[v]);
+        net[v] = laws[v].rate;
       }
       ties.cross(volumes, net, dt, crossing);
       pace.taken(crossing, scale);
     }
     let untilDry = Infinity;
     for (let v = 0; v < n; v++) {
+      const law = laws[v];
       law.set(vessels[v], volumes[v], into[v], out[v] - crossing[v]);
       if (vessels[v].drawn && out[v] > 0 && law.rate < 0)
         untilDry = Math.min(untilDry, volumes[v] <= vessels[v].heel + TOUCH ? 0 : law.timeTo(volumes[v], vessels[v].heel));
       dt = Math.min(dt, law.timeTo(volumes[v], vessels[v].full - vessels[v].band));
     }
     dt = Math.min(dt, untilDry);
-    for (let v = 0; v < n; v++) {
-      law.set(vessels[v], volumes[v], into[v], out[v] - crossing[v]);
-      volumes[v] = Math.max(law.after(volumes[v], dt), 0);
-    }
+    for (let v = 0; v < n; v++) volumes[v] = Math.max(laws[v].after(volumes[v], dt), 0);
     time += dt;
     if (ties) apartM = Math.max(apartM, ties.apart(volumes));
     if (dt === untilDry) dryS = time;

@@ -1,4 +1,4 @@
-import type { LineRole, Rig } from '../rig/schema.js';
+import type { End, LineRole, Mix, Rig, Tank } from '../rig/schema.js';
 import { returnsToItself } from '../solve/solved.js';
 import type { Reading } from './subject.js';
 
@@ -12,48 +12,43 @@ const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, b
 /** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
 const level = (m: number): number => Math.round(m * 1e9);
 
-/** How deep each tank may be drawn. */
-export const levels = ({ ground }: Reading): readonly unknown[] => [...ground.cases.heel.values()].map(level);
-
-type Things = Pick<Reading, 'rig' | 'bare'>;
-
-/** A list that several subjects read is made once for a reading. */
-function oncePer<Of extends object>(make: (of: Of) => readonly unknown[]): (of: Of) => readonly unknown[] {
-  const made = new WeakMap<Of, readonly unknown[]>();
-  return (of) => {
-    let known = made.get(of);
-    if (!known) made.set(of, (known = make(of)));
-    return known;
-  };
+/** A list that several subjects read, see {@link SharedLists}: to be read as one. */
+function shared<Of extends Pick<Reading, 'lists'>>(make: (of: Of) => readonly unknown[]): (of: Of) => readonly unknown[] {
+  return (of) => of.lists.of(make, () => make(of));
 }
 
+/** How deep each tank may be drawn. */
+export const levels = shared(({ ground }: Reading): readonly unknown[] => [...ground.cases.heel.values()].map(level));
+
+type Things = Pick<Reading, 'rig' | 'bare' | 'lists'>;
+
 /** Air, water and every thing from the spigots to the pumps. */
-const upToPumps = ({ rig, bare }: Things): readonly unknown[] => [
+const upToPumps = shared(({ rig, bare }: Things): readonly unknown[] => [
   ...air(rig),
   ...bare([...rig.spigots, ...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines]),
-];
+]);
 
 /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
-export const beforePumps = oncePer((of: Reading): readonly unknown[] => {
+export const beforePumps = shared((of: Reading): readonly unknown[] => {
   const { rig } = of;
   if (returnsToItself(rig)) return allWater(of);
-  return [...upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(rig)];
+  return [upToPumps(of), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(rig)];
 });
 
 /** What flow and pressure hang on, before and behind the pumps. */
-export const allWater = oncePer((of: Things): readonly unknown[] => {
+export const allWater = shared((of: Things): readonly unknown[] => {
   const { rig, bare } = of;
-  return [...upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass'), ...chemicalEnds(rig)];
+  return [upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass'), ...chemicalEnds(rig)];
 });
 
 /** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */
-export const behindPumps = oncePer((of: Reading): readonly unknown[] => {
+export const behindPumps = shared((of: Reading): readonly unknown[] => {
   const { rig, bare, ground } = of;
   if (returnsToItself(rig)) return allWater(of);
   return [
     ...air(rig),
     ...bare(rig.tanks),
-    ...levels(of),
+    levels(of),
     ...ground.cases.net.cutOff,
     // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
     ...rig.machines.map((m) => Math.round(ground.cases.asDrawn.machineFlow(m) * 1e12)),
@@ -85,45 +80,67 @@ const carriers = (rig: Rig): readonly object[] => [
   ...rig.chargers,
 ];
 
+const deckThings = shared(({ rig, bare }: Things): readonly unknown[] => [
+  ...rig.placements,
+  ...bare([...rig.gear, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.manifolds, ...rig.mixes, ...rig.reels, ...rig.liquids]),
+  ...rig.lines,
+  ...carriers(rig),
+]);
+
 /** What stands on the platform and what is laid between: nothing of it without a platform. `more` is read beside them. */
-export const onTheDeck = ({ rig, bare }: Things, more: readonly unknown[]): readonly unknown[] => [
-  rig.assumptions,
-  rig.platform,
-  ...(rig.platform
-    ? [
-        ...rig.placements,
-        ...bare([...rig.gear, ...rig.machines, ...rig.softPumps, ...rig.boosters, ...rig.manifolds, ...rig.mixes, ...rig.reels, ...rig.liquids]),
-        ...rig.lines,
-        ...carriers(rig),
-        ...more,
-      ]
-    : []),
+export const onTheDeck = (of: Things, more: readonly unknown[]): readonly unknown[] => [
+  of.rig.assumptions,
+  of.rig.platform,
+  ...(of.rig.platform ? [deckThings(of), ...more] : []),
 ];
 
+/** Tanks that hold chemicals, or are drawn on with them. */
+function chemicalTanks(rig: Rig): readonly Tank[] {
+  const drawn = new Set(
+    rig.lines.flatMap((l) => (l.role === 'chemical' ? [l.from, l.to] : [])).flatMap((e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : [])),
+  );
+  return rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
+}
+
+/** How deep each of the chemicals' tanks may be drawn. */
+export const chemicalLevels = ({ rig, ground }: Reading): readonly unknown[] => chemicalTanks(rig).map((t) => level(ground.cases.heel.get(t.id)!));
+
+/** What every blend hangs on: liquids, what is washed, what drives the pumps. */
+const chemistry = shared(({ rig }: Things): readonly unknown[] => [
+  ...air(rig),
+  rig.brief.washes,
+  rig.brief.daysPerWeek,
+  rig.site,
+  ...rig.batteries,
+  ...rig.wires,
+  ...rig.panels,
+  ...rig.compressors,
+  ...rig.receivers,
+  ...(rig.wires.length ? rig.placements : []),
+  ...rig.liquids,
+  ...rig.mixes,
+  // A tank that is filled as it is drawn on does not fall.
+  ...rig.lines.map((l) => (l.role === 'fill' && l.to.at === 'tank' && !l.closed ? l.to.id : undefined)),
+]);
+
 /** What the blends and what is used of them hang on, with the names of tanks and liquids that the answers carry. */
-export const chemicals = oncePer(({ rig, bare }: Reading): readonly unknown[] => {
-  const lines = rig.lines.filter((l) => l.role === 'chemical');
-  const drawn = new Set(lines.flatMap((l) => [l.from, l.to]).flatMap((e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : [])));
-  const tanks = rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
-  return [
-    ...air(rig),
-    rig.brief.washes,
-    rig.brief.daysPerWeek,
-    rig.site,
-    ...rig.batteries,
-    ...rig.wires,
-    ...rig.panels,
-    ...rig.compressors,
-    ...rig.receivers,
-    ...(rig.wires.length ? rig.placements : []),
-    ...rig.liquids,
-    ...rig.mixes,
-    ...bare(rig.softPumps),
-    ...bare(rig.sprayers),
-    ...bare(rig.spigots),
-    ...tanks,
-    ...lines,
-    // A tank that is filled as it is drawn on does not fall.
-    ...rig.lines.map((l) => (l.role === 'fill' && l.to.at === 'tank' && !l.closed ? l.to.id : undefined)),
-  ];
+export const chemicals = shared((of: Reading): readonly unknown[] => {
+  const { rig, bare } = of;
+  return [chemistry(of), ...bare(rig.softPumps), ...bare(rig.sprayers), ...chemicalTanks(rig), ...rig.lines.filter((l) => l.role === 'chemical')];
 });
+
+/** What the blend of one mix hangs on: its own lines, those of its pump, and what they join. */
+export function blendOf(of: Things, mix: Mix): readonly unknown[] {
+  const { rig, bare } = of;
+  const lines = rig.lines.filter((l) => l.role === 'chemical');
+  const pump = lines.find((l) => l.from.at === 'mix' && l.from.id === mix.id && l.to.at === 'soft-pump')?.to.id;
+  const own = lines.filter((l) => [l.from, l.to].some((e) => (e.at === 'mix' && e.id === mix.id) || (e.at === 'soft-pump' && e.id === pump)));
+  const joins = (at: End['at'], id: string): boolean => own.some((l) => (l.from.at === at && l.from.id === id) || (l.to.at === at && l.to.id === id));
+  return [
+    chemistry(of),
+    ...bare(rig.softPumps.filter((p) => p.id === pump)),
+    ...bare(rig.sprayers.filter((x) => joins('sprayer', x.id))),
+    ...rig.tanks.filter((t) => joins('tank', t.id)),
+    ...own,
+  ];
+}

@@ -6,6 +6,7 @@ import type { FeedPart } from '../solve/feed-parts.js';
 import type { Stocks } from '../solve/stock.js';
 import type { Finding } from './finding.js';
 import type { Kinds } from './kind.js';
+import type { SharedLists } from './shared-lists.js';
 import type { Scale } from './verdict.js';
 
 /** What subjects reckon from. Each piece is made when it is first asked for. */
@@ -28,6 +29,7 @@ export interface Ground {
 /** A rig as a subject reads it. */
 export interface Reading {
   readonly rig: Rig;
+  readonly lists: SharedLists;
   /** Things without their names: the same for two that differ in nothing else. For figures that carry no name of theirs. */
   readonly bare: (things: readonly object[]) => readonly object[];
   /** What hangs together before the pumps. */
@@ -49,6 +51,8 @@ export interface Subject<Answers extends object = object, Given extends object =
   readonly needs?: readonly string[];
   /** What of the rig its answers hang on: where none of it changes they stand. Numbers, texts, and branches by identity. */
   readonly reads: (of: Reading) => readonly unknown[];
+  /** What its findings hang on besides, names apart: where none of it changes either, they stand. */
+  readonly tells?: (of: Reading) => readonly unknown[];
   readonly assess: (ground: Ground, given: Given) => Answers;
   readonly findings?: (ground: Ground, a: Answers & Given) => readonly Finding[];
   /** Assumptions behind verdicts and numbers that are no figures of their own. */

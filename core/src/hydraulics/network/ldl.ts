@@ -1,25 +1,15 @@
-/**
- * Sparse LDLᵀ of a symmetric positive definite matrix whose pattern never changes: ordered and analysed once,
- * factorised many times without allocation. Up-looking method of Davis 2005 (ACM TOMS 31, 587), written anew.
- */
-export class SparseLdl {
-  /** Values of the upper triangle (permuted), set by the caller before {@link factor}; index by {@link slot}. */
-  readonly values: Float64Array;
-  readonly rightSide: Float64Array;
-  private readonly order: Int32Array;
-  private readonly position: Int32Array;
-  private readonly colStart: Int32Array;
-  private readonly rowIndex: Int32Array;
-  private readonly parent: Int32Array;
-  private readonly lStart: Int32Array;
-  private readonly lRow: Int32Array;
-  private readonly lValue: Float64Array;
-  private readonly d: Float64Array;
-  private readonly work: Float64Array;
+/** Where a symmetric matrix has entries, ordered and analysed once: matrices of the same pattern share it. */
+export class LdlPattern {
+  readonly order: Int32Array;
+  readonly colStart: Int32Array;
+  readonly rowIndex: Int32Array;
+  readonly lStart: Int32Array;
+  readonly lRow: Int32Array;
   /** By column: where its rows begin in {@link rows}; each with the slot of its entry. */
-  private readonly rowsOf: Int32Array;
-  private rows = new Int32Array(0);
-  private slotsOf = new Int32Array(0);
+  readonly rowsOf: Int32Array;
+  readonly rows: Int32Array;
+  readonly slotsOf: Int32Array;
+  private readonly position: Int32Array;
   private readonly slots = new Map<number, number>();
 
   /** @param n size; @param pairs off-diagonal neighbours (i, j), any order, repeats allowed */
@@ -54,9 +44,7 @@ export class SparseLdl {
         this.slots.set(row * n + k, this.colStart[k] + i);
       });
     });
-    this.values = new Float64Array(this.colStart[n]);
-    this.rightSide = new Float64Array(n);
-    this.parent = new Int32Array(n).fill(-1);
+    const parent = new Int32Array(n).fill(-1);
     const flag = new Int32Array(n).fill(-1);
     const count = new Int32Array(n);
     for (let k = 0; k < n; k++) {
@@ -64,24 +52,21 @@ export class SparseLdl {
       for (let p = this.colStart[k]; p < this.colStart[k + 1]; p++) {
         let i = this.rowIndex[p];
         while (i < k && flag[i] !== k) {
-          if (this.parent[i] === -1) this.parent[i] = k;
+          if (parent[i] === -1) parent[i] = k;
           count[i]++;
           flag[i] = k;
-          i = this.parent[i];
+          i = parent[i];
         }
       }
     }
     this.lStart = new Int32Array(n + 1);
     for (let k = 0; k < n; k++) this.lStart[k + 1] = this.lStart[k] + count[k];
     this.lRow = new Int32Array(this.lStart[n]);
-    this.lValue = new Float64Array(this.lStart[n]);
-    this.d = new Float64Array(n);
-    this.work = new Float64Array(n);
     this.rowsOf = new Int32Array(n + 1);
-    this.schedule();
+    ({ rows: this.rows, slotsOf: this.slotsOf } = this.schedule(parent));
   }
 
-  /** Where entry (i, j) of the original matrix lives in {@link values}. */
+  /** Where entry (i, j) of the original matrix lives among a matrix’s values. */
   slot(i: number, j: number): number {
     const a = this.position[i];
     const b = this.position[j];
@@ -90,50 +75,17 @@ export class SparseLdl {
     return s;
   }
 
-  /** Where row i lives in {@link rightSide}. */
+  /** Where row i lives on a right side. */
   row(i: number): number {
     return this.position[i];
-  }
-
-  /**
-   * Factorises {@link values}. @returns -1 when done, or the original index of the first row whose pivot is
-   * lost to rounding against its own diagonal.
-   */
-  factor(): number {
-    const { n, colStart, rowIndex, values, lStart, lRow, lValue, d, work, rowsOf, rows, slotsOf } = this;
-    for (let k = 0; k < n; k++) {
-      for (let p = colStart[k], end = colStart[k + 1]; p < end; p++) work[rowIndex[p]] = values[p];
-      const diagonal = work[k];
-      let dk = diagonal;
-      work[k] = 0;
-      for (let t = rowsOf[k], end = rowsOf[k + 1]; t < end; t++) {
-        const i = rows[t];
-        const yi = work[i];
-        work[i] = 0;
-        const slot = slotsOf[t];
-        for (let p = lStart[i]; p < slot; p++) work[lRow[p]] -= lValue[p] * yi;
-        const l = yi / d[i];
-        dk -= l * yi;
-        lValue[slot] = l;
-      }
-      if (!(dk > 1e-15 * diagonal)) {
-        if (!(diagonal > 0)) {
-          work.fill(0);
-          return this.order[k];
-        }
-        dk = 1e-15 * diagonal;
-      }
-      d[k] = dk;
-    }
-    return -1;
   }
 
   /**
    * Which rows of the factor each column meets, in the order of elimination, and where their entries live: the same for
    * every factorisation of the pattern, so it is found once.
    */
-  private schedule(): void {
-    const { n, colStart, rowIndex, parent, lStart, lRow } = this;
+  private schedule(parent: Int32Array): { readonly rows: Int32Array; readonly slotsOf: Int32Array } {
+    const { n, colStart, rowIndex, lStart, lRow } = this;
     const flag = new Int32Array(n).fill(-1);
     const filled = new Int32Array(n);
     const stack = new Int32Array(n);
@@ -159,13 +111,70 @@ export class SparseLdl {
       }
       this.rowsOf[k + 1] = rows.length;
     }
-    this.rows = Int32Array.from(rows);
-    this.slotsOf = Int32Array.from(slots);
+    return { rows: Int32Array.from(rows), slotsOf: Int32Array.from(slots) };
+  }
+}
+
+/**
+ * Sparse LDLᵀ of a symmetric positive definite matrix whose pattern never changes: factorised many times without allocation.
+ * Up-looking method of Davis 2005 (ACM TOMS 31, 587), written anew.
+ */
+export class SparseLdl {
+  /** Values of the upper triangle (permuted), set by the caller before {@link factor}; index by the pattern's slots. */
+  readonly values: Float64Array;
+  /** By the pattern's rows. */
+  readonly rightSide: Float64Array;
+  private readonly lValue: Float64Array;
+  private readonly d: Float64Array;
+  private readonly work: Float64Array;
+
+  constructor(private readonly pattern: LdlPattern) {
+    const { n, rowIndex, lRow } = pattern;
+    this.values = new Float64Array(rowIndex.length);
+    this.rightSide = new Float64Array(n);
+    this.lValue = new Float64Array(lRow.length);
+    this.d = new Float64Array(n);
+    this.work = new Float64Array(n);
   }
 
-  /** Solves in place: {@link rightSide} becomes the solution (read with {@link row}). */
+  /**
+   * Factorises {@link values}. @returns -1 when done, or the original index of the first row whose pivot is
+   * lost to rounding against its own diagonal.
+   */
+  factor(): number {
+    const { n, colStart, rowIndex, lStart, lRow, rowsOf, rows, slotsOf, order } = this.pattern;
+    const { values, lValue, d, work } = this;
+    for (let k = 0; k < n; k++) {
+      for (let p = colStart[k], end = colStart[k + 1]; p < end; p++) work[rowIndex[p]] = values[p];
+      const diagonal = work[k];
+      let dk = diagonal;
+      work[k] = 0;
+      for (let t = rowsOf[k], end = rowsOf[k + 1]; t < end; t++) {
+        const i = rows[t];
+        const yi = work[i];
+        work[i] = 0;
+        const slot = slotsOf[t];
+        for (let p = lStart[i]; p < slot; p++) work[lRow[p]] -= lValue[p] * yi;
+        const l = yi / d[i];
+        dk -= l * yi;
+        lValue[slot] = l;
+      }
+      if (!(dk > 1e-15 * diagonal)) {
+        if (!(diagonal > 0)) {
+          work.fill(0);
+          return order[k];
+        }
+        dk = 1e-15 * diagonal;
+      }
+      d[k] = dk;
+    }
+    return -1;
+  }
+
+  /** Solves in place: {@link rightSide} becomes the solution. */
   solve(): void {
-    const { n, lStart, lRow, lValue, d, rightSide: x } = this;
+    const { n, lStart, lRow } = this.pattern;
+    const { lValue, d, rightSide: x } = this;
     for (let k = 0; k < n; k++) {
       const xk = x[k];
       for (let p = lStart[k], end = lStart[k + 1]; p < end; p++) x[lRow[p]] -= lValue[p] * xk;

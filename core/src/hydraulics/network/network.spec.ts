@@ -1,6 +1,6 @@
 import { near, seeded } from '../../testing/near';
 import { runHeadLoss } from '../friction';
-import { SparseLdl } from './ldl';
+import { LdlPattern, SparseLdl } from './ldl';
 import { AnswerBook, Network, type NetworkSpec } from './index';
 import { quadraticOfCv, quadraticOfK } from './spec';
 
@@ -25,15 +25,16 @@ describe('sparse factorisation', () => {
           }
       for (let i = 0; i < n; i++) dense[i][i] += 0.01 + random();
       const right = Array.from({ length: n }, () => random() - 0.5);
-      const ldl = new SparseLdl(n, pairs);
+      const pattern = new LdlPattern(n, pairs);
+      const ldl = new SparseLdl(pattern);
       for (let i = 0; i < n; i++) {
-        ldl.values[ldl.slot(i, i)] = dense[i][i];
-        ldl.rightSide[ldl.row(i)] = right[i];
+        ldl.values[pattern.slot(i, i)] = dense[i][i];
+        ldl.rightSide[pattern.row(i)] = right[i];
       }
-      for (const [i, j] of pairs) ldl.values[ldl.slot(i, j)] = dense[i][j];
+      for (const [i, j] of pairs) ldl.values[pattern.slot(i, j)] = dense[i][j];
       expect(ldl.factor()).toBe(-1);
       ldl.solve();
-      const x = Array.from({ length: n }, (_, i) => ldl.rightSide[ldl.row(i)]);
+      const x = Array.from({ length: n }, (_, i) => ldl.rightSide[pattern.row(i)]);
       for (let i = 0; i < n; i++) {
         const back = dense[i].reduce((s, a, j) => s + a * x[j], 0);
         expect(Math.abs(back - right[i])).toBeLessThan(1e-9);

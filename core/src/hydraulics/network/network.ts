@@ -121,6 +121,11 @@ export class Network {
     return -1;
   }
 
+  /** The part of the network that a link belongs to; 0 of one that is solved as a whole. */
+  partAt(link: number): number {
+    return this.partOf[link];
+  }
+
   /** Forgets the last answer, so that the next solve depends on the present settings only. */
   restart(): void {
     this.flow.set(this.startFlow);

@@ -1,5 +1,5 @@
 import type { Laws } from './laws.js';
-import { SparseLdl } from './ldl.js';
+import { LdlPattern, SparseLdl } from './ldl.js';
 
 export const MAX_ITERATIONS = 120;
 /** Newton’s method squares its error at each step: a last step this small leaves one of its square. */
@@ -80,6 +80,47 @@ export class AnswerBook {
   }
 }
 
+/** How the links of a part join its unknowns, and where that puts them in its matrix: the same for every part that is joined so. */
+interface Shape {
+  readonly pattern: LdlPattern;
+  // By link of the part: places in the matrix; −1 for none.
+  readonly slotFrom: Int32Array;
+  readonly slotTo: Int32Array;
+  readonly slotPair: Int32Array;
+  // By unknown of the part.
+  readonly row: Int32Array;
+  readonly diagonal: Int32Array;
+}
+
+/** Shapes kept: those of a rig and of what is tried on it. */
+const MOST_SHAPES = 400;
+const SHAPES = new Map<string, Shape>();
+
+/** @param ends of each link, one after the other: its two unknowns, −1 for a fixed head */
+function shapeOf(unknowns: number, ends: readonly number[]): Shape {
+  const key = `${unknowns} ${ends.join()}`;
+  const known = SHAPES.get(key);
+  if (known) return known;
+  const pairs: [number, number][] = [];
+  for (let e = 0; e < ends.length; e += 2) if (ends[e] >= 0 && ends[e + 1] >= 0 && ends[e] !== ends[e + 1]) pairs.push([ends[e], ends[e + 1]]);
+  const pattern = new LdlPattern(unknowns, pairs);
+  const links = ends.length / 2;
+  const slot = (a: number, b: number): number => (a < 0 || b < 0 ? -1 : pattern.slot(a, b));
+  const byLink = (of: (a: number, b: number) => number): Int32Array => Int32Array.from({ length: links }, (_, k) => of(ends[2 * k], ends[2 * k + 1]));
+  const byUnknown = (of: (k: number) => number): Int32Array => Int32Array.from({ length: unknowns }, (_, k) => of(k));
+  const made: Shape = {
+    pattern,
+    slotFrom: byLink((a) => slot(a, a)),
+    slotTo: byLink((_a, b) => slot(b, b)),
+    slotPair: byLink((a, b) => (a === b ? -1 : slot(a, b))),
+    row: byUnknown((k) => pattern.row(k)),
+    diagonal: byUnknown((k) => pattern.slot(k, k)),
+  };
+  if (SHAPES.size >= MOST_SHAPES) SHAPES.delete(SHAPES.keys().next().value!);
+  SHAPES.set(key, made);
+  return made;
+}
+
 /**
  * A part of a network that no flow or head ties to the rest: what joins others only at fixed heads. It is solved by itself,
  * and takes up an earlier answer where everything is set as it was then, to the last bit.
@@ -93,13 +134,7 @@ export class NetworkPart {
   /** The one fixed head that all of the part hangs on, −1 where there are more or none: its heads rise with it, its flows stay. */
   readonly sole: number;
   private readonly ldl: SparseLdl;
-  // By link of the part: places in the matrix.
-  private readonly slotFrom: Int32Array;
-  private readonly slotTo: Int32Array;
-  private readonly slotPair: Int32Array;
-  // By unknown of the part.
-  private readonly row: Int32Array;
-  private readonly diagonal: Int32Array;
+  private readonly shape: Shape;
   /** Row of the right side by node of the whole: a node is of one part; −1 where its head is fixed. */
   private readonly rowOf: Int32Array;
   /** Links that let nothing through, by link of the part. */
@@ -119,13 +154,12 @@ export class NetworkPart {
     // Places among the part's unknowns, until the matrix is ordered.
     const local = whole.rowOf;
     for (let k = 0; k < unknown.length; k++) local[unknown[k]] = k;
-    const at = (node: number): number => local[node];
-    const pairs: [number, number][] = [];
+    const joins: number[] = [];
     const ends: number[] = [];
     const runs: number[] = [];
-    for (const l of links) {
-      const [a, b] = [at(from[l]), at(to[l])];
-      if (a >= 0 && b >= 0 && a !== b) pairs.push([a, b]);
+    for (let k = 0; k < links.length; k++) {
+      const l = links[k];
+      joins.push(local[from[l]], local[to[l]]);
       if (fixed[from[l]]) ends.push(from[l]);
       if (fixed[to[l]]) ends.push(to[l]);
       for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
@@ -134,22 +168,11 @@ export class NetworkPart {
     this.sole = ends.length && ends.every((e) => e === ends[0]) ? ends[0] : -1;
     this.ends = Int32Array.from(this.sole < 0 ? ends : []);
     this.runs = Int32Array.from(runs);
-    const ldl = new SparseLdl(unknown.length, pairs);
-    this.ldl = ldl;
-    this.slotFrom = Int32Array.from(links, (l) => (at(from[l]) < 0 ? -1 : ldl.slot(at(from[l]), at(from[l]))));
-    this.slotTo = Int32Array.from(links, (l) => (at(to[l]) < 0 ? -1 : ldl.slot(at(to[l]), at(to[l]))));
-    this.slotPair = Int32Array.from(links, (l) => {
-      const [a, b] = [at(from[l]), at(to[l])];
-      return a >= 0 && b >= 0 && a !== b ? ldl.slot(a, b) : -1;
-    });
-    this.row = Int32Array.from(unknown, (_, k) => ldl.row(k));
-    this.diagonal = Int32Array.from(unknown, (_, k) => ldl.slot(k, k));
-    this.kept =
-      typeof remembers === 'object'
-        ? remembers.of(`${this.sole < 0} ${links.map((l) => `${at(from[l])},${at(to[l])},${laws.kindOf(l)}`).join('|')}`)
-        : new Kept();
+    this.shape = shapeOf(unknown.length, joins);
+    this.ldl = new SparseLdl(this.shape.pattern);
+    this.kept = typeof remembers === 'object' ? remembers.of(`${this.sole < 0} ${joins.join()} ${links.map((l) => laws.kindOf(l)).join('|')}`) : new Kept();
     this.rowOf = whole.rowOf;
-    for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.row[k];
+    for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.shape.row[k];
     this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
   }
 
@@ -223,7 +246,8 @@ export class NetworkPart {
       this.writeDown();
       if (this.recall()) return REMEMBERED;
     }
-    const { links, unknown, ldl, slotFrom, slotTo, slotPair, row, diagonal } = this;
+    const { links, unknown, ldl } = this;
+    const { slotFrom, slotTo, slotPair, row, diagonal } = this.shape;
     const { laws, head, demand, closed, from, to, isolated, net } = this.whole;
     const { flow, loss, slope } = laws;
     const a = ldl.values;
@@ -305,7 +329,8 @@ export class NetworkPart {
   private balanced(): number {
     const error = this.massError();
     if (error < UNBALANCED) return error;
-    const { links, unknown, ldl, row, rowOf } = this;
+    const { links, unknown, ldl, rowOf } = this;
+    const { row } = this.shape;
     const { laws, from, to, isolated, net } = this.whole;
     const b = ldl.rightSide;
     for (let t = 0; t < unknown.length; t++) b[row[t]] = isolated[unknown[t]] ? 0 : net[unknown[t]];

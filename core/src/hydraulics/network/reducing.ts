@@ -1,5 +1,5 @@
 import { filled } from './arrays.js';
-import { SparseLdl } from './ldl.js';
+import { LdlPattern, SparseLdl } from './ldl.js';
 import { MAX_ITERATIONS, type PartOutcome, RELATIVE_FLOW_CHANGE, STANDSTILL, UNBALANCED, type Whole } from './part.js';
 import type { LinkSpec } from './spec.js';
 
@@ -41,13 +41,14 @@ export class ReducingSolver {
     this.unknown = unknown;
     const pairs: [number, number][] = [];
     for (let l = 0; l < m; l++) if (at[from[l]] >= 0 && at[to[l]] >= 0) pairs.push([at[from[l]], at[to[l]]]);
-    this.ldl = new SparseLdl(unknown.length, pairs);
-    this.rowOf = filled(new Int32Array(at.length), at, (k) => (k < 0 ? -1 : this.ldl.row(k)));
-    this.diagonalOf = filled(new Int32Array(at.length), at, (k) => (k < 0 ? -1 : this.ldl.slot(k, k)));
+    const pattern = new LdlPattern(unknown.length, pairs);
+    this.ldl = new SparseLdl(pattern);
+    this.rowOf = filled(new Int32Array(at.length), at, (k) => (k < 0 ? -1 : pattern.row(k)));
+    this.diagonalOf = filled(new Int32Array(at.length), at, (k) => (k < 0 ? -1 : pattern.slot(k, k)));
     this.slotPair = new Int32Array(m).fill(-1);
     for (let l = 0; l < m; l++) {
       const [a, b] = [at[from[l]], at[to[l]]];
-      if (a >= 0 && b >= 0 && a !== b) this.slotPair[l] = this.ldl.slot(a, b);
+      if (a >= 0 && b >= 0 && a !== b) this.slotPair[l] = pattern.slot(a, b);
     }
   }
 

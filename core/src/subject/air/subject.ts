@@ -14,7 +14,7 @@ export const AIR: Subject<AirAnswers, SoftPumpAnswers, AirCode> = {
   needs: ['soft-pump'],
   // Its pumps and compressors are told by name.
   reads: (of) => [
-    ...chemicals(of),
+    chemicals(of),
     ...of.rig.softPumps,
     ...of.rig.airLines,
     ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : []),

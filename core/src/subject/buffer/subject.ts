@@ -1,4 +1,5 @@
 import { Draws } from '../../solve/mean-draw.js';
+import { tiedWith } from '../../solve/vessels.js';
 import { allWater } from '../reads.js';
 import type { FillAnswers } from '../fill/result.js';
 import type { MixAnswers } from '../mix/result.js';
@@ -13,11 +14,25 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
   scale: 'feeding',
   kinds: BUFFER_KINDS,
   needs: ['fill', 'mix'],
-  reads: (of) => [...allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
-  assess: ({ cases, rig }, { fills, chemical }) => {
-    const draws = new Draws(cases, rig.brief.triggerShare);
+  reads: (of) => [allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
+  tells: ({ rig }) => [rig.lines],
+  assess: ({ cases, rig, each }, { fills, chemical: { drawnFrom } }) => {
+    const draws = each(
+      'draws',
+      (of) => [allWater(of), rig.brief.triggerShare],
+      () => new Draws(cases, rig.brief.triggerShare),
+    );
     const runs: Runs = new Map();
-    return { tanks: rig.tanks.map((t) => assessTank(cases, t, draws, fills, chemical.drawnFrom, runs)) };
+    return {
+      tanks: rig.tanks.map((t) => {
+        const ids = tiedWith(cases, t).map((x) => x.id);
+        return each(
+          `buffer ${t.id}`,
+          () => [draws, rig.brief.job, ...fills.filter((f) => ids.includes(f.tankId)), ...ids.map((id) => drawnFrom[id])],
+          () => assessTank(cases, t, draws, fills, drawnFrom, runs),
+        );
+      }),
+    };
   },
   rests: (rig, a) => [
     'heel-share',

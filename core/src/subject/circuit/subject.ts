@@ -18,9 +18,9 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
   reads: (of) => {
     const { rig } = of;
     return [
-      ...chemicals(of),
+      chemicals(of),
       // Solved flows bear on a running booster alone, runs of hose on the motors that wind them.
-      ...(rig.boosters.some((b) => b.running) ? allWater(of) : []),
+      ...(rig.boosters.some((b) => b.running) ? [allWater(of)] : []),
       ...rig.outlets.map((o) => o.open),
       ...rig.lines.filter((l) => rig.reels.some((r) => r.motor !== undefined && r.line === l.id)),
       rig.brief.job,
@@ -32,7 +32,8 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
       ...rig.reels,
       ...rig.boosters,
       ...rig.softPumps,
-      ...rig.machines,
+      // Of a machine its engine and its motor; on a deck its size too.
+      ...(rig.placements.length ? rig.machines : rig.machines.flatMap((m) => [m.id, m.name, m.drive, m.takeOff, m.enginePower, m.engine])),
       ...rig.batteries,
       ...rig.chargers,
       ...rig.panels,

@@ -15,7 +15,7 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
   name: 'drain',
   scale: 'rating',
   kinds: DRAIN_KINDS,
-  reads: (of) => [...beforePumps(of), ...of.rig.lines.filter((l) => l.role === 'dump')],
+  reads: (of) => [beforePumps(of), ...of.rig.lines.filter((l) => l.role === 'dump')],
   assess: ({ cases, rig, each }) => ({
     drains: rig.tanks.map((t) =>
       each(

@@ -11,7 +11,7 @@ export const FLOW: Subject<FlowAnswers, MixAnswers & SoftPumpAnswers, never> = {
   scale: 'feeding',
   kinds: {},
   needs: ['mix', 'soft-pump'],
-  reads: (of) => [...allWater(of), ...of.rig.lines],
+  reads: (of) => [allWater(of), of.rig.lines],
   assess: ({ rig, cases }, { chemical }) => {
     const flows = chemicalFlows(chemical);
     return { lineFlow: Object.fromEntries(rig.lines.map((l) => [l.id, flows[l.id] ?? cases.asDrawn.flowOf(l.id)])) };

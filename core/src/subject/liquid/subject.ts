@@ -1,5 +1,5 @@
 import type { MixAnswers } from '../mix/result.js';
-import { chemicals, levels } from '../reads.js';
+import { chemicalLevels, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { bundFindings, liquidFindings, tankFindings } from './findings.js';
 import { LIQUID_KINDS, type LiquidCode } from './kinds.js';
@@ -14,7 +14,8 @@ export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
   kinds: LIQUID_KINDS,
   needs: ['mix'],
   // How deep a tank may be drawn hangs on what else is drawn from it.
-  reads: (of) => [...chemicals(of), ...levels(of)],
+  reads: (of) => [chemicals(of), ...chemicalLevels(of)],
+  tells: ({ rig }) => [rig.tanks, rig.gear, rig.lines],
   assess: ({ cases, stocks }, { chemical: { mixes } }) => {
     const tanks = assessChemicalTanks(cases, stocks, mixes);
     return { chemical: { tanks, liquids: assessLiquids(cases, stocks, mixes, tanks) } };

@@ -10,7 +10,16 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
   scale: 'practice',
   kinds: MEETING_KINDS,
   // Its answers are names of places.
-  reads: ({ rig }) => [rig.assumptions, ...rig.liquids, ...rig.tanks, ...rig.mixes, ...rig.softPumps, ...rig.outlets, ...rig.lines],
+  reads: ({ rig }) => [
+    rig.assumptions,
+    ...rig.liquids,
+    ...rig.tanks,
+    ...rig.mixes,
+    ...rig.softPumps,
+    ...rig.outlets.flatMap((o) => [o.id, o.name]),
+    ...rig.lines.flatMap((l) => [l.role, l.from, l.to, l.closed]),
+  ],
+  tells: ({ rig }) => [rig.reels, rig.lines],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
   findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
 };

@@ -33,6 +33,9 @@ interface Common {
   readonly jobsPerDay: number;
 }
 
+/** Whether a mix is made before a pump of its own; else it is drawn into a washer's water, or by a nozzle. */
+export const blended = (mix: Mix): boolean => mix.way !== 'downstream' && mix.way !== 'nozzle';
+
 /** What reaches the wall by a mix; undefined when its way is not whole. */
 export function assessMix(cases: Cases, stocks: Stocks, blends: Blends, mix: Mix): MixResult | undefined {
   const { rig, values } = cases;
@@ -50,7 +53,7 @@ export function assessMix(cases: Cases, stocks: Stocks, blends: Blends, mix: Mix
     jobM3: jobs > 0 ? dayM3 / jobs : 0,
     jobsPerDay: jobs,
   };
-  return mix.way === 'downstream' || mix.way === 'nozzle' ? assessDrawn(cases, stocks, common) : assessBlended(blends, common);
+  return blended(mix) ? assessBlended(blends, common) : assessDrawn(cases, stocks, common);
 }
 
 function assessBlended(blends: Blends, c: Common): MixResult | undefined {

@@ -2,11 +2,11 @@ import type { Rig } from '../../rig/schema.js';
 import { wayOf } from '../../solve/blend-network.js';
 import { message } from '../../working/figure.js';
 import { finding } from '../message-parts.js';
-import { behindPumps, chemicals } from '../reads.js';
+import { behindPumps, blendOf, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { mixFindings, siphonFindings, unservedFindings } from './findings.js';
 import { MIX_KINDS, type MixCode } from './kinds.js';
-import { assessMix } from './mix.js';
+import { assessMix, blended } from './mix.js';
 import type { MixAnswers, MixResult } from './result.js';
 
 /** What reaches the wall. */
@@ -15,9 +15,20 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
   scale: 'strength',
   kinds: MIX_KINDS,
   // An injector works with the washer's water.
-  reads: (of) => [...chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? behindPumps(of) : [])],
-  assess: ({ rig, values, cases, stocks, blends }) => {
-    const mixes = rig.mixes.flatMap((m) => assessMix(cases, stocks, blends, m) ?? []);
+  reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumps(of)] : [])],
+  tells: ({ rig }) => [rig.lines, rig.tanks, rig.sprayers, rig.spigots, rig.outlets],
+  assess: ({ rig, values, cases, stocks, blends, each }) => {
+    const mixes = rig.mixes.flatMap(
+      (m) =>
+        // What is drawn into a washer's water, or from a tank by a nozzle, hangs on more than its own way.
+        (blended(m)
+          ? each(
+              `mix ${m.id}`,
+              (of) => blendOf(of, m),
+              () => assessMix(cases, stocks, blends, m),
+            )
+          : assessMix(cases, stocks, blends, m)) ?? [],
+    );
     return { chemical: { mixes, drawnFrom: drawnFrom(rig, mixes, values['soft-wash-share']) } };
   },
   findings: ({ rig, cases, stocks }, a) => [

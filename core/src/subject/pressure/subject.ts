@@ -10,7 +10,7 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
   scale: 'rating',
   kinds: PRESSURE_KINDS,
   // The cases carry the names of the guns.
-  reads: (of) => [...behindPumps(of), ...of.rig.outlets],
+  reads: (of) => [behindPumps(of), of.rig.outlets],
   assess: ({ cases, rig }) => {
     const list = pressureCases(cases);
     return {

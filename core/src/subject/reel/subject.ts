@@ -15,7 +15,7 @@ export const REEL: Subject<ReelAnswers, FlowAnswers & PressureAnswers, ReelCode>
   scale: 'practice',
   kinds: REEL_KINDS,
   needs: ['flow', 'pressure'],
-  reads: (of) => [...behindPumps(of), ...of.bare(of.rig.reels), ...of.rig.placements, of.rig.site, ...of.rig.lines],
+  reads: (of) => [behindPumps(of), ...of.bare(of.rig.reels), of.rig.placements, of.rig.site, of.rig.lines],
   assess: ({ cases, rig }, { lineFlow, outlets }) => {
     return {
       reels: rig.reels.map((r) => assessReel(cases, r, lineFlow)),

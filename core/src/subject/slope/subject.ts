@@ -13,7 +13,7 @@ export const SLOPE: Subject<SlopeAnswers, FeedAnswers, SlopeCode> = {
   kinds: SLOPE_KINDS,
   needs: ['feed'],
   // How deep a tank may be drawn hangs on what is drawn from it.
-  reads: (of) => (of.rig.platform?.slope ? [...onTheDeck(of, of.bare(of.rig.tanks)), ...beforePumps(of)] : []),
+  reads: (of) => (of.rig.platform?.slope ? [...onTheDeck(of, of.bare(of.rig.tanks)), beforePumps(of)] : []),
   assess: ({ cases }, { feeds }) => ({ slope: assessSlope(cases, feeds) }),
   findings: ({ cases }, a) => (a.slope ? slopeFindings(cases, a.slope, a.feeds) : []),
   rests: (_rig, { slope }) => (slope?.tanks.length ? ['slope-kept', 'heel-share'] : []),

@@ -1,10 +1,11 @@
 import type { MixAnswers } from '../mix/result.js';
-import { chemicals } from '../reads.js';
+import { wayOf } from '../../solve/blend-network.js';
+import { blendOf, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { pumpFindings } from './findings.js';
 import { SOFT_PUMP_KINDS, type SoftPumpCode } from './kinds.js';
 import type { SoftPumpAnswers } from './result.js';
-import { assessSoftPumps } from './soft-pump.js';
+import { assessSoftPump } from './soft-pump.js';
 
 /** Where soft wash pumps work, how far they throw and what drives them. */
 export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
@@ -13,7 +14,22 @@ export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
   kinds: SOFT_PUMP_KINDS,
   needs: ['mix'],
   reads: chemicals,
-  assess: ({ cases, blends }, { chemical }) => ({ chemical: { softPumps: assessSoftPumps(cases, blends, chemical.mixes) } }),
+  assess: ({ cases, rig, blends, each }, { chemical: { mixes } }) => ({
+    chemical: {
+      softPumps: rig.softPumps.flatMap(
+        (pump) =>
+          each(
+            `soft-pump ${pump.id}`,
+            (of) => [
+              ...of.bare([pump]),
+              ...rig.mixes.filter((m) => wayOf(rig, m)?.pump.id === pump.id).flatMap((m) => blendOf(of, m)),
+              ...mixes.filter((m) => m.pumpId === pump.id),
+            ],
+            () => assessSoftPump(cases, blends, mixes, pump),
+          ) ?? [],
+      ),
+    },
+  }),
   findings: ({ cases }, a) => pumpFindings(cases, a.chemical),
   rests: (rig, { chemical: { softPumps } }) => [
     ...(softPumps.some((p) => p.elbows.count > 0) ? (['elbow-rule'] as const) : []),

@@ -11,6 +11,7 @@ export const WHOLE: Subject<object, object, WholeCode> = {
   scale: 'feeding',
   kinds: WHOLE_KINDS,
   reads: () => [],
+  tells: ({ rig }) => [rig.machines.length, rig.softPumps.length],
   assess: () => ({}),
   findings: ({ rig, unsettled }) => [
     ...(rig.machines.length || rig.softPumps.length

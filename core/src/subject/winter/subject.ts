@@ -12,7 +12,16 @@ export const WINTER: Subject<WinterAnswers, CircuitAnswers, WinterCode> = {
   kinds: WINTER_KINDS,
   needs: ['circuit'],
   // Its circuits and steps are told by name.
-  reads: ({ rig }) => [rig.assumptions, rig.brief.coldest, ...rig.machines, ...rig.mixes, ...rig.tanks, ...rig.outlets, ...rig.lines, ...rig.batteries],
+  reads: ({ rig }) => [
+    rig.assumptions,
+    rig.brief.coldest,
+    ...rig.machines,
+    ...rig.mixes,
+    ...rig.tanks,
+    ...rig.outlets.map((o) => o.id),
+    ...rig.lines,
+    ...rig.batteries,
+  ],
   assess: ({ cases }, { batteries }) => ({ chemical: { winter: assessWinter(cases, batteries) } }),
   findings: ({ rig }, a) => winterFindings(rig, a.chemical.winter),
   rests: (_rig, { chemical: { winter } }) => [

@@ -167,15 +167,19 @@ describe('the station of the work day', () => {
   test('a time of day that is none is told and not taken', async () => {
     const s = open();
     await s.press('Write the day down');
-    const box = s.root.querySelector<HTMLInputElement>('#starts')!;
-    box.value = 'half past';
-    box.dispatchEvent(new Event('change'));
-    await s.settle();
+    const box = s.root.querySelector<HTMLInputElement>('pz-clock input')!;
+    const type = async (text: string) => {
+      box.value = text;
+      box.dispatchEvent(new Event('input'));
+      box.dispatchEvent(new Event('change'));
+      await s.settle();
+    };
+    await type('half past');
     expect(s.root.querySelector('[role=alert]')!.textContent).toContain('A time of day reads like 7:30');
+    expect(box.value).toBe('half past');
     expect(s.rig.document().brief.day!.starts).toBe('8:00');
-    box.value = '6:45';
-    box.dispatchEvent(new Event('change'));
-    await s.settle();
+    await type('6:45');
+    expect(s.root.querySelector('[role=alert]')).toBeNull();
     expect(s.rig.document().brief.day!.starts).toBe('6:45');
   });
   test('the customers’ spigots begin from the rig’s own', async () => {

@@ -1,8 +1,5 @@
 import { Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
-import { MatMenuModule } from '@angular/material/menu';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatTabsModule } from '@angular/material/tabs';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
@@ -10,7 +7,6 @@ import {
   addJob,
   addPhase,
   type Cause,
-  clockPattern,
   daysVerdict,
   formatQuantity,
   holdsGun,
@@ -28,6 +24,7 @@ import {
 } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { NameField } from '../../bench/name-field';
+import { ClockField } from '../../kit/clock-field';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -68,13 +65,11 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
   selector: 'pz-day-station',
   imports: [
     ChoiceField,
+    ClockField,
     DayBoard,
     DaySites,
     LevelsPanel,
     MatButtonModule,
-    MatFormFieldModule,
-    MatInputModule,
-    MatMenuModule,
     MatProgressBarModule,
     MatTabsModule,
     MinutePanel,
@@ -115,7 +110,6 @@ export class DayStation implements OnDestroy {
   readonly part = input<string>();
   protected readonly parts = PARTS;
   protected readonly shown = computed(() => PARTS.find((p) => p.id === this.part())?.id ?? 'board');
-  protected startError = '';
 
   constructor() {
     // A day is worked anew for each document, while this station is open.
@@ -153,17 +147,8 @@ export class DayStation implements OnDestroy {
   protected write(): void {
     this.rig.edit('Write the day down', (d) => void ownDay(d));
   }
-  /** Every half hour of the hours in which crews set out. */
-  protected readonly clockTimes = Array.from({ length: 25 }, (_, i) => `${4 + Math.floor(i / 2)}:${i % 2 ? '30' : '00'}`);
-  protected stepStart(minutes: number): void {
-    const [h, m] = (this.own()?.starts ?? '8:00').split(':').map(Number);
-    const at = (h * 60 + m + minutes + 1440) % 1440;
-    this.setStart(`${Math.floor(at / 60)}:${String(at % 60).padStart(2, '0')}`);
-  }
-  protected setStart(typed: string): void {
-    const text = typed.trim();
-    this.startError = clockPattern.test(text) ? '' : 'A time of day reads like 7:30 or 14:05.';
-    if (!this.startError) this.rig.edit('Start of the day', (d) => void (ownDay(d).starts = text));
+  protected setStart(text: string): void {
+    this.rig.edit('Start of the day', (d) => void (ownDay(d).starts = text));
   }
   protected add(template: string): void {
     let job = 0;
