@@ -9,7 +9,7 @@ import type { Reading } from '../subject/subject.js';
 import { feedParts } from '../solve/feed-parts.js';
 import type { Cases } from '../solve/cases.js';
 import { type Answers, FINDING_KINDS } from '../subject/index.js';
-import { type Verdict, VERDICTS, worse, worstOf } from '../subject/verdict.js';
+import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult } from './assessment.js';
 import { Bare } from './bare.js';
@@ -86,12 +86,12 @@ function judged(ground: RigGround, names: object, before?: Assessed): Pick<Asses
   ground.unsettled = [...new Set(kept.flatMap((k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
   const tellings = tellingsOf(ground, memory, names, before?.tellings);
-  const findings = [...tellings.values()].flatMap((t) => t.findings).sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+  const findings = worstFirst(tellings);
   // What is only mentioned is no headline.
   const worst = findings.find((f) => f.verdict !== 'fed');
   const assessment: Assessment = {
     ...answers,
-    verdict: worstOf(findings.map((f) => f.verdict)),
+    verdict: findings.length ? findings[0].verdict : 'fed',
     scale: worst ? FINDING_KINDS[worst.code].scale : 'feeding',
     headline: headline(rig, worst),
     findings,
@@ -101,6 +101,15 @@ function judged(ground: RigGround, names: object, before?: Assessed): Pick<Asses
     solves: ground.solves,
   };
   return { assessment, memory, tellings };
+}
+
+const WORST_FIRST = [...VERDICTS].reverse();
+
+/** All that is told, the worst first, else in the order of the register. */
+function worstFirst(tellings: Tellings): Finding[] {
+  const out: Finding[] = [];
+  for (const verdict of WORST_FIRST) for (const { findings } of tellings.values()) for (const f of findings) if (f.verdict === verdict) out.push(f);
+  return out;
 }
 
 const IN_ORDER: readonly string[] = ASSUMPTIONS.map((a) => a.id).sort();

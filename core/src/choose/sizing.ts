@@ -81,8 +81,7 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
   const total = FACTORS.length + CLOSER + fills.length * FILL_BORES.length + feeds.length * FEED_BORES.length;
   let done = 0;
 
-  const grown = (factor: number): DayModel | undefined =>
-    factor === 1 ? model : changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, factor)));
+  const grown = (factor: number): DayModel | undefined => (factor === 1 ? model : changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, factor))));
   let own: Tried | undefined;
   /** The build as it is comes up in every list, and is worked through once. */
   function* asItIs(): Generator<number, Tried> {

@@ -203,7 +203,13 @@ describe('tables taken up from a like rig', () => {
     const book = new SoftBook();
     const first = tables(base.rig, book);
     const water = doc.tanks.findIndex((t) => t.liquid === 'water');
-    const now = tables(rigOf(changed(doc, (d) => growTank(d, doc.tanks[water].id, 2)), base).rig, book);
+    const now = tables(
+      rigOf(
+        changed(doc, (d) => growTank(d, doc.tanks[water].id, 2)),
+        base,
+      ).rig,
+      book,
+    );
     const stood = now.filter((t, i) => t === first[i]);
     expect(stood.map((t) => t.mixId)).toEqual(first.filter((t) => !t.tanks.includes(water)).map((t) => t.mixId));
     expect(stood.length).toBeGreaterThan(0);

@@ -58,9 +58,10 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
       continue;
     }
     // Options hold whole rigs.
-    if (key === 'options' || strayKey(value)) return undefined;
+    if (key === 'options') return undefined;
     const list = LISTS.get(key);
     if (!list) {
+      if (strayKey(value)) return undefined;
       const parsed = v.safeParse(FIELDS[key], value);
       if (!parsed.success) return undefined;
       rig[key] = parsed.output;
@@ -80,6 +81,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
         texts.push(entry);
         continue;
       }
+      if (strayKey(entry)) return undefined;
       const parsed = v.safeParse(list.item, entry);
       if (!parsed.success) return undefined;
       entries.push(parsed.output);

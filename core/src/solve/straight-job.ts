@@ -71,6 +71,7 @@ export function straightJob(
   jobS: number,
   ties = tiesOf(cases, vessels),
 ): StraightRun {
+  if (vessels.length === 1) return alone(vessels[0], into[0], out[0], jobS);
   const n = vessels.length;
   const volumes = Float64Array.from(vessels, (v) => v.start);
   const laws = vessels.map(() => new VesselLaw());
@@ -87,11 +88,10 @@ export function straightJob(
   const scale = out.reduce((s, q) => s + Math.abs(q), 0);
   let [time, dryS, apartM] = [0, Infinity, 0];
   let row = 1;
-  const still = !ties && scale === 0 && into.every((q) => q === 0);
   for (let steps = 0; time < jobS && steps < ENOUGH; steps++) {
     const next = (jobS * row) / ROWS;
     let dt = next - time;
-    if (Number.isFinite(dryS) || still) {
+    if (Number.isFinite(dryS)) {
       time = next;
       timeS.push(time);
       volumeM3.push(sum());
@@ -128,4 +128,33 @@ export function straightJob(
     }
   }
   return { series: { timeS, volumeM3 }, dryS, volumes: [...volumes], apartM };
+}
+
+/** As {@link straightJob} for one tank: between its limits its level follows one closed form. */
+function alone(vessel: Vessel, into: number, out: number, jobS: number): StraightRun {
+  const law = new VesselLaw();
+  const timeS = [0];
+  const volumeM3 = [vessel.start];
+  let [since, volume, dryS] = [0, vessel.start, Infinity];
+  const row = (): number => (jobS * timeS.length) / ROWS;
+  for (let limits = 0; timeS.length <= ROWS && limits < ENOUGH; limits++) {
+    law.set(vessel, volume, into, out);
+    const falls = vessel.drawn && out > 0 && law.rate < 0;
+    const untilDry = !falls ? Infinity : volume <= vessel.heel + TOUCH ? 0 : law.timeTo(volume, vessel.heel);
+    const until = Math.min(untilDry, law.timeTo(volume, vessel.full - vessel.band));
+    for (let next = row(); timeS.length <= ROWS && next < since + until; next = row()) {
+      timeS.push(next);
+      volumeM3.push(Math.max(law.after(volume, next - since), 0));
+    }
+    if (timeS.length > ROWS) break;
+    volume = Math.max(law.after(volume, until), 0);
+    since += until;
+    if (until !== untilDry) continue;
+    dryS = since;
+    for (let next = row(); timeS.length <= ROWS; next = row()) {
+      timeS.push(next);
+      volumeM3.push(volume);
+    }
+  }
+  return { series: { timeS, volumeM3 }, dryS, volumes: [volumeM3[volumeM3.length - 1]], apartM: 0 };
 }

@@ -41,6 +41,21 @@ export const allWater = shared((of: Things): readonly unknown[] => {
   return [upToPumps(of), ...bare(rig.outlets), ...linesOf(rig, 'fill', 'tie', 'feed', 'boost', 'pressure', 'bypass'), ...chemicalEnds(rig)];
 });
 
+/**
+ * What leaves the tanks hangs on: how they are filled bears on it only where what fills one crosses a tie, or where a pump
+ * is fed by a tap.
+ */
+export function behindTanks(of: Reading): readonly unknown[] {
+  const { rig, bare } = of;
+  if (rig.lines.some((l) => l.role === 'tie' || (l.role !== 'fill' && l.from.at === 'spigot'))) return [allWater(of)];
+  return [
+    ...air(rig),
+    ...bare([...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines, ...rig.outlets]),
+    ...linesOf(rig, 'feed', 'boost', 'pressure', 'bypass'),
+    ...chemicalEnds(rig),
+  ];
+}
+
 /** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */
 export const behindPumps = shared((of: Reading): readonly unknown[] => {
   const { rig, bare, ground } = of;

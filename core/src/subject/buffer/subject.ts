@@ -1,6 +1,6 @@
 import { Draws } from '../../solve/mean-draw.js';
 import { tiedWith } from '../../solve/vessels.js';
-import { allWater } from '../reads.js';
+import { allWater, behindTanks } from '../reads.js';
 import type { FillAnswers } from '../fill/result.js';
 import type { MixAnswers } from '../mix/result.js';
 import type { Subject } from '../subject.js';
@@ -15,11 +15,11 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
   kinds: BUFFER_KINDS,
   needs: ['fill', 'mix'],
   reads: (of) => [allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
-  tells: ({ rig }) => [rig.lines],
+  tells: ({ rig }) => rig.lines.map((l) => l.from),
   assess: ({ cases, rig, each }, { fills, chemical: { drawnFrom } }) => {
     const draws = each(
       'draws',
-      (of) => [allWater(of), rig.brief.triggerShare],
+      (of) => [...behindTanks(of), rig.brief.triggerShare],
       () => new Draws(cases, rig.brief.triggerShare),
     );
     const runs: Runs = new Map();
@@ -28,7 +28,13 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
         const ids = tiedWith(cases, t).map((x) => x.id);
         return each(
           `buffer ${t.id}`,
-          () => [draws, rig.brief.job, ...fills.filter((f) => ids.includes(f.tankId)), ...ids.map((id) => drawnFrom[id])],
+          () => [
+            draws,
+            rig.brief.job,
+            ...rig.lines.filter((l) => l.role === 'fill' && l.to.id !== undefined && ids.includes(l.to.id)),
+            ...fills.filter((f) => ids.includes(f.tankId)),
+            ...ids.map((id) => drawnFrom[id]),
+          ],
           () => assessTank(cases, t, draws, fills, drawnFrom, runs),
         );
       }),

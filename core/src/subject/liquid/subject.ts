@@ -15,7 +15,7 @@ export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
   needs: ['mix'],
   // How deep a tank may be drawn hangs on what else is drawn from it.
   reads: (of) => [chemicals(of), ...chemicalLevels(of)],
-  tells: ({ rig }) => [rig.tanks, rig.gear, rig.lines],
+  tells: ({ rig }) => [rig.tanks, rig.gear],
   assess: ({ cases, stocks }, { chemical: { mixes } }) => {
     const tanks = assessChemicalTanks(cases, stocks, mixes);
     return { chemical: { tanks, liquids: assessLiquids(cases, stocks, mixes, tanks) } };

@@ -17,9 +17,9 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
     ...rig.mixes,
     ...rig.softPumps,
     ...rig.outlets.flatMap((o) => [o.id, o.name]),
-    ...rig.lines.flatMap((l) => [l.role, l.from, l.to, l.closed]),
+    ...rig.lines.flatMap((l) => (l.role === 'chemical' || l.role === 'pressure' ? [l.role, l.from, l.to, l.closed] : [])),
   ],
-  tells: ({ rig }) => [rig.reels, rig.lines],
+  tells: ({ rig }) => [rig.reels, ...rig.lines.map((l) => l.id)],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
   findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
 };

@@ -16,7 +16,7 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
   kinds: MIX_KINDS,
   // An injector works with the washer's water.
   reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumps(of)] : [])],
-  tells: ({ rig }) => [rig.lines, rig.tanks, rig.sprayers, rig.spigots, rig.outlets],
+  tells: ({ rig }) => [rig.tanks, rig.sprayers],
   assess: ({ rig, values, cases, stocks, blends, each }) => {
     const mixes = rig.mixes.flatMap(
       (m) =>

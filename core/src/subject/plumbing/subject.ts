@@ -9,7 +9,6 @@ export const PLUMBING: Subject<object, object, PlumbingCode> = {
   scale: 'practice',
   kinds: PLUMBING_KINDS,
   reads: allWater,
-  tells: ({ rig }) => [rig.lines, rig.mixes, rig.sprayers],
   assess: () => ({}),
   findings: ({ cases }) => plumbingFindings(cases),
   rests: (rig) => [

@@ -38,6 +38,22 @@ test('only the answer to the latest question is heard, and a dead worker is told
   expect(made).toHaveLength(2);
 });
 
+test('of a document that was sent before only what changed goes across; a new worker is sent the whole', () => {
+  const { made, client } = bench();
+  const first = pontoonRig();
+  client.ask(first);
+  client.ask({ ...first, customer: 'Holiday park' });
+  client.ask({ ...first, customer: 'Holiday park', tanks: first.tanks.map((t, i) => (i ? t : { ...t, name: 'Left' })) });
+  const parts = made[0].asked.map((a) => a.part);
+  expect(parts[0].values).toMatchObject({ name: first.name, tanks: first.tanks });
+  expect([parts[1].values, parts[1].lists]).toEqual([{ customer: 'Holiday park' }, {}]);
+  expect(parts[2].values).toEqual({});
+  expect(parts[2].lists).toEqual({ tanks: [{ entry: { ...first.tanks[0], name: 'Left' } }, ...first.tanks.slice(1).map((_, i) => i + 1)] });
+  made[0].dispatchEvent(new ErrorEvent('error', { message: 'out of memory' }));
+  client.ask(first);
+  expect(made[1].asked[0].part.values).toMatchObject({ tanks: first.tanks });
+});
+
 test('an answer in words that are not ours is told, not taken for one', () => {
   const { made, client, heard } = bench();
   client.ask(pontoonRig());

@@ -4,6 +4,7 @@ import { withoutOptions } from '@pozzo/core/page';
 import { Subject } from 'rxjs';
 import * as v from 'valibot';
 import { wholeOf } from './assessment-part';
+import { partOfDocument } from './document-part';
 import { AssessAnswerShape, type AssessMessage, type AssessRequest } from './messages';
 
 /** What is heard of the worker, assessments whole. */
@@ -21,17 +22,22 @@ export class AssessClient {
   private worker: Worker | undefined;
   /** What this worker has sent so far. */
   private whole: Assessment | undefined;
+  /** The document that this worker was sent last. */
+  private sent: RigDocument | undefined;
   private sequence = 0;
 
   ask(document: RigDocument): void {
     this.worker ??= this.start();
     // Options kept beside the build are no part of its figures.
-    this.worker.postMessage({ sequence: ++this.sequence, document: withoutOptions(document) } satisfies AssessRequest);
+    const own = withoutOptions(document);
+    this.worker.postMessage({ sequence: ++this.sequence, part: partOfDocument(own, this.sent) } satisfies AssessRequest);
+    this.sent = own;
   }
 
   private start(): Worker {
     const worker = this.make();
     this.whole = undefined;
+    this.sent = undefined;
     worker.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
       const read = v.safeParse(AssessAnswerShape, data);
       if (!read.success)

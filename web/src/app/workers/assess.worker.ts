@@ -1,16 +1,20 @@
 import { adviseSteps, type Assessed, reassess, reread, type RigReading } from '@pozzo/core';
 import * as v from 'valibot';
 import { partOf } from './assessment-part';
+import { wholeDocument } from './document-part';
 import { type AssessMessage, type AssessRequest, AssessRequestShape } from './messages';
 
 let latest = 0;
+/** The document that was sent last. */
+let document: unknown;
 /** The last document read and assessed: the next one is commonly the same, an edit further. */
 let last: { readonly read: RigReading; readonly assessed: Assessed } | undefined;
 const send = (answer: AssessMessage): void => postMessage(answer);
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** Assesses at once, then tries fixes one at a time, giving way as soon as a newer document comes. */
-async function answer({ sequence, document }: AssessRequest): Promise<void> {
+async function answer({ sequence, part }: AssessRequest): Promise<void> {
+  document = wholeDocument(part, document);
   const read = reread(document, last?.read);
   if (!read.ok) return send({ sequence, kind: 'refused', problems: read.problems });
   const assessed = reassess(read.rig, last?.assessed);

@@ -1,14 +1,22 @@
 import type { Fix, Problem } from '@pozzo/core';
 import * as v from 'valibot';
 import type { AssessmentPart } from './assessment-part';
+import type { DocumentPart } from './document-part';
 
 const sequence = v.pipe(v.number(), v.integer(), v.minValue(1));
 /** A figure's tree from a worker of ours: its frame is looked at, its leaves are what the worker reckoned. */
 const tree = <T>(looks: (x: object) => boolean, what: string) => v.custom<T>((x) => typeof x === 'object' && x !== null && looks(x), what);
 const list = <T>(what: string) => v.custom<readonly T[]>(Array.isArray, what);
 
-/** What the page asks of the worker that assesses. */
-export const AssessRequestShape = v.strictObject({ sequence, document: v.unknown() });
+/** What the page asks of the worker that assesses: a document, see {@link DocumentPart}. */
+export const AssessRequestShape = v.strictObject({
+  sequence,
+  part: v.strictObject({
+    keys: v.array(v.string()),
+    values: v.record(v.string(), v.unknown()),
+    lists: v.record(v.string(), v.array(v.union([v.pipe(v.number(), v.integer(), v.minValue(0)), v.strictObject({ entry: v.unknown() })]))),
+  }),
+});
 export type AssessRequest = v.InferOutput<typeof AssessRequestShape>;
 
 /** What it answers; of an assessment, what is not as it was in the answer before. */
