@@ -71,6 +71,18 @@ test('the board by keyboard: pick, move, pass, stretch, remove, undo', async ({ 
   await page.getByLabel('Starts at', { exact: true }).fill('99:00');
   await page.getByLabel('Starts at', { exact: true }).blur();
   await expect(page.getByRole('alert')).toContainText('A time of day reads like 7:30');
+  // What was typed stays until Escape; an arrow opens the quarter hours at the time of now.
+  const starts = page.getByLabel('Starts at', { exact: true });
+  await expect(starts).toHaveValue('99:00');
+  await starts.press('Escape');
+  await expect(starts).toHaveValue('8:00');
+  await starts.press('ArrowDown');
+  await expect(page.getByRole('option')).toHaveCount(96);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(starts).toHaveValue('8:15');
+  await expect(starts).toBeFocused();
+  await expect(page.locator('pz-day-station')).toContainText('The usual day: 8:15');
   await saved(page);
 });
 

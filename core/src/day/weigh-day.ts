@@ -1,3 +1,4 @@
+import type { AsTold } from '../working/figure.js';
 import { assumptionValues } from '../assumption/register.js';
 import { levelOf } from '../rig/tank-shape.js';
 import type { Rig } from '../rig/schema.js';
@@ -34,7 +35,7 @@ export interface DayWeight {
  * Axles and coupling through a day that was worked. Undefined for a rig without a platform, or a day without its trace.
  * @param weight the rig's own states, as assessed
  */
-export function weighDay(rig: Rig, day: DayResult, weight: WeightResult | undefined): DayWeight | undefined {
+export function weighDay(rig: Rig, day: DayResult, weight: AsTold<WeightResult> | undefined): DayWeight | undefined {
   const { platform } = rig;
   const { trace } = day;
   if (!platform || !weight || !trace) return undefined;

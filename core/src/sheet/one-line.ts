@@ -1,3 +1,4 @@
+import type { AsTold } from '../working/figure.js';
 import type { Assessment } from '../assess/assessment.js';
 import { gaugeName } from '../electrics/index.js';
 import { formatQuantity } from '../quantity/format.js';
@@ -53,7 +54,7 @@ export function cableWords(c: CableResult, units: UnitSystem): string {
 const WHEN = { coil: 'engine on', alternator: 'at work', vehicle: 'driving', shore: 'overnight', solar: 'by day' } as const;
 
 /** The batteries of a rig with what charges them and what hangs on them, as one line for every pair of wires. */
-export function oneLine(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | 'circuits'>, units: UnitSystem): OneLine {
+export function oneLine(rig: Rig, a: AsTold<Pick<Assessment, 'batteries' | 'cables' | 'circuits'>>, units: UnitSystem): OneLine {
   const blocks: OneLineBlock[] = [];
   const cables: OneLineCable[] = [];
   const block = (kind: OneLineBlock['kind'], id: string, y: number, name: string, says: string, verdict: Verdict, cable = ''): OneLineBlock => {
@@ -149,7 +150,7 @@ const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/<
 const COLOUR: Readonly<Record<Verdict, string>> = { fed: '#17262b', tight: '#b3540a', starved: '#a3230f', stop: '#a3230f' };
 
 /** The one-line diagram as an SVG file. */
-export function oneLineSvg(rig: Rig, a: Pick<Assessment, 'batteries' | 'cables' | 'circuits'>, units: UnitSystem): string {
+export function oneLineSvg(rig: Rig, a: AsTold<Pick<Assessment, 'batteries' | 'cables' | 'circuits'>>, units: UnitSystem): string {
   const d = oneLine(rig, a, units);
   const margin = 16;
   const worst = d.blocks.reduce<Verdict>((v, b) => worse(v, b.verdict), 'fed');
@@ -186,7 +187,7 @@ export interface WireRow {
 }
 
 /** Every stretch of cable, there and back, with its ends; what is chosen and not yet typed says so. */
-export const wireList = (a: Pick<Assessment, 'cables'>, units: UnitSystem): readonly WireRow[] =>
+export const wireList = (a: AsTold<Pick<Assessment, 'cables'>>, units: UnitSystem): readonly WireRow[] =>
   a.cables.map((c) => ({
     from: c.fromName,
     to: c.toName,

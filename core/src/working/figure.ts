@@ -18,11 +18,42 @@ export interface Working {
   readonly assumptions: readonly AssumptionId[];
 }
 
-/** A result: an SI number with its dimension and its working. */
-export interface Figure {
+/** A figure's number by itself, SI: its working is asked for where somebody looks at it. */
+export interface Told {
   readonly value: number;
   readonly dimension: Dimension;
+}
+
+/** A result: an SI number with its dimension and its working. */
+export interface Figure extends Told {
   readonly working: Working;
+}
+
+/** Answers with their figures told without their workings. */
+export type AsTold<T> = T extends Figure ? Told : T extends object ? { readonly [K in keyof T]: AsTold<T[K]> } : T;
+
+/** Leaves the workings of figures out of answers; what holds none is given back itself. */
+export function asTold<T>(answers: T): AsTold<T> {
+  return leaveOut(answers) as AsTold<T>;
+}
+
+function leaveOut(x: unknown): unknown {
+  if (typeof x !== 'object' || x === null) return x;
+  // Series are long, and hold numbers only.
+  if (Array.isArray(x)) return typeof x[0] === 'object' ? x.map(leaveOut) : x;
+  if ('working' in x) {
+    const { value, dimension } = x as Figure;
+    return { value, dimension };
+  }
+  const out: Record<string, unknown> = {};
+  for (const key in x) out[key] = leaveOut((x as Record<string, unknown>)[key]);
+  return out;
+}
+
+/** The figure at a dotted path of answers, such as `tanks.0.usable`; undefined where there is none. */
+export function figureAt(answers: unknown, at: string): Told | undefined {
+  const found = at.split('.').reduce<unknown>((x, key) => (x === null || typeof x !== 'object' ? undefined : (x as Record<string, unknown>)[key]), answers);
+  return found && typeof found === 'object' && 'dimension' in found && 'value' in found ? (found as Told) : undefined;
 }
 
 export const input = (symbol: string, label: string, value: number, dimension: Dimension): Input => ({ symbol, label, value, dimension });

@@ -1,3 +1,4 @@
+import type { AsTold } from '../../working/figure.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
@@ -10,7 +11,7 @@ import type { OutletResult, PressureAnswers } from './result.js';
 /** Pressure lost in a part of the way to a gun when `share` of the flow that was solved for runs through it, Pa. */
 function lossesOf(
   rig: Rig,
-  result: OutletResult,
+  result: AsTold<OutletResult>,
 ): readonly { readonly partId: string; readonly lengthM: number; readonly lossPa: (share: number) => number }[] {
   const values = assumptionValues(rig.assumptions);
   const water = waterAt(rig.brief.water);
@@ -23,7 +24,7 @@ function lossesOf(
 }
 
 /** Pressure from the pump to a gun, Pa gauge at the metres of hose passed, part by part. */
-export function pressureAlong(rig: Rig, result: OutletResult): { readonly lengthM: number; readonly pressurePa: number }[] {
+export function pressureAlong(rig: Rig, result: AsTold<OutletResult>): { readonly lengthM: number; readonly pressurePa: number }[] {
   let lengthM = 0;
   let pressurePa = result.pressure.value + result.lineLossPa;
   const out = [{ lengthM, pressurePa }];
@@ -53,7 +54,7 @@ export interface GunLimits {
 }
 
 /** What unloader, engine and the machine's flow leave at a gun; undefined for one that is closed or not fed. */
-export function gunLimits(rig: Rig, a: Pick<PressureAnswers, 'outlets'>, outletId: string): GunLimits | undefined {
+export function gunLimits(rig: Rig, a: AsTold<Pick<PressureAnswers, 'outlets'>>, outletId: string): GunLimits | undefined {
   const result = a.outlets.find((o) => o.outletId === outletId);
   const outlet = rig.outlets.find((o) => o.id === outletId);
   const machine = rig.machines.find((m) => m.id === result?.machineIds[0]);

@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../../assumption/register.js';
 import type { Platform, Rig } from '../../rig/schema.js';
-import { type Message, message } from '../../working/figure.js';
+import { type AsTold, type Message, message } from '../../working/figure.js';
 import type { Finding } from '../finding.js';
 import { percent } from '../message-parts.js';
 import { type Verdict } from '../verdict.js';
@@ -17,7 +17,7 @@ export const codeOf = (limit: Pick<Limit, 'id'>): WeightCode =>
 export const tongueBounds = (platform: Platform, values: AssumptionValues): readonly [number, number] =>
   platform.coupling?.kind === 'fifth-wheel' ? [values['king-least'], values['king-most']] : [values['tongue-least'], values['tongue-most']];
 
-type Said = Omit<WeightResult, 'verdict'>;
+type Said = AsTold<Omit<WeightResult, 'verdict'>>;
 
 /** A state's name put before what it does. */
 const inState = (s: WeightState, text: string, values: Message['values']): Message => message(`${s.name.template} ${text}`, { ...s.name.values, ...values });

@@ -2,7 +2,7 @@ import { provideRouter } from '@angular/router';
 import { Component, signal } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { MatDialog } from '@angular/material/dialog';
-import { advise, assess, type Fix, parseRig, pontoonRig, type RigDocument, say } from '@pozzo/core';
+import { advise, assess, type Figure, figureAt, type Fix, parseRig, pontoonRig, type RigDocument, say } from '@pozzo/core';
 import { produce } from 'immer';
 import { provideMockStore } from '@ngrx/store/testing';
 import { RigStore } from '../state/rig-store';
@@ -38,6 +38,10 @@ class FakeRig {
   }
   apply(fix: Fix): void {
     this.labels.push(say(fix.title, 'us'));
+  }
+  answers = true;
+  explain(at: string): Promise<Figure | undefined> {
+    return Promise.resolve(this.answers ? (figureAt(this.assessment(), at) as Figure) : undefined);
   }
   judge(change: (d: RigDocument) => void): void {
     this.edit('set up', change);
@@ -246,6 +250,15 @@ describe('figures', () => {
     spare.click();
     await settle();
     expect(root.querySelector('pz-working')!.textContent.trim()).toBe('');
+  });
+  test('keep their number where nobody can tell the working', async () => {
+    rig.answers = false;
+    const { root, settle } = render(Host, {});
+    root.querySelector<HTMLElement>('button.figure')!.click();
+    await settle();
+    const panel = root.querySelector('pz-working')!;
+    expect(panel.querySelector('.value')!.textContent.replace(/\s/g, ' ')).toBe(root.querySelector('button.figure')!.textContent.trim().replace(/\s/g, ' '));
+    expect(panel.querySelector('[role=status]')!.textContent).toContain('cannot be told just now');
   });
 });
 

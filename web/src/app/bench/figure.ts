@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatDifference, printParts } from '@pozzo/core';
+import { figureAt, formatDifference, printParts } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
-import { figureAt, OpenWorking } from './working-panel';
+import { OpenWorking } from './working-panel';
 
 /** A figure of the assessment: pressing it shows its working; while figures are held, its change stands beside it. */
 @Component({

@@ -1,10 +1,9 @@
-import { assess, changeShape, parseRig, pontoonRig, removeTank, returnTo } from '@pozzo/core';
+import { assess, changeShape, figureAt, parseRig, pontoonRig, removeTank, returnTo } from '@pozzo/core';
 import { waterfallBars } from '../stations/feed/waterfall';
 import { findParts } from './catalogue-dialog';
 import { unusedPartId } from './line-editor';
 import { step } from './quantity-field';
 import { roundUp } from '../kit/units';
-import { figureAt } from './working-panel';
 
 test.each([
   [1.3, 1.5],

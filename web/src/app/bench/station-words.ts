@@ -1,4 +1,5 @@
-import type { Assessment, Scale, Station } from '@pozzo/core';
+import type { Scale, Station } from '@pozzo/core';
+import type { ToldAssessment } from '../workers/assessment-part';
 
 /** What a station is called, and how it speaks where nothing is found. */
 interface StationWords {
@@ -6,7 +7,7 @@ interface StationWords {
   /** What being well is about there. */
   readonly about: Scale;
   /** Whether there is anything to judge: nothing judged is never called well. */
-  readonly judged: (a: Assessment) => boolean;
+  readonly judged: (a: ToldAssessment) => boolean;
   /** Said where there is nothing. */
   readonly words: string;
 }

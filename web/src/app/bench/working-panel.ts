@@ -1,6 +1,6 @@
-import { afterRenderEffect, Component, computed, type ElementRef, inject, Injectable, signal, viewChild } from '@angular/core';
+import { afterRenderEffect, Component, computed, effect, type ElementRef, inject, Injectable, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type Equation, EQUATIONS, type Figure, findAssumption, formatQuantity, printParts } from '@pozzo/core';
+import { type Equation, EQUATIONS, type Figure, figureAt, findAssumption, formatQuantity, printParts, type Told } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 
 /** Which figure's working is open; closing it gives the focus back to what opened it. */
@@ -30,7 +30,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
   selector: 'pz-working',
   imports: [MatButtonModule],
   template: `
-    @if (figure(); as f) {
+    @if (number(); as n) {
       <section aria-label="Working" #panel tabindex="-1">
         <div class="head">
           <h3>Working: {{ label() }}</h3>
@@ -38,26 +38,30 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
             <span class="icon" aria-hidden="true">close</span>
           </button>
         </div>
-        <p class="value">{{ print(f) }}</p>
-        <p class="equation">{{ equation()!.text }}</p>
-        @if (f.working.inputs.length) {
-          <dl>
-            @for (i of f.working.inputs; track $index) {
-              <div>
-                <dt>
-                  {{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : i.label }}</span>
-                </dt>
-                <dd>{{ likeFigure(i.value, i.dimension) }}</dd>
-              </div>
-            }
-          </dl>
+        <p class="value">{{ print(n) }}</p>
+        @if (figure(); as f) {
+          <p class="equation">{{ equation()!.text }}</p>
+          @if (f.working.inputs.length) {
+            <dl>
+              @for (i of f.working.inputs; track $index) {
+                <div>
+                  <dt>
+                    {{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : i.label }}</span>
+                  </dt>
+                  <dd>{{ likeFigure(i.value, i.dimension) }}</dd>
+                </div>
+              }
+            </dl>
+          }
+          @for (a of assumptions(); track a.id) {
+            <p class="assumption">
+              <strong>{{ a.label }}: {{ a.text }}</strong> · {{ a.kind }}<br /><span class="quiet">{{ a.source }}{{ a.unverified ? ' Unverified.' : '' }}</span>
+            </p>
+          }
+          <p class="quiet source">{{ equation()!.title }}. Source: {{ equation()!.source }}{{ equation()!.unverified ? ', unverified' : '' }}.</p>
+        } @else if (silent()) {
+          <p class="quiet" role="status">Its working cannot be told just now: the calculation has stopped.</p>
         }
-        @for (a of assumptions(); track a.id) {
-          <p class="assumption">
-            <strong>{{ a.label }}: {{ a.text }}</strong> · {{ a.kind }}<br /><span class="quiet">{{ a.source }}{{ a.unverified ? ' Unverified.' : '' }}</span>
-          </p>
-        }
-        <p class="quiet source">{{ equation()!.title }}. Source: {{ equation()!.source }}{{ equation()!.unverified ? ', unverified' : '' }}.</p>
       </section>
     }
   `,
@@ -68,7 +72,8 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
       right: 0;
       bottom: 0;
       z-index: 5;
-      width: 340px;
+      // As wide as the column that it stands in: no figure beside it is covered.
+      width: 300px;
       max-width: 100vw;
       max-height: min(62vh, 560px);
       overflow-y: auto;
@@ -128,9 +133,18 @@ export class WorkingPanel {
   protected readonly open = inject(OpenWorking);
   private readonly rig = inject(RigStore);
   protected readonly label = computed(() => this.open.shown()?.label ?? '');
+  /** What was told of the open figure, and whether nobody could. */
+  private readonly told = signal<{ readonly at: string; readonly figure: Figure | undefined } | undefined>(undefined);
   protected readonly figure = computed(() => {
+    const [shown, told] = [this.open.shown(), this.told()];
+    return shown && told?.at === shown.at ? told.figure : undefined;
+  });
+  protected readonly silent = computed(() => this.told()?.at === this.open.shown()?.at && !this.figure());
+  /** Its number; that of the working where there is one, so that both are of the same moment. */
+  protected readonly number = computed(() => {
     const shown = this.open.shown();
-    return shown ? figureAt(this.rig.assessment(), shown.at) : undefined;
+    const now = shown ? figureAt(this.rig.assessment(), shown.at) : undefined;
+    return now && (this.figure() ?? now);
   });
   protected readonly equation = computed(() => {
     const f = this.figure();
@@ -155,13 +169,21 @@ export class WorkingPanel {
 
   private readonly panel = viewChild<ElementRef<HTMLElement>>('panel');
   constructor() {
+    // Workings do not come with every edit: that of the open figure is asked for, and anew with each assessment.
+    effect(() => {
+      const shown = this.open.shown();
+      if (!shown || !this.rig.assessment()) return this.told.set(undefined);
+      void this.rig.explain(shown.at).then((figure) => {
+        if (this.open.shown()?.at === shown.at) this.told.set({ at: shown.at, figure });
+      });
+    });
     // What was asked for is read out, and Escape and Tab go on from there.
     afterRenderEffect(() => {
       if (this.open.shown()) this.panel()?.nativeElement.focus({ preventScroll: true });
     });
   }
 
-  protected print(f: Figure): string {
+  protected print(f: Told): string {
     return this.quantity(f.value, f.dimension);
   }
   /** A number of the working; those of the figure's own kind stand in its unit, so that they can be added up. */
@@ -174,10 +196,4 @@ export class WorkingPanel {
   protected quantity(value: number, dimension: Figure['dimension']): string {
     return formatQuantity(value, dimension, this.rig.units());
   }
-}
-
-/** The figure at a dotted path of an assessment, or undefined. */
-export function figureAt(assessment: unknown, at: string): Figure | undefined {
-  const found = at.split('.').reduce<unknown>((x, key) => (x === null || typeof x !== 'object' ? undefined : (x as Record<string, unknown>)[key]), assessment);
-  return found && typeof found === 'object' && 'working' in found ? (found as Figure) : undefined;
 }

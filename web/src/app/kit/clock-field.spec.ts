@@ -84,9 +84,9 @@ describe('a time of day', () => {
     key('ArrowDown', 40);
     const options = [...document.querySelectorAll<HTMLElement>('mat-option')];
     expect(options).toHaveLength(96);
-    expect(options[0].textContent!.trim()).toBe('0:00');
-    expect(options[95].textContent!.trim()).toBe('23:45');
-    options.find((o) => o.textContent!.trim() === '9:15')!.click();
+    expect(options[0].textContent.trim()).toBe('0:00');
+    expect(options[95].textContent.trim()).toBe('23:45');
+    options.find((o) => o.textContent.trim() === '9:15')!.click();
     settle();
     expect(host.told).toEqual(['9:15']);
     expect(box.value).toBe('9:15');

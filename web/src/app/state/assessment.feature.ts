@@ -1,9 +1,10 @@
-import type { Assessment, Fix, Problem, RigDocument } from '@pozzo/core';
+import type { Fix, Problem, RigDocument } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import type { ToldAssessment } from '../workers/assessment-part';
 import { DocumentActions, documentFeature } from './document.feature';
 
 export interface AssessmentState {
-  readonly now: Assessment | null;
+  readonly now: ToldAssessment | null;
   readonly problems: readonly Problem[];
   readonly fixes: readonly Fix[];
   readonly fixing: boolean;
@@ -12,7 +13,7 @@ export interface AssessmentState {
   readonly assessedOf: RigDocument | null;
   readonly fixesOf: RigDocument | null;
   /** Figures held for comparison. */
-  readonly held: Assessment | null;
+  readonly held: ToldAssessment | null;
   readonly failed: string | null;
 }
 
@@ -33,7 +34,7 @@ export const AssessmentActions = createActionGroup({
   events: {
     /** Only answers about the document asked last are heard. */
     Asked: props<{ document: RigDocument }>(),
-    Assessed: props<{ assessment: Assessment }>(),
+    Assessed: props<{ assessment: ToldAssessment }>(),
     Refused: props<{ problems: readonly Problem[] }>(),
     Advised: props<{ fixes: readonly Fix[] }>(),
     Failed: props<{ message: string }>(),

@@ -1,8 +1,10 @@
-import { computed, effect, inject, Injectable, type Signal, signal } from '@angular/core';
-import type { Assessment, DocumentPatch, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
+import { computed, effect, inject, Injectable, Injector, type Signal, signal } from '@angular/core';
+import type { DocumentPatch, Figure, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
 import { mend, say } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { applyPatches, produceWithPatches } from 'immer';
+import { AssessClient } from '../workers/assess-client';
+import type { ToldAssessment } from '../workers/assessment-part';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { DocumentActions, documentFeature } from './document.feature';
 import { settingsFeature } from './settings.feature';
@@ -27,8 +29,8 @@ export class RigStore {
   });
   /** What heights of taps, guns and work are told above: with a platform the ground. */
   readonly heightFrom = computed(() => (this.document()?.platform ? 'the ground' : 'deck'));
-  readonly assessment: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectNow);
-  readonly held: Signal<Assessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
+  readonly assessment: Signal<ToldAssessment | null> = this.store.selectSignal(assessmentFeature.selectNow);
+  readonly held: Signal<ToldAssessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
   readonly fixes: Signal<readonly Fix[]> = this.store.selectSignal(assessmentFeature.selectFixes);
   readonly fixing = this.store.selectSignal(assessmentFeature.selectFixing);
   /** Why the last figures could not be worked out; null while all is well. */
@@ -80,6 +82,12 @@ export class RigStore {
 
   private make(fix: Fix): void {
     this.edit(say(fix.title, this.units()), (draft) => void applyPatches(draft, [...fix.patches]));
+  }
+
+  private readonly injector = inject(Injector);
+  /** A figure of the assessment with its working, by its dotted path; undefined where it cannot be told. */
+  explain(at: string): Promise<Figure | undefined> {
+    return this.injector.get(AssessClient).explain(at);
   }
 
   /** Works the figures out once more. */

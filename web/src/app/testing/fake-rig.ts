@@ -6,6 +6,8 @@ import {
   type DayResult,
   type DaySample,
   dayModel,
+  type Figure,
+  figureAt,
   mend,
   type Fix,
   momentAt,
@@ -57,6 +59,9 @@ export class FakeRig {
   readonly waiting = signal<string | null>(null);
   apply(fix: Fix): void {
     this.edit(say(fix.title, this.units()), (d) => void applyPatches(d, [...fix.patches]));
+  }
+  explain(at: string): Promise<Figure | undefined> {
+    return Promise.resolve(figureAt(this.assessment(), at) as Figure | undefined);
   }
   /** Edits and tries fixes, as the worker would. */
   judge(change: (d: RigDocument) => void): void {

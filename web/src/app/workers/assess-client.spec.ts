@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { assess, parseRig, pontoonRig } from '@pozzo/core';
+import { assess, asTold, type Figure, figureAt, parseRig, pontoonRig } from '@pozzo/core';
 import { type AssessAnswer, AssessClient, MAKE_WORKER } from './assess-client';
 import { partOf } from './assessment-part';
 import type { AssessMessage, AssessRequest } from './messages';
@@ -44,14 +44,18 @@ test('of a document that was sent before only what changed goes across; a new wo
   client.ask(first);
   client.ask({ ...first, customer: 'Holiday park' });
   client.ask({ ...first, customer: 'Holiday park', tanks: first.tanks.map((t, i) => (i ? t : { ...t, name: 'Left' })) });
-  const parts = made[0].asked.map((a) => a.part);
+  const partOfRequest = (a: AssessRequest) => {
+    if (a.kind !== 'assess') throw new Error('no document');
+    return a.part;
+  };
+  const parts = made[0].asked.map(partOfRequest);
   expect(parts[0].values).toMatchObject({ name: first.name, tanks: first.tanks });
   expect([parts[1].values, parts[1].lists]).toEqual([{ customer: 'Holiday park' }, {}]);
   expect(parts[2].values).toEqual({});
   expect(parts[2].lists).toEqual({ tanks: [{ entry: { ...first.tanks[0], name: 'Left' } }, ...first.tanks.slice(1).map((_, i) => i + 1)] });
   made[0].dispatchEvent(new ErrorEvent('error', { message: 'out of memory' }));
   client.ask(first);
-  expect(made[1].asked[0].part.values).toMatchObject({ tanks: first.tanks });
+  expect(partOfRequest(made[1].asked[0]).values).toMatchObject({ tanks: first.tanks });
 });
 
 test('an answer in words that are not ours is told, not taken for one', () => {
@@ -70,5 +74,22 @@ test('an assessment that comes too late is not shown, and the part after it stil
   made[0].answer({ sequence: 1, kind: 'assessed', part: partOf(first, undefined) });
   expect(heard).toEqual([]);
   made[0].answer({ sequence: 2, kind: 'assessed', part: partOf(second, first) });
-  expect(heard).toEqual([{ sequence: 2, kind: 'assessed', assessment: second }]);
+  expect(heard).toEqual([{ sequence: 2, kind: 'assessed', assessment: asTold(second) }]);
+});
+
+test('a figure’s working is asked for by itself, and nobody is left waiting when the worker dies', async () => {
+  const { made, client, heard } = bench();
+  const all = assess(parseRig(pontoonRig()));
+  await expect(client.explain('tanks.0.usable')).resolves.toBeUndefined();
+  client.ask(pontoonRig());
+  const [one, two, gone] = [client.explain('tanks.0.usable'), client.explain('tanks.0.usable'), client.explain('tanks.9.usable')];
+  expect(made[0].asked.slice(1)).toEqual(['tanks.0.usable', 'tanks.0.usable', 'tanks.9.usable'].map((at) => ({ sequence: 1, kind: 'explain', at })));
+  const figure = figureAt(all, 'tanks.0.usable') as Figure;
+  made[0].answer({ sequence: 1, kind: 'explained', at: 'tanks.0.usable', figure });
+  made[0].answer({ sequence: 1, kind: 'explained', at: 'tanks.9.usable', figure: null });
+  expect(await Promise.all([one, two, gone])).toEqual([figure, figure, undefined]);
+  expect(heard).toEqual([]);
+  const never = client.explain('tanks.0.usable');
+  made[0].dispatchEvent(new ErrorEvent('error', { message: 'out of memory' }));
+  await expect(never).resolves.toBeUndefined();
 });

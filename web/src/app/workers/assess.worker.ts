@@ -1,4 +1,4 @@
-import { adviseSteps, type Assessed, reassess, reread, type RigReading } from '@pozzo/core';
+import { adviseSteps, type Assessed, type Figure, figureAt, reassess, reread, type RigReading } from '@pozzo/core';
 import * as v from 'valibot';
 import { partOf } from './assessment-part';
 import { wholeDocument } from './document-part';
@@ -13,7 +13,7 @@ const send = (answer: AssessMessage): void => postMessage(answer);
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** Assesses at once, then tries fixes one at a time, giving way as soon as a newer document comes. */
-async function answer({ sequence, part }: AssessRequest): Promise<void> {
+async function answer({ sequence, part }: Extract<AssessRequest, { kind: 'assess' }>): Promise<void> {
   document = wholeDocument(part, document);
   const read = reread(document, last?.read);
   if (!read.ok) return send({ sequence, kind: 'refused', problems: read.problems });
@@ -39,6 +39,10 @@ addEventListener('message', ({ data: sent }: MessageEvent<unknown>) => {
   // What is not ours is set aside: there is nobody to tell.
   if (!asked.success) return;
   const data = asked.output;
+  if (data.kind === 'explain') {
+    const figure = figureAt(last?.assessed.assessment, data.at);
+    return send({ sequence: data.sequence, kind: 'explained', at: data.at, figure: figure && 'working' in figure ? (figure as Figure) : null });
+  }
   latest = data.sequence;
   answer(data).catch((error: unknown) => send({ sequence: data.sequence, kind: 'failed', message: error instanceof Error ? error.message : String(error) }));
 });

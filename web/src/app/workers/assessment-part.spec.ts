@@ -1,5 +1,5 @@
-import { type Assessment, LAYOUTS, readRig, reassess, type RigDocument } from '@pozzo/core';
-import { partOf, wholeOf } from './assessment-part';
+import { type Assessment, asTold, LAYOUTS, readRig, reassess, type RigDocument } from '@pozzo/core';
+import { partOf, type ToldAssessment, wholeOf } from './assessment-part';
 
 /** As a message is: every branch anew (JSON would lose an Infinity). */
 const clone = <T>(x: T): T =>
@@ -14,12 +14,13 @@ test('what the page puts together is what the worker reckoned, edit after edit, 
   const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
   let last = reassess(of(d));
   let sent: Assessment | undefined;
-  let page: Assessment | undefined;
+  let page: ToldAssessment | undefined;
   const step = (): { keys: number; bytes: number } => {
     const part = clone(partOf(last.assessment, sent));
     sent = last.assessment;
     page = wholeOf(part, page);
-    expect(page).toEqual(last.assessment);
+    expect(page).toEqual(asTold(last.assessment));
+    expect(JSON.stringify(page)).not.toContain('"working"');
     return { keys: Object.keys(part).length, bytes: JSON.stringify(part).length };
   };
   const whole = step();
@@ -46,5 +47,5 @@ test('what the page puts together is what the worker reckoned, edit after edit, 
 test('a part without a whole before it fails loudly', () => {
   const a = reassess(of(LAYOUTS[0].make())).assessment;
   expect(() => wholeOf(partOf(a, a), undefined)).toThrow(/before the whole/);
-  expect(wholeOf(partOf(a, undefined), undefined)).toEqual(a);
+  expect(wholeOf(partOf(a, undefined), undefined)).toEqual(asTold(a));
 });

@@ -1,4 +1,5 @@
-import { type Assessment, formatQuantity, type Moment, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
+import { formatQuantity, type Moment, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
+import type { ToldAssessment } from '../../workers/assessment-part';
 import { boreWords } from './line-words';
 import { type Marks, marksOf } from './marks';
 import { tankWords } from './tank-words';
@@ -53,7 +54,7 @@ type Quantity = (value: number, dimension: Parameters<typeof formatQuantity>[1],
 
 interface Pen {
   readonly doc: RigDocument;
-  readonly a: Assessment;
+  readonly a: ToldAssessment;
   readonly q: Quantity;
   readonly marks: Marks;
   readonly at: At | undefined;
@@ -66,7 +67,7 @@ const WORDS: Readonly<Record<Verdict, string>> = { fed: '', tight: ': tight', st
  * The waterway folded to a line a machine or mix. A pure function of document and assessment.
  * @param at shown at this moment of the day; left out, the job as judged
  */
-export function foldWaterway(doc: RigDocument, a: Assessment, system: UnitSystem, at?: At): FoldedWaterway {
+export function foldWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSystem, at?: At): FoldedWaterway {
   const q: Quantity = (value, dimension, digits = 3) => formatQuantity(value, dimension, system, { digits });
   const marks = marksOf(doc, a);
   const pen: Pen = {
@@ -249,7 +250,7 @@ function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSy
   };
 }
 
-function mixRow(pen: Pen, m: Assessment['chemical']['mixes'][number], system: UnitSystem): Row {
+function mixRow(pen: Pen, m: ToldAssessment['chemical']['mixes'][number], system: UnitSystem): Row {
   const { doc, a, q, at, marks, cell } = pen;
   const mix = doc.mixes!.find((x) => x.id === m.mixId)!;
   const pump = doc.softPumps?.find((p) => p.id === m.pumpId);

@@ -1,10 +1,11 @@
-import { type Assessment, type Finding, type RigDocument, type Subject, type Verdict, worstOf } from '@pozzo/core';
+import { type Finding, type RigDocument, type Subject, type Verdict, worstOf } from '@pozzo/core';
+import type { ToldAssessment } from '../../workers/assessment-part';
 
 /** What is marked for a finding about a machine: the figure of it that the finding's station tells. */
 const MACHINE_KEYS: Partial<Record<Finding['station'], string>> = { feed: 'feed', bypass: 'return' };
 
 /** What on the waterway shows a line. */
-function keysOfLine(doc: RigDocument, a: Assessment, id: string): string[] {
+function keysOfLine(doc: RigDocument, a: ToldAssessment, id: string): string[] {
   const line = doc.lines.find((l) => l.id === id);
   switch (line?.role) {
     case 'fill':
@@ -25,13 +26,13 @@ function keysOfLine(doc: RigDocument, a: Assessment, id: string): string[] {
   }
 }
 
-function keysOfReel(doc: RigDocument, a: Assessment, id: string): string[] {
+function keysOfReel(doc: RigDocument, a: ToldAssessment, id: string): string[] {
   const reel = doc.reels?.find((r) => r.id === id);
   return reel?.line ? keysOfLine(doc, a, reel.line) : [];
 }
 
 /** What on the waterway shows a thing, as the station speaks of it. */
-function keysOf(doc: RigDocument, a: Assessment, of: Subject, station: Finding['station']): string[] {
+function keysOf(doc: RigDocument, a: ToldAssessment, of: Subject, station: Finding['station']): string[] {
   switch (of.kind) {
     case 'spigot':
     case 'tank':
@@ -77,7 +78,7 @@ export interface Marks {
 }
 
 /** The findings laid on what they are about: by subject, never by what a name or a station looks like. */
-export function marksOf(doc: RigDocument, a: Assessment): Marks {
+export function marksOf(doc: RigDocument, a: ToldAssessment): Marks {
   const about = a.findings.map((f) => ({ f, keys: [f.subject, ...(f.also ?? [])].flatMap((s) => keysOf(doc, a, s, f.station)) }));
   const worstKeys = new Set(about.find(({ f }) => f.verdict !== 'fed')?.keys.slice(0, 1));
   return {

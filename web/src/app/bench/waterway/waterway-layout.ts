@@ -1,4 +1,5 @@
-import { type Assessment, formatQuantity, nozzleCode, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
+import { formatQuantity, nozzleCode, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
+import type { ToldAssessment } from '../../workers/assessment-part';
 import { lineWords } from './line-words';
 import { type Marks, marksOf } from './marks';
 import { tankWords, usableLeft } from './tank-words';
@@ -72,7 +73,7 @@ export interface WaterwayDrawing {
 /** What a part of the drawing is drawn with: what it is of, how it prints, where tanks stand, and what is drawn already. */
 export interface Pen {
   readonly doc: RigDocument;
-  readonly a: Assessment;
+  readonly a: ToldAssessment;
   readonly system: UnitSystem;
   readonly q: (value: number, dimension: Parameters<typeof formatQuantity>[1], digits?: number) => string;
   readonly marks: Marks;
@@ -100,7 +101,7 @@ function tankRows(doc: RigDocument): { least: number; grows: boolean }[] {
  * The waterway as a drawing: source, fill, tank, feed, pump, hose, gun from left to right, a lane for each machine.
  * A pure function of document and assessment.
  */
-export function layoutWaterway(doc: RigDocument, a: Assessment, system: UnitSystem): WaterwayDrawing {
+export function layoutWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSystem): WaterwayDrawing {
   const q = (value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string => formatQuantity(value, dimension, system, { digits });
   const marks = marksOf(doc, a);
   const stretch = (key: string, station: Station, subjectId: string, what: string): Stretch => {

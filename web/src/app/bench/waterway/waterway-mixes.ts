@@ -1,10 +1,10 @@
-import type { MixResult } from '@pozzo/core';
+import type { AsTold, MixResult } from '@pozzo/core';
 import { lineWords } from './line-words';
 import type { Pen } from './waterway-layout';
 import { GUN_X, MACHINE_X, MIX_X, REEL_X } from './waterway-places';
 
 /** One mix: its streams from their tanks, its pump or injector, its hose and gun. */
-export function drawMix({ doc, a, system, q, marks, stretch, widthOf, tankBox, pipes, nodes }: Pen, m: MixResult, at: number): void {
+export function drawMix({ doc, a, system, q, marks, stretch, widthOf, tankBox, pipes, nodes }: Pen, m: AsTold<MixResult>, at: number): void {
   const mix = doc.mixes!.find((x) => x.id === m.mixId)!;
   const strength = m.first.value > 0 ? ` at ${q(m.first.value, 'ratio')}` : '';
   const own = stretch(`mix:${m.mixId}`, 'mix', m.mixId, `${mix.name}, ${q(m.flow.value, 'flow')}${strength}`);

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { assumptionValues, type BypassResult, formatDifference, formatQuantity, HEAT_UNIT, returnTo } from '@pozzo/core';
+import { type AsTold, assumptionValues, type BypassResult, formatDifference, formatQuantity, HEAT_UNIT, returnTo } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
@@ -54,7 +54,7 @@ export class BypassStation {
   protected readonly tanks = computed(() => this.rig.document()?.tanks ?? []);
   protected readonly chosen = chosenOf(this.machines, this.of);
   private readonly index = computed(() => this.rig.assessment()?.bypasses.findIndex((b) => b.machineId === this.chosen.item()?.id) ?? -1);
-  protected readonly result = computed<BypassResult | undefined>(() => this.rig.assessment()?.bypasses[this.index()]);
+  protected readonly result = computed<AsTold<BypassResult> | undefined>(() => this.rig.assessment()?.bypasses[this.index()]);
   protected readonly lineIndex = computed(() => this.rig.document()?.lines.findIndex((l) => l.role === 'bypass' && l.from.id === this.chosen.item()?.id) ?? -1);
   protected readonly lineId = computed(() => this.rig.document()?.lines[this.lineIndex()]?.id);
   protected readonly lineTank = computed(() => {

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addDump, type DrainResult, formatQuantity } from '@pozzo/core';
+import { type AsTold, addDump, type DrainResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -61,7 +61,7 @@ export class DumpStation {
   protected readonly tanks = computed(() => this.rig.document()?.tanks ?? []);
   protected readonly chosen = chosenOf(this.tanks, this.of);
   private readonly index = computed(() => this.rig.assessment()?.drains.findIndex((d) => d.tankId === this.chosen.item()?.id) ?? -1);
-  protected readonly result = computed<DrainResult | undefined>(() => this.rig.assessment()?.drains[this.index()]);
+  protected readonly result = computed<AsTold<DrainResult> | undefined>(() => this.rig.assessment()?.drains[this.index()]);
   /** The line that drains it (a tied tank's may do), or its own while that is shut. */
   protected readonly lineIndex = computed(() => {
     const lines = this.rig.document()?.lines ?? [];

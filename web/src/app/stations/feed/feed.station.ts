@@ -2,6 +2,7 @@ import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import {
+  type AsTold,
   alsoFrom,
   boost,
   branchOf,
@@ -85,7 +86,7 @@ export class FeedStation {
   protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
   protected readonly chosen = chosenOf(this.machines, this.of);
   private readonly index = computed(() => this.rig.assessment()?.feeds.findIndex((f) => f.machineId === this.chosen.item()?.id) ?? -1);
-  protected readonly feed = computed<FeedResult | undefined>(() => this.rig.assessment()?.feeds[this.index()]);
+  protected readonly feed = computed<AsTold<FeedResult> | undefined>(() => this.rig.assessment()?.feeds[this.index()]);
   protected readonly heading = computed(() => `Feed${this.chosen.item() ? `: to ${this.chosen.item()!.name}` : ''}`);
   /** Lines to edit: those of the path, or, while nothing reaches the machine, any that ends at it. */
   protected readonly lines = computed(() => {
@@ -261,7 +262,7 @@ export class FeedStation {
   protected readonly byLevel = computed<ChartOption>(() => {
     const f = this.feed()!;
     const system = this.rig.units();
-    const points = (x: FeedResult): [number, number][] =>
+    const points = (x: AsTold<FeedResult>): [number, number][] =>
       x.byLevel.map((p) => [round3(inUnit(p.surfaceM, 'length', system)), round3(inUnit(p.marginM, 'length', system))]);
     const held = this.rig.held()?.feeds.find((x) => x.machineId === f.machineId);
     return (c) => ({

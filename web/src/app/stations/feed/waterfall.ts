@@ -1,4 +1,4 @@
-import type { FeedResult, UnitSystem } from '@pozzo/core';
+import type { AsTold, FeedResult, UnitSystem } from '@pozzo/core';
 import type { ChartColours, ChartOption } from '../../kit/chart';
 import { axes } from '../../kit/chart-parts';
 import { inUnit, round3, unitOf } from '../../kit/units';
@@ -11,7 +11,7 @@ interface Bar {
 }
 
 /** Terms of the inlet head as bars that stand on one another, then what is there and what is needed. Zero terms are left out. */
-export function waterfallBars(feed: FeedResult, system: UnitSystem): Bar[] {
+export function waterfallBars(feed: AsTold<FeedResult>, system: UnitSystem): Bar[] {
   const out: Bar[] = [];
   let at = 0;
   for (const t of feed.terms) {
@@ -26,7 +26,7 @@ export function waterfallBars(feed: FeedResult, system: UnitSystem): Bar[] {
 }
 
 /** The waterfall as a chart; the greatest loss shouts when the feed is not at ease. */
-export function waterfall(feed: FeedResult, system: UnitSystem): ChartOption {
+export function waterfall(feed: AsTold<FeedResult>, system: UnitSystem): ChartOption {
   const bars = waterfallBars(feed, system);
   const losses = bars.filter((b) => b.kind === 'loss');
   const worst = feed.verdict === 'fed' ? undefined : losses.reduce<Bar | undefined>((a, b) => (!a || b.to - b.from < a.to - a.from ? b : a), undefined);

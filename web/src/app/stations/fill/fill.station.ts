@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addFill, addTap, type FillResult, formatInches, formatQuantity, removeFill, removeTap, si } from '@pozzo/core';
+import { type AsTold, addFill, addTap, type FillResult, formatInches, formatQuantity, removeFill, removeTap, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -126,7 +126,7 @@ export class FillStation {
   protected readonly spigotIndex = computed(() => this.rig.document()?.spigots.findIndex((s) => s.id === this.line()?.from.id) ?? -1);
   protected readonly readings = computed(() => this.rig.document()?.spigots[this.spigotIndex()]?.readings ?? []);
   private readonly resultIndex = computed(() => this.rig.assessment()?.fills.findIndex((f) => f.lineId === this.lineId()) ?? -1);
-  protected readonly result = computed<FillResult | undefined>(() => this.rig.assessment()?.fills[this.resultIndex()]);
+  protected readonly result = computed<AsTold<FillResult> | undefined>(() => this.rig.assessment()?.fills[this.resultIndex()]);
   protected readonly places = [
     { value: 'spigot', name: 'the bare spigot' },
     { value: 'hose-end', name: 'the hose’s end' },

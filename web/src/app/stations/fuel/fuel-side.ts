@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type FuelEngineResult, type FuelTankResult, formatQuantity, formatTape, fuelTankSize, standingOn } from '@pozzo/core';
+import { type AsTold, type FuelEngineResult, type FuelTankResult, formatQuantity, formatTape, fuelTankSize, standingOn } from '@pozzo/core';
 import { alongPath, dimensionUp, DimensionMark, LabelMark, placeLabels, through, trueScale } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 
@@ -93,8 +93,8 @@ const ROOM = 150;
 })
 export class FuelSide {
   private readonly rig = inject(RigStore);
-  readonly tank = input.required<FuelTankResult>();
-  readonly engines = input.required<readonly FuelEngineResult[]>();
+  readonly tank = input.required<AsTold<FuelTankResult>>();
+  readonly engines = input.required<readonly AsTold<FuelEngineResult>[]>();
   protected readonly width = W;
   protected readonly height = H;
 

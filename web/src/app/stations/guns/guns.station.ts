@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, si, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
+import { type AsTold, addGun, formatQuantity, nozzleCode, type OutletResult, removeGun, shelfSize, si, splitGun, SURFACES, pressureAlong } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -83,7 +83,7 @@ export class GunsStation {
   protected readonly outlets = computed(() => this.rig.document()?.outlets ?? []);
   protected readonly chosen = chosenOf(this.outlets, this.of);
   private readonly index = computed(() => this.rig.assessment()?.outlets.findIndex((o) => o.outletId === this.chosen.item()?.id) ?? -1);
-  protected readonly result = computed<OutletResult | undefined>(() => this.rig.assessment()?.outlets[this.index()]);
+  protected readonly result = computed<AsTold<OutletResult> | undefined>(() => this.rig.assessment()?.outlets[this.index()]);
   protected readonly lines = computed(() => {
     const doc = this.rig.document();
     const path = this.result()?.lineIds ?? doc?.lines.filter((l) => l.to.at === 'outlet' && l.to.id === this.chosen.item()?.id).map((l) => l.id) ?? [];

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid, type Verdict } from '@pozzo/core';
+import { type AsTold, addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid, type Verdict } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -98,7 +98,7 @@ export class LiquidsStation {
   protected readonly liquids = computed(() => this.rig.document()?.liquids ?? []);
   protected readonly chosen = chosenOf(this.liquids, this.of);
   private readonly index = computed(() => this.rig.assessment()?.chemical.liquids.findIndex((l) => l.liquidId === this.chosen.item()?.id) ?? -1);
-  protected readonly result = computed<LiquidResult | undefined>(() => this.rig.assessment()?.chemical.liquids[this.index()]);
+  protected readonly result = computed<AsTold<LiquidResult> | undefined>(() => this.rig.assessment()?.chemical.liquids[this.index()]);
   protected readonly inUse = computed(() => {
     const doc = this.rig.document();
     const id = this.chosen.item()?.id;

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { assumptionValues, formatQuantity, fuelVolume, type SoftPumpDocument, type SoftPumpResult } from '@pozzo/core';
+import { type AsTold, assumptionValues, formatQuantity, fuelVolume, type SoftPumpDocument, type SoftPumpResult } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { type Fact, Facts } from '../../bench/facts';
@@ -35,7 +35,7 @@ export class SoftPumpPanel {
   private readonly rig = inject(RigStore);
   readonly pump = input.required<SoftPumpDocument>();
   private readonly index = computed(() => this.rig.assessment()?.chemical.softPumps.findIndex((p) => p.pumpId === this.pump().id) ?? -1);
-  protected readonly result = computed<SoftPumpResult | undefined>(() => this.rig.assessment()?.chemical.softPumps[this.index()]);
+  protected readonly result = computed<AsTold<SoftPumpResult> | undefined>(() => this.rig.assessment()?.chemical.softPumps[this.index()]);
 
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });

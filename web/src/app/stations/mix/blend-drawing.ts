@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { assumptionValues, type MixResult, parseQuantity } from '@pozzo/core';
+import { type AsTold, assumptionValues, type MixResult, parseQuantity } from '@pozzo/core';
 import { RigStore } from '../../state/rig-store';
 import { DIAL, layoutBlend } from './blend-layout';
 
@@ -106,7 +106,7 @@ import { DIAL, layoutBlend } from './blend-layout';
 })
 export class BlendDrawing {
   private readonly rig = inject(RigStore);
-  readonly result = input.required<MixResult>();
+  readonly result = input.required<AsTold<MixResult>>();
   protected readonly dial = DIAL;
   protected readonly arc = `M${DIAL.x - DIAL.r} ${DIAL.y}A${DIAL.r} ${DIAL.r} 0 0 1 ${DIAL.x + DIAL.r} ${DIAL.y}`;
   protected readonly drawing = computed(() => {

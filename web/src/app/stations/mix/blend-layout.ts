@@ -1,4 +1,4 @@
-import { formatQuantity, type MixResult, type UnitSystem } from '@pozzo/core';
+import { type AsTold, formatQuantity, type MixResult, type UnitSystem } from '@pozzo/core';
 import { barScale, dialScale } from '../../kit/drawing';
 
 export interface BlendStream {
@@ -43,7 +43,7 @@ function onDial(angle: number, r: number): { x: number; y: number } {
  * A blend as a drawing: streams whose widths are their flows, and a dial from nothing to twice the strength wanted.
  * @param tolerance share of the wanted strength that may be missing or too much
  */
-export function layoutBlend(mix: MixResult, tolerance: number, system: UnitSystem): BlendDrawing {
+export function layoutBlend(mix: AsTold<MixResult>, tolerance: number, system: UnitSystem): BlendDrawing {
   const most = Math.max(...mix.streams.map((s) => s.flowM3s), 1e-12);
   const step = 72;
   const height = Math.max(mix.streams.length * step + 24, 168);

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
+import { type AsTold, addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -54,7 +54,7 @@ export class MixStation {
   });
   protected readonly chosen = chosenOf(this.mixes, this.asked);
   private readonly index = computed(() => this.rig.assessment()?.chemical.mixes.findIndex((m) => m.mixId === this.chosen.item()?.id) ?? -1);
-  protected readonly result = computed<MixResult | undefined>(() => this.rig.assessment()?.chemical.mixes[this.index()]);
+  protected readonly result = computed<AsTold<MixResult> | undefined>(() => this.rig.assessment()?.chemical.mixes[this.index()]);
   protected readonly ways = WAY_OPTIONS;
   protected readonly surfaces = SURFACE_OPTIONS;
   protected readonly soapLiquids = computed(() =>

@@ -3,6 +3,7 @@ import {
   type LaidLine,
   laidLines,
   type LineRole,
+  type AsTold,
   type PlanResult,
   type Rig,
   shapeHeight,
@@ -93,7 +94,7 @@ export const planHeight = (rig: Rig, s: DeckScale): number => TOP + (rig.platfor
 export const TOP = 26;
 
 /** The deck from above, its kerb side below. */
-export function planOf(rig: Rig, plan: PlanResult, s: DeckScale): readonly DrawnThing[] {
+export function planOf(rig: Rig, plan: AsTold<PlanResult>, s: DeckScale): readonly DrawnThing[] {
   const p = rig.platform!;
   const top = TOP;
   const things = standingOn(rig).filter((t): t is Standing & { box: Box } => t.box !== undefined);
@@ -139,7 +140,7 @@ export function widestClear({ x0, x1, z0, z1 }: Box, nearer: readonly { readonly
 }
 
 /** From the kerb, or from the rear: the nearer stands before what is behind it. */
-export function sideOf(rig: Rig, plan: PlanResult, s: DeckScale, levels: readonly number[], ground: number): readonly DrawnThing[] {
+export function sideOf(rig: Rig, plan: AsTold<PlanResult>, s: DeckScale, levels: readonly number[], ground: number): readonly DrawnThing[] {
   const p = rig.platform!;
   const things = standingOn(rig).filter((t): t is Standing & { box: Box } => t.box !== undefined);
   return [...things]

@@ -1,5 +1,5 @@
 import { Component, computed, type ElementRef, inject, input, output, viewChild } from '@angular/core';
-import { formatQuantity, formatTape, moveThing, layHoses, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
+import { formatQuantity, formatTape, moveThing, layHoses, type AsTold, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
 import { type Dimension, dimensionAlong, DimensionMark, dimensionUp, LabelMark, placeLabels } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 import { type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
@@ -129,7 +129,7 @@ const GROUND_ROOM = 66;
 export class DeckView {
   private readonly store = inject(RigStore);
   readonly rig = input.required<Rig>();
-  readonly plan = input.required<PlanResult>();
+  readonly plan = input.required<AsTold<PlanResult>>();
   /** The filling that is shown, as weighed; undefined while nothing is. */
   readonly state = input<WeightState>();
   readonly levels = input.required<readonly number[]>();

@@ -1,9 +1,9 @@
-import { deckDrawing, formatQuantity, type Rig, say, standingOn, svgOf, type UnitSystem, type WeightResult } from '@pozzo/core';
+import { type AsTold, deckDrawing, formatQuantity, type Rig, say, standingOn, svgOf, type UnitSystem, type WeightResult } from '@pozzo/core';
 
 const cell = (text: string, tag = 'td'): string => `<${tag}>${text.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</${tag}>`;
 
 /** The sheet that is printed: plan and view from the kerb to scale, and what every filling weighs. */
-export function deckSheet(rig: Rig, weight: WeightResult | undefined, levels: readonly number[], units: UnitSystem): string {
+export function deckSheet(rig: Rig, weight: AsTold<WeightResult> | undefined, levels: readonly number[], units: UnitSystem): string {
   const drawing = deckDrawing(rig, units, levels);
   if (!drawing) return '';
   const mass = (kg: number): string => formatQuantity(kg, 'mass', units, { digits: 4 });
@@ -34,7 +34,7 @@ export function deckSheet(rig: Rig, weight: WeightResult | undefined, levels: re
 }
 
 /** Prints the sheet and nothing else of the page. */
-export function printDeck(rig: Rig, weight: WeightResult | undefined, levels: readonly number[], units: UnitSystem): void {
+export function printDeck(rig: Rig, weight: AsTold<WeightResult> | undefined, levels: readonly number[], units: UnitSystem): void {
   const holder = document.createElement('div');
   holder.className = 'print-only';
   holder.innerHTML = deckSheet(rig, weight, levels, units);

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatTape, type ReelResult } from '@pozzo/core';
+import { type AsTold, formatTape, type ReelResult } from '@pozzo/core';
 import { dimensionAlong, DimensionMark, dimensionUp, trueScale } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 
@@ -53,7 +53,7 @@ const MOST = 900;
 })
 export class ReelDrawing {
   private readonly rig = inject(RigStore);
-  readonly result = input.required<ReelResult>();
+  readonly result = input.required<AsTold<ReelResult>>();
   readonly index = input.required<number>();
 
   protected readonly drawing = computed(() => {

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { endWords, addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
+import { type AsTold, endWords, addReel, addSite, formatQuantity, type ReelResult, type RunResult } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
@@ -43,7 +43,7 @@ export class ReelsStation {
   readonly of = input<string>();
   protected readonly reels = computed(() => this.rig.document()?.reels ?? []);
   protected readonly chosen = chosenOf(this.reels, this.of);
-  protected readonly result = computed<ReelResult | undefined>(() => this.rig.assessment()?.reels[this.chosen.index()]);
+  protected readonly result = computed<AsTold<ReelResult> | undefined>(() => this.rig.assessment()?.reels[this.chosen.index()]);
   protected readonly site = computed(() => this.rig.document()?.site);
   protected readonly lines = computed(() =>
     (this.rig.document()?.lines ?? [])
@@ -131,7 +131,7 @@ export class ReelsStation {
     { id: 'change', name: 'Change of liquid', number: true, sorts: true },
   ];
   protected readonly runs = computed(() =>
-    (this.rig.assessment()?.runs ?? []).map((r: RunResult): TableRow => ({
+    (this.rig.assessment()?.runs ?? []).map((r: AsTold<RunResult>): TableRow => ({
       id: r.outletId,
       cells: {
         gun: this.rig.document()?.outlets.find((o) => o.id === r.outletId)?.name ?? '',

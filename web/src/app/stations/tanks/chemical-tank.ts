@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { type ChemicalTankResult, formatQuantity } from '@pozzo/core';
+import { type AsTold, type ChemicalTankResult, formatQuantity } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { type Fact, Facts } from '../../bench/facts';
@@ -40,7 +40,7 @@ export class ChemicalTank {
   readonly index = input.required<number>();
   /** Path of the result in the assessment. */
   readonly at = input.required<string>();
-  readonly result = input.required<ChemicalTankResult>();
+  readonly result = input.required<AsTold<ChemicalTankResult>>();
 
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });

@@ -1,6 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  type AsTold,
   addTank,
   changeLiquid,
   changeShape,
@@ -60,7 +61,7 @@ export class TanksStation {
   protected readonly chosen = chosenOf(this.tanks, this.of);
   protected readonly path = computed(() => `tanks.${this.chosen.index()}`);
   protected readonly shape = computed(() => this.chosen.item()?.shape);
-  protected readonly result = computed<TankResult | undefined>(() => this.rig.assessment()?.tanks[this.chosen.index()]);
+  protected readonly result = computed<AsTold<TankResult> | undefined>(() => this.rig.assessment()?.tanks[this.chosen.index()]);
   protected readonly shapes = SHAPE_OPTIONS;
   protected readonly liquids = [
     { value: 'water', name: 'Water' },
