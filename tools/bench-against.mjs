@@ -1,4 +1,4 @@
-// This core against that of another commit, interleaved in one run: npm run bench -- --against <commit>
+// This core against that of another commit, interleaved in one run: npm run bench -- --against <commit> [--same]
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -82,8 +82,11 @@ function thread(at, document) {
   return { ask, end: () => worker.terminate() };
 }
 
-/** Prints a table of this core against the commit's. */
-export async function benchAgainst(commit) {
+/**
+ * Prints a table of this core against the commit's.
+ * @param same whether both are given the commit's own layouts, read and lifted here; else each its own, with all that has come to them since
+ */
+export async function benchAgainst(commit, same = false) {
   const other = await coreOf(commit);
   try {
     const here = join(root, 'core/dist/index.js');
@@ -91,8 +94,12 @@ export async function benchAgainst(commit) {
     const row = (name, [a, b], unit = 'ms') =>
       console.log(`${name.padEnd(44)} ${a.toFixed(3).padStart(10)} ${b.toFixed(3).padStart(10)} ${unit}  ${(a / b).toFixed(2).padStart(5)} ×`);
     console.log(`${''.padEnd(44)} ${commit.slice(0, 9).padStart(10)} ${'here'.padStart(10)}`);
-    const made = (core) => core.DEMO_RIGS().find((r) => r.id === 'crew').document;
-    const [oldDoc, newDoc] = [made(then), made(now)];
+    const made = (core, id) => (id === 'crew' ? core.DEMO_RIGS().find((r) => r.id === id).document : core.LAYOUTS.find((l) => l.id === id).make());
+    const documents = (id) => {
+      const old = made(then, id);
+      return [old, same ? now.readRig(old).document : made(now, id)];
+    };
+    const [oldDoc, newDoc] = documents('crew');
     const [oldRead, newRead] = [then.readRig(oldDoc), now.readRig(newDoc)];
     row(
       'reading a document once more',
@@ -148,8 +155,9 @@ export async function benchAgainst(commit) {
     console.log(`  edits, median of the ratios ${median(ratios).toFixed(2)} ×`);
 
     for (const id of ['crew', 'small-buffer', 'two-batch']) {
-      const [a, b] = [then, now].map((core) => {
-        const read = core.readRig(id === 'crew' ? made(core) : core.LAYOUTS.find((l) => l.id === id).make());
+      const docs = documents(id);
+      const [a, b] = [then, now].map((core, k) => {
+        const read = core.readRig(docs[k]);
         const assessment = core.assess(read.rig);
         const from = core.reassess?.(read.rig);
         return () => result(core.adviseSteps(read.document, read.rig, assessment, from));

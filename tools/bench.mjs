@@ -12,7 +12,7 @@ if (at > 0) {
   if (!commit) fail('bench -- --against takes a commit.');
   buildNode();
   const { benchAgainst } = await import('./bench-against.mjs');
-  await benchAgainst(commit);
+  await benchAgainst(commit, process.argv.includes('--same'));
   process.exit(0);
 }
 chromium();

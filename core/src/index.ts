@@ -7,6 +7,7 @@ export * from './electrics/index.js';
 export * from './fuel/index.js';
 export * from './assumption/index.js';
 export * from './working/index.js';
+export { EQUATIONS, type EquationId } from './subject/equations.js';
 export * from './rig/index.js';
 export * from './catalogue/index.js';
 export * from './deck/index.js';

@@ -342,7 +342,7 @@ class Deck {
     }
     const drain = p.own.place?.drain;
     if (drain) {
-      least += 15 * Math.max(values['drain-room'] - clearBefore(lowOf(b), drain, others), 0);
+      least += 15 * Math.max(values['drain-room'] - clearBefore(lowOf(b, values), drain, others), 0);
     }
     if (!p.burns) return { cost: least, service, exhaust: undefined };
     let [exhaust, hit]: [Side, number] = ['street', Infinity];

@@ -8,7 +8,7 @@ import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';
 import { say } from '../working/figure';
 import { si } from '../quantity/parse';
-import { EQUATIONS } from '../working/equations';
+import { EQUATIONS } from '../subject/equations';
 import { findAssumption } from '../assumption/register';
 import { assess } from './assess';
 import { timeToEmpty } from '../subject/buffer/buffer';

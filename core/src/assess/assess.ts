@@ -13,8 +13,7 @@ import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult } from './assessment.js';
 import { Bare } from './bare.js';
-import { cautionsOf } from './cautions.js';
-import { fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
+import { cautionsOf, fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
 import { once, RigGround, type Things } from './ground.js';
 
 /**

@@ -1,6 +1,6 @@
 import { LAYOUTS } from '../layouts/layouts.js';
 import { parseRig } from '../rig/read.js';
-import { EQUATIONS, type EquationId } from '../working/equations.js';
+import { EQUATIONS, type EquationId } from '../subject/equations.js';
 import type { Figure } from '../working/figure.js';
 import { assess } from './assess.js';
 

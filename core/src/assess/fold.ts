@@ -1,6 +1,6 @@
 import type { Rig } from '../rig/schema.js';
 import { SUBJECTS } from '../subject/index.js';
-import type { Finding } from '../subject/finding.js';
+import type { Caution, Finding } from '../subject/finding.js';
 import { sameList } from '../subject/same-list.js';
 import type { Reading, Subject } from '../subject/subject.js';
 import type { Figure } from '../working/figure.js';
@@ -98,6 +98,9 @@ export function tellingsOf(ground: RigGround, memory: Memory, names: object, bef
   }
   return out;
 }
+
+/** Standing warnings, subject by subject. */
+export const cautionsOf = (rig: Rig): Caution[] => ALL.flatMap((s) => s.cautions?.(rig) ?? []);
 
 /** Answers that are groups of lists, not results of their own. */
 const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);

@@ -4,7 +4,7 @@ import type { Blends } from '../solve/blend-network.js';
 import type { Cases } from '../solve/cases.js';
 import type { FeedPart } from '../solve/feed-parts.js';
 import type { Stocks } from '../solve/stock.js';
-import type { Finding } from './finding.js';
+import type { Caution, Finding } from './finding.js';
 import type { Kinds } from './kind.js';
 import type { SharedLists } from './shared-lists.js';
 import type { Scale } from './verdict.js';
@@ -55,6 +55,8 @@ export interface Subject<Answers extends object = object, Given extends object =
   readonly tells?: (of: Reading) => readonly unknown[];
   readonly assess: (ground: Ground, given: Given) => Answers;
   readonly findings?: (ground: Ground, a: Answers & Given) => readonly Finding[];
+  /** Standing warnings for the work. Advice, never a permit: local codes, data sheets and licensed trades decide. */
+  readonly cautions?: (rig: Rig) => readonly Caution[];
   /** Assumptions behind verdicts and numbers that are no figures of their own. */
   readonly rests?: (rig: Rig, a: Answers) => readonly AssumptionId[];
 }

@@ -3,7 +3,7 @@ import { SI_UNIT } from '../quantity/dimension.js';
 import { formatQuantity } from '../quantity/format.js';
 import { quantityRuleOf, type QuantityRule, readField } from '../rig/quantity-field.js';
 import { type Line, sayLine } from './line.js';
-import { EQUATIONS, type EquationId } from '../working/equations.js';
+import { EQUATIONS, type EquationId } from '../subject/equations.js';
 
 /** One input of a sum: what it is, what it may be, what stands in when it is left out. */
 export interface SumInput {

@@ -1,7 +1,7 @@
 import type { AssumptionId } from '../assumption/register.js';
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { formatInches, formatQuantity } from '../quantity/format.js';
-import type { EquationId } from './equations.js';
+import type { EquationId } from '../subject/equations.js';
 
 /** One number that went into a figure. */
 export interface Input {

@@ -1,2 +1,2 @@
 export * from './figure.js';
-export * from './equations.js';
+export type { Equation } from './equation.js';

@@ -1,3 +1,4 @@
+import { bufferCautions } from './cautions.js';
 import { Draws } from '../../solve/mean-draw.js';
 import { tiedWith } from '../../solve/vessels.js';
 import { allWater, behindTanks } from '../reads.js';
@@ -46,4 +47,5 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
     ...(a.tanks.some((t) => t.tie) ? (['tie-difference', 'tie-starves'] as const) : []),
   ],
   findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => tankFindings(cases, t, a.tanks[i])),
+  cautions: bufferCautions,
 };

@@ -1,3 +1,4 @@
+import { circuitCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { hoursRest } from '../../solve/hours.js';
 import { allWater, chemicals } from '../reads.js';
@@ -56,4 +57,5 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
     ...(mains.loads.length ? (['motor-efficiency', 'motor-start', 'mains-volts'] as const) : []),
     ...(mains.fuelM3s > 0 ? (['generator-efficiency'] as const) : []),
   ],
+  cautions: circuitCautions,
 };

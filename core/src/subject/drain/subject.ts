@@ -1,3 +1,4 @@
+import { drainCautions } from './cautions.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Reading, Subject } from '../subject.js';
 import { assessDrain, drainFindings } from './drain.js';
@@ -27,4 +28,5 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
     ),
   }),
   findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => drainFindings(cases, t, a.drains[i])),
+  cautions: drainCautions,
 };

@@ -1,3 +1,4 @@
+import { fillCautions } from './cautions.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { assessFill, fillFindings } from './fill.js';
@@ -25,4 +26,5 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
     ...(a.fills.length ? (['poor-spigot', 'good-spigot', 'poor-pressure'] as const) : []),
     ...(a.fills.some((f) => f.taps.length) ? (['hand-least', 'bucket'] as const) : []),
   ],
+  cautions: fillCautions,
 };

@@ -1,3 +1,4 @@
+import { fuelCautions } from './cautions.js';
 import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { fuelFindings } from './findings.js';
@@ -38,4 +39,5 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
     ...(fuel.engines.some((e) => e.headFull && (e.lift === 'engine' || e.lift === 'pulse')) ? (['fuel-pump-lift'] as const) : []),
     ...(fuel.engines.some((e) => e.headFull && e.lift === 'electric') ? (['fuel-electric-lift'] as const) : []),
   ],
+  cautions: fuelCautions,
 };

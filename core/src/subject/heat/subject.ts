@@ -1,3 +1,4 @@
+import { heatCautions } from './cautions.js';
 import { allWater } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { heatFindings } from './findings.js';
@@ -14,4 +15,5 @@ export const HEAT: Subject<HeatAnswers, object, HeatCode> = {
   assess: ({ cases }) => ({ burners: assessHeat(cases) }),
   findings: ({ rig }, { burners }) => heatFindings(rig, burners),
   rests: (_rig, { burners }) => (burners.some((b) => b.weakest?.assumed) ? ['cold-stands'] : []),
+  cautions: heatCautions,
 };

@@ -1,3 +1,4 @@
+import { liquidCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { chemicalLevels, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
@@ -26,4 +27,5 @@ export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
     ...tankFindings(rig, stocks),
     ...bundFindings(rig, a.chemical),
   ],
+  cautions: liquidCautions,
 };

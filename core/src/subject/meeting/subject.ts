@@ -1,3 +1,4 @@
+import { meetingCautions } from './cautions.js';
 import type { Subject } from '../subject.js';
 import { attackFindings, meetingFindings } from './findings.js';
 import { MEETING_KINDS, type MeetingCode } from './kinds.js';
@@ -22,4 +23,5 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
   tells: ({ rig }) => [rig.reels, ...rig.lines.map((l) => l.id)],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
   findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
+  cautions: meetingCautions,
 };

@@ -1,3 +1,4 @@
+import { mixCautions } from './cautions.js';
 import type { Rig } from '../../rig/schema.js';
 import { wayOf } from '../../solve/blend-network.js';
 import { message } from '../../working/figure.js';
@@ -46,6 +47,7 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
     ...(rig.mixes.length && !rig.brief.washes?.length ? (['usual-wash-area', 'usual-washes'] as const) : []),
     ...(rig.liquids.some((l) => l.kind === 'soap') ? (['gravity-soap'] as const) : []),
   ],
+  cautions: mixCautions,
 };
 
 /** Mean flow that soft washing takes from each tank while a job lasts. Injectors take from the washer's own water. */

@@ -1,12 +1,13 @@
+import type { AssumptionValues } from '../../assumption/register.js';
 import type { Box } from '../../deck/index.js';
 import type { Platform, Side } from '../../rig/schema.js';
 import { before, openSides, overlapM } from './room.js';
 
-/** Where one looks for a way, m; and what one steps over and stoops under, above the floor, m. */
-const [GRID, STEP, STOOP] = [0.05, 0.2, 1.6];
+/** How far apart the places are that are looked at for a way, m. */
+const GRID = 0.05;
 
-/** How far aside of a thing one stands and still gets at it, of how far one reaches. */
-const ASLANT = 0.5;
+/** How wide somebody is, what one steps over and stoops under, and how far aside one reaches. */
+export type Person = Pick<AssumptionValues, 'aisle' | 'aisle-step' | 'aisle-stoop' | 'aisle-aslant'>;
 
 /** Floor of a closed body that somebody gets to from a door. */
 export interface Aisle {
@@ -15,14 +16,15 @@ export interface Aisle {
 }
 
 /**
- * Where somebody so wide stands who came in at a door of a closed body: a square that is moved over the floor between what
+ * Where somebody stands who came in at a door of a closed body: a square that is moved over the floor between what
  * stands there. Under a roof lower than one stoops nobody walks: one reaches in from the doors.
  */
-export function aisleOf(platform: Platform, solid: readonly Box[], widthM: number): Aisle {
-  const walks = (platform.headroom ?? 0) >= STOOP;
-  const blocks = solid.filter((b) => b.z0 < STOOP && b.z1 > STEP);
+export function aisleOf(platform: Platform, solid: readonly Box[], values: Person): Aisle {
+  const { aisle: widthM, 'aisle-step': step, 'aisle-stoop': stoop, 'aisle-aslant': aslant } = values;
+  const walks = (platform.headroom ?? 0) >= stoop;
+  const blocks = solid.filter((b) => b.z0 < stoop && b.z1 > step);
   const [nx, ny] = [Math.floor((platform.length - widthM) / GRID), Math.floor((platform.width - widthM) / GRID)].map((n) => Math.max(n, -1) + 1);
-  const stand = (i: number, j: number): Box => ({ x0: i * GRID, x1: i * GRID + widthM, y0: j * GRID, y1: j * GRID + widthM, z0: STEP, z1: STOOP });
+  const stand = (i: number, j: number): Box => ({ x0: i * GRID, x1: i * GRID + widthM, y0: j * GRID, y1: j * GRID + widthM, z0: step, z1: stoop });
   const seen = new Uint8Array(Math.max(nx * ny, 0));
   const stack: number[] = [];
   const visit = (i: number, j: number): void => {
@@ -50,17 +52,17 @@ export function aisleOf(platform: Platform, solid: readonly Box[], widthM: numbe
       visit(i, j + 1);
     }
   }
-  const outside = doors.map((side) => before({ x0: 0, x1: platform.length, y0: 0, y1: platform.width, z0: -STOOP, z1: 2 * STOOP }, side, 0.01));
+  const outside = doors.map((side) => before({ x0: 0, x1: platform.length, y0: 0, y1: platform.width, z0: -stoop, z1: 2 * stoop }, side, 0.01));
   return {
     gets: (box, side, reachM) => {
       // From aslant as well as from straight before it.
-      const face = before(box, side, reachM, ASLANT);
-      const hand = { ...face, z0: -STOOP, z1: 2 * STOOP };
+      const face = before(box, side, reachM, aslant);
+      const hand = { ...face, z0: -stoop, z1: 2 * stoop };
       if (outside.some((o) => overlapM(hand, o) > 1e-6)) return true;
       for (let at = 0; at < seen.length; at++)
         if (seen[at] === 1) {
           const here = stand(Math.floor(at / ny), at % ny);
-          if (overlapM({ ...hand, z0: STEP, z1: STOOP }, here) > 1e-6) return true;
+          if (overlapM({ ...hand, z0: step, z1: stoop }, here) > 1e-6) return true;
         }
       return false;
     },

@@ -42,7 +42,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       const [a, b] = [placed[i], placed[j]];
       if (by > TOUCH) tell('overlap', 'starved', a, message('{a} and {b} stand in each other, {by} deep.', { a: a.name, b: b.name, by: length(by) }), b);
     }
-  const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, boxes, values['aisle']);
+  const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, boxes, values);
   for (const t of placed) {
     if (aisle && isStarted(t))
       wayIn(

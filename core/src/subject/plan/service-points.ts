@@ -8,9 +8,6 @@ import { clearBefore, openSides, toEdge } from './room.js';
 
 type Placed = Standing & { readonly box: Box };
 
-/** Of an engine's height: its cord or key, and the plug its oil runs out of with the room that a pan takes. */
-const [START, DRAIN, PAN] = [0.6, 0.1, 0.2];
-
 /** Whether somebody pulls a cord to start it. */
 export const startedByCord = (engine: EngineOn | undefined): boolean => engine !== undefined && engine.kind !== 'burner' && !engine.electricStart;
 
@@ -19,7 +16,7 @@ export const filledItself = (rig: Pick<Rig, 'fuelLines'>, engine: EngineOn | und
   engine?.own !== undefined && !rig.fuelLines.some((l) => l.to === engine.id);
 
 /** What of an engine's box its oil runs out of, with the room that a pan takes. */
-export const lowOf = (box: Box): Box => ({ ...box, z1: box.z0 + PAN * (box.z1 - box.z0) });
+export const lowOf = (box: Box, values: Pick<AssumptionValues, 'pan-height'>): Box => ({ ...box, z1: box.z0 + values['pan-height'] * (box.z1 - box.z0) });
 
 export interface Deck {
   readonly rig: Rig;
@@ -55,9 +52,14 @@ export function servicePoints(deck: Deck, access: ReadonlyMap<string, Access>): 
     const tall = box.z1 - box.z0;
     const out: HandPoint[] = [];
     if (engine && engine.kind !== 'burner' && own) {
-      out.push(point('start', own.side, box.z0 + START * tall, { freeM: own.freeM, wantedM: own.wantedM }));
+      out.push(point('start', own.side, box.z0 + values['start-height'] * tall, { freeM: own.freeM, wantedM: own.wantedM }));
       const side = t.place?.drain ?? own.side;
-      out.push(point('oil-drain', side, box.z0 + DRAIN * tall, { freeM: freeBefore(deck, t, side, lowOf(box)), wantedM: values['drain-room'] }));
+      out.push(
+        point('oil-drain', side, box.z0 + values['drain-height'] * tall, {
+          freeM: freeBefore(deck, t, side, lowOf(box, values)),
+          wantedM: values['drain-room'],
+        }),
+      );
     }
     const filled = t.kind === 'fuel-tank' || filledItself(rig, engine);
     if (filled) out.push(point('fuel-cap', undefined, box.z1, { freeM: overLid(t, deck.placed, deck.solid, platform), wantedM: values['cap-room'] }));

@@ -1,3 +1,4 @@
+import { planCautions } from './cautions.js';
 import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { planFindings } from './findings.js';
@@ -37,6 +38,12 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'gate-room',
           'lid-room',
           'aisle',
+          'aisle-step',
+          'aisle-stoop',
+          'aisle-aslant',
+          'start-height',
+          'drain-height',
+          'pan-height',
           'cap-room',
           'drain-room',
           'cord-room',
@@ -45,4 +52,5 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'hold-safety',
         ]
       : [],
+  cautions: planCautions,
 };

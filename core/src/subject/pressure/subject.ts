@@ -1,3 +1,4 @@
+import { pressureCautions } from './cautions.js';
 import { behindPumps } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { PRESSURE_KINDS, type PressureCode } from './kinds.js';
@@ -24,4 +25,5 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
     ...(rig.machines.some((m) => m.drive === 'vehicle' && !m.takeOff) ? (['vehicle-idle'] as const) : []),
   ],
   findings: ({ cases }, a) => pressureFindings(cases, a.cases, a.machines, a.outlets),
+  cautions: pressureCautions,
 };

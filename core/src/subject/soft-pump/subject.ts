@@ -1,3 +1,4 @@
+import { softPumpCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { wayOf } from '../../solve/blend-network.js';
 import { blendOf, chemicals } from '../reads.js';
@@ -37,4 +38,5 @@ export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
     ...(rig.softPumps.some((p) => p.kind !== 'electric') ? (['engine-fuel'] as const) : []),
     ...rig.sprayers.map((s) => (s.kind === 'brush' ? ('brush-flow' as const) : ('spray-flow' as const))),
   ],
+  cautions: softPumpCautions,
 };

@@ -1,3 +1,4 @@
+import { supplyCautions } from './cautions.js';
 import type { Subject } from '../subject.js';
 import { supplyFindings } from './findings.js';
 import { SUPPLY_KINDS, type SupplyCode } from './kinds.js';
@@ -20,4 +21,5 @@ export const SUPPLY: Subject<object, object, SupplyCode> = {
   ],
   assess: () => ({}),
   findings: ({ rig, values }) => supplyFindings(rig, values),
+  cautions: supplyCautions,
 };

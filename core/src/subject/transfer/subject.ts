@@ -1,3 +1,4 @@
+import { transferCautions } from './cautions.js';
 import { chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { TRANSFER_KINDS, type TransferCode } from './kinds.js';
@@ -13,4 +14,5 @@ export const TRANSFER: Subject<TransferAnswers, object, TransferCode> = {
   assess: ({ cases, stocks }) => ({ chemical: { transfers: assessTransfers(cases, stocks) } }),
   findings: ({ cases }, a) => transferFindings(cases, a.chemical.transfers),
   rests: (_rig, { chemical: { transfers } }) => (transfers.length ? ['transfer-suction', 'transfer-time'] : []),
+  cautions: transferCautions,
 };

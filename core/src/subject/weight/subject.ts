@@ -1,3 +1,4 @@
+import { weightCautions } from './cautions.js';
 import type { Rig } from '../../rig/schema.js';
 import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
@@ -35,4 +36,5 @@ export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {
           'diesel-density',
         ]
       : [],
+  cautions: weightCautions,
 };

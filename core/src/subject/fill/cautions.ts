@@ -1,0 +1,14 @@
+import type { Rig } from '../../rig/schema.js';
+import { when } from '../caution.js';
+import type { Caution } from '../finding.js';
+
+/** What may run back into the customer’s water. */
+export const fillCautions = (rig: Rig): readonly Caution[] => [
+  ...when(
+    rig.lines.some((l) => l.role === 'fill' && !l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer')),
+    {
+      station: 'fill',
+      text: 'Keep tank water out of the customer’s drinking water: a backflow preventer, or an inlet that ends above the rim. Local plumbing codes decide which.',
+    },
+  ),
+];

@@ -1,0 +1,11 @@
+import type { Rig } from '../../rig/schema.js';
+import { when } from '../caution.js';
+import type { Caution } from '../finding.js';
+
+/** What must never meet. */
+export const meetingCautions = (rig: Rig): readonly Caution[] => [
+  ...when(rig.liquids.length > 0, {
+    station: 'liquids',
+    text: 'Never mix products that are not meant for each other, not even as residues. Label every tank, drum and bucket with what is in it today.',
+  }),
+];

@@ -1,0 +1,18 @@
+import { driveOf, type Rig } from '../../rig/schema.js';
+import { when } from '../caution.js';
+import type { Caution } from '../finding.js';
+
+/** What drives a machine chokes, or kills by its mains. */
+export const supplyCautions = (rig: Rig): readonly Caution[] => [
+  ...when(
+    rig.machines.some((m) => driveOf(m) !== 'electric'),
+    { station: 'machines', text: 'Engine exhaust is carbon monoxide: never run in a closed body; keep exhaust and hot parts off plastic tanks.' },
+  ),
+  ...when(
+    rig.machines.some((m) => driveOf(m) === 'electric'),
+    {
+      station: 'machines',
+      text: 'Mains and water: only through a residual-current device (RCD, GFCI) tested that day, plugs and couplings off the ground, no cable under the jet. A generator is earthed as its book says.',
+    },
+  ),
+];

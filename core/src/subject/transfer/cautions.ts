@@ -1,0 +1,12 @@
+import type { Rig } from '../../rig/schema.js';
+import { transferWays } from '../../solve/transfer.js';
+import { when } from '../caution.js';
+import type { Caution } from '../finding.js';
+
+/** While stock is pumped. */
+export const transferCautions = (rig: Rig): readonly Caution[] => [
+  ...when(rig.liquids.length > 0 && transferWays(rig).length > 0, {
+    station: 'liquids',
+    text: 'Stand by while stock is pumped: nothing stops the pump when the tank is full. Gloves, apron and eye protection; the lid open, the other end tied in; rinse the hose into the tank before it is coiled.',
+  }),
+];
