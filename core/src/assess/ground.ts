@@ -12,6 +12,8 @@ interface Thing {
   readonly answer: unknown;
 }
 export type Things = ReadonlyMap<string, Thing>;
+/** Most answers of single things that are kept: a large rig has some fifty. */
+const MOST_THINGS = 500;
 
 export const once = <T>(make: () => T): (() => T) => {
   let made: { readonly value: T } | undefined;
@@ -28,8 +30,8 @@ export class RigGround implements Ground {
   private readonly theStocks: () => Stocks;
   private readonly theBlends: () => Blends;
 
-  /** Answers of single things, with what they hang on. */
-  readonly things = new Map<string, Thing>();
+  /** Answers of single things, with what they hang on; those that were not asked for stay as they were. */
+  readonly things: Map<string, Thing>;
   /** Set where answers are kept from one assessment to the next. */
   reading: Reading | undefined;
 
@@ -45,6 +47,8 @@ export class RigGround implements Ground {
   ) {
     const values = assumptionValues(rig.assumptions);
     this.values = values;
+    // Things come and go: what belongs to none of now is dropped now and then.
+    this.things = new Map(before && before.size < MOST_THINGS ? before : undefined);
     this.theCases = once(() => earlier?.renamed(rig) ?? new Cases(rig, values, book));
     this.theStocks = once(() => new Stocks(rig, values));
     this.theBlends = once(() => new Blends(rig, values, this.stocks));

@@ -172,6 +172,39 @@ describe('what an edit does not bear on stands as it was', () => {
 
 const subjects = SUBJECTS as unknown as readonly Subject[];
 
+test('an edit elsewhere in between costs nothing of what stands', () => {
+  const crew = (change: (d: RigDocument) => void): RigDocument => {
+    const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+    change(d);
+    return d;
+  };
+  const read = (d: RigDocument) => {
+    const r = readRig(d);
+    if (!r.ok) throw new Error(r.problems[0].message);
+    return r.rig;
+  };
+  const valve = (d: RigDocument) => {
+    const part = d.lines.flatMap((l) => l.parts).find((p) => p.kind === 'valve' && p.is === 'metering-valve');
+    if (part?.kind === 'valve') part.setting = '44 %';
+  };
+  const nozzle = (d: RigDocument) => void (d.outlets[0].nozzle.size = '6');
+  const first = reassess(read(crew(() => undefined)));
+  const second = reassess(read(crew(nozzle)), first);
+  const third = reassess(
+    read(
+      crew((d) => {
+        nozzle(d);
+        valve(d);
+      }),
+    ),
+    second,
+  );
+  const stood = third.assessment.chemical.mixes.filter((m, i) => m === first.assessment.chemical.mixes[i]);
+  expect(stood.length).toBe(first.assessment.chemical.mixes.length - 1);
+  // What was taken up stays as it was.
+  expect(reassess(second.rig, first).assessment).toEqual(second.assessment);
+});
+
 describe('what findings look at is written down', () => {
   test.each(LAYOUTS.map((l) => [l.id, l] as const))('on %s', (_id, layout) => {
     const read = readRig(layout.make());
