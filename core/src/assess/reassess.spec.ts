@@ -172,6 +172,36 @@ describe('what an edit does not bear on stands as it was', () => {
 
 const subjects = SUBJECTS as unknown as readonly Subject[];
 
+test.each(LAYOUTS.map((l) => [l.id, l] as const))('%s: what a fill line or a tap does is told wherever it does it', (_id, layout) => {
+  const d = layout.make();
+  const read = readRig(d);
+  if (!read.ok) throw new Error('unread');
+  const before = reassess(read.rig);
+  const changes: ((x: RigDocument) => void)[] = [
+    ...d.spigots.map((_s, i) => (x: RigDocument) => void (x.spigots[i].readings[0].flow = '1.3 gpm')),
+    ...d.lines.flatMap((l, i) =>
+      l.role === 'fill'
+        ? [
+            (x: RigDocument) => x.lines[i].parts.forEach((p) => void (p.kind === 'hose' && (p.length = '333 ft'))),
+            (x: RigDocument) => void x.lines[i].parts.pop(),
+            (x: RigDocument) => void (x.lines[i].closed = !l.closed),
+          ]
+        : [],
+    ),
+  ];
+  for (const change of changes) {
+    const x = layout.make();
+    change(x);
+    const next = reread(x, read);
+    if (!next.ok) continue;
+    const { solves: _a, ...now } = reassess(next.rig, before).assessment;
+    const { solves: _b, ...then } = assess(next.rig);
+    const wrong: string[] = [];
+    off(now, then, 'assessment', wrong);
+    expect(wrong).toEqual([]);
+  }
+});
+
 test('an edit elsewhere in between costs nothing of what stands', () => {
   const crew = (change: (d: RigDocument) => void): RigDocument => {
     const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();

@@ -1,4 +1,4 @@
-import type { End, LineRole, Mix, Rig, Tank } from '../rig/schema.js';
+import type { End, Line, LineRole, Mix, Rig, Tank } from '../rig/schema.js';
 import { returnsToItself } from '../solve/solved.js';
 import type { Reading } from './subject.js';
 
@@ -42,12 +42,13 @@ export const allWater = shared((of: Things): readonly unknown[] => {
 });
 
 /**
- * What leaves the tanks hangs on: how they are filled bears on it only where what fills one crosses a tie, or where a pump
- * is fed by a tap.
+ * What leaves the tanks hangs on: how they are filled bears on it only where what fills one crosses a tie, or where taps
+ * feed more than tanks.
  */
 export function behindTanks(of: Reading): readonly unknown[] {
   const { rig, bare } = of;
-  if (rig.lines.some((l) => l.role === 'tie' || (l.role !== 'fill' && l.from.at === 'spigot'))) return [allWater(of)];
+  const apart = (l: Line): boolean => (l.role === 'fill' ? l.from.at === 'spigot' && l.to.at === 'tank' : l.role !== 'tie' && l.from.at !== 'spigot');
+  if (!rig.lines.every(apart)) return [allWater(of)];
   return [
     ...air(rig),
     ...bare([...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines, ...rig.outlets]),
