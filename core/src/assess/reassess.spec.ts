@@ -202,6 +202,26 @@ test.each(LAYOUTS.map((l) => [l.id, l] as const))('%s: what a fill line or a tap
   }
 });
 
+test.each(['big-tank', 'tied-tanks', 'two-unequal', 'crew-of-four'])('%s: a tap that feeds a header too bears on what leaves the tanks', (id) => {
+  const d = LAYOUTS.find((l) => l.id === id)!.make();
+  const hose = d.lines.flatMap((l) => l.parts).find((p) => p.kind === 'hose')!;
+  const [spigot, header] = [d.spigots[0].id, d.manifolds![0].id];
+  d.lines.push({ id: 'tap-in', role: 'fill', from: { at: 'spigot', id: spigot }, to: { at: 'manifold', id: header }, parts: [{ ...hose, id: 'tap-hose' }] });
+  const read = readRig(d);
+  if (!read.ok) throw new Error(read.problems[0].message);
+  const before = reassess(read.rig);
+  const x = clone(d);
+  x.spigots[0].readings[0].flow = '2 gpm';
+  const next = reread(x, read);
+  if (!next.ok) throw new Error('unread');
+  const { solves: _a, ...now } = reassess(next.rig, before).assessment;
+  const { solves: _b, ...then } = assess(next.rig);
+  const wrong: string[] = [];
+  off(now, then, 'assessment', wrong);
+  expect(wrong).toEqual([]);
+  expect(now.tanks.map((t) => t.draw.value)).not.toEqual(before.assessment.tanks.map((t) => t.draw.value));
+});
+
 test('an edit elsewhere in between costs nothing of what stands', () => {
   const crew = (change: (d: RigDocument) => void): RigDocument => {
     const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();

@@ -1,4 +1,5 @@
 import type { CircuitAnswers } from '../circuit/result.js';
+import { feedPath } from '../../solve/inlet.js';
 import type { Subject } from '../subject.js';
 import { winterFindings } from './findings.js';
 import { WINTER_KINDS, type WinterCode } from './kinds.js';
@@ -11,11 +12,12 @@ export const WINTER: Subject<WinterAnswers, CircuitAnswers, WinterCode> = {
   scale: 'practice',
   kinds: WINTER_KINDS,
   needs: ['circuit'],
-  // Its circuits and steps are told by name.
-  reads: ({ rig }) => [
+  // Its circuits and steps are told by name; a circuit is the way that the water takes.
+  reads: ({ rig, ground }) => [
     rig.assumptions,
     rig.brief.coldest,
-    ...rig.machines,
+    ...rig.machines.flatMap((m) => [m.id, m.name, ...feedPath(ground.cases.asDrawn, m).map((l) => l.id)]),
+    ...rig.softPumps.map((p) => p.name),
     ...rig.mixes,
     ...rig.tanks,
     ...rig.outlets.map((o) => o.id),
