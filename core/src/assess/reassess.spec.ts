@@ -205,7 +205,7 @@ test.each(LAYOUTS.map((l) => [l.id, l] as const))('%s: what a fill line or a tap
 test.each(['big-tank', 'tied-tanks', 'two-unequal', 'crew-of-four'])('%s: a tap that feeds a header too bears on what leaves the tanks', (id) => {
   const d = LAYOUTS.find((l) => l.id === id)!.make();
   const hose = d.lines.flatMap((l) => l.parts).find((p) => p.kind === 'hose')!;
-  const [spigot, header] = [d.spigots[0].id, d.manifolds![0].id];
+  const [spigot, header] = [d.spigots[0].id, d.manifolds[0].id];
   d.lines.push({ id: 'tap-in', role: 'fill', from: { at: 'spigot', id: spigot }, to: { at: 'manifold', id: header }, parts: [{ ...hose, id: 'tap-hose' }] });
   const read = readRig(d);
   if (!read.ok) throw new Error(read.problems[0].message);
