@@ -45,8 +45,6 @@ function open() {
 }
 
 describe('a time of day', () => {
-  // A page without layout scrolls nothing.
-  beforeAll(() => void (Element.prototype.scrollIntoView = () => undefined));
   afterEach(() => document.querySelectorAll('.cdk-overlay-container').forEach((x) => x.replaceChildren()));
 
   test('is written as everywhere here, and told as it was typed', () => {
