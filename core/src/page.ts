@@ -4,7 +4,7 @@
  */
 export { formatQuantity } from './quantity/format.js';
 export { findUnit, fromSi, SHOWN_UNIT, type Dimension, type UnitSystem } from './quantity/dimension.js';
-export { say, type Message } from './working/figure.js';
+export { asTold, say, type Message } from './working/figure.js';
 export { SEVERITY_WORDS, type Scale, type Verdict } from './subject/verdict.js';
 export {
   BackupsShape,

@@ -1,4 +1,5 @@
-import { type Assessment, asTold, type AsTold } from '@pozzo/core';
+import type { Assessment, AsTold } from '@pozzo/core';
+import { asTold } from '@pozzo/core/page';
 
 /** An assessment as the page has it: figures without their workings, which are asked for one by one. */
 export type ToldAssessment = AsTold<Assessment>;
