@@ -1,7 +1,6 @@
 module.exports = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
-  testSequencer: '<rootDir>/../tools/long-first.cjs',
   testMatch: ['**/*.spec.ts'],
   // No test is judged by its time; one that hangs is stopped.
   testTimeout: 120_000,

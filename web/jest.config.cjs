@@ -3,7 +3,6 @@ module.exports = {
   testEnvironment: 'jest-preset-angular/environments/jest-jsdom-env',
   setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
   roots: ['<rootDir>/src'],
-  testSequencer: '<rootDir>/../tools/long-first.cjs',
   testMatch: ['**/*.spec.ts'],
   // No test is judged by its time; one that hangs is stopped.
   testTimeout: 120_000,
