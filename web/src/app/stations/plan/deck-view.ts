@@ -1,5 +1,16 @@
 import { Component, computed, type ElementRef, inject, input, output, viewChild } from '@angular/core';
-import { formatQuantity, formatTape, moveThing, layHoses, type AsTold, type PlanResult, type Rig, SEVERITY_WORDS, standingOn, type WeightState } from '@pozzo/core';
+import {
+  formatQuantity,
+  formatTape,
+  moveThing,
+  layHoses,
+  type AsTold,
+  type PlanResult,
+  type Rig,
+  SEVERITY_WORDS,
+  standingOn,
+  type WeightState,
+} from '@pozzo/core';
 import { type Dimension, dimensionAlong, DimensionMark, dimensionUp, LabelMark, placeLabels } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 import { type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
