@@ -64,8 +64,6 @@ export class SoftBook {
     const lists = new SharedLists(this.lists);
     const reads = [
       ...blendOf({ rig, lists, bare: (things) => things }, mix),
-      ...rig.softPumps,
-      ...rig.sprayers,
       // Their places are in it.
       ...rig.tanks.map((t) => t.id),
       ...rig.compressors.map((c) => c.id),
