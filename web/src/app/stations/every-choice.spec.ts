@@ -1,5 +1,5 @@
 import { STATION_NAMES, stationOf } from '../testing/all-stations';
-import { expectSound, openStation } from '../testing/open-station';
+import { expectSound, openAgain, type Opened } from '../testing/open-station';
 import { labelOf, selectsOf } from '../testing/render';
 
 jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
@@ -10,7 +10,12 @@ const LAYOUTS_PRESSED = ['small-buffer', 'tied-tanks'];
 describe.each(LAYOUTS_PRESSED)('on %s', (id) => {
   test.each(STATIONS)('every choice of %s leaves a rig that reads', async (name) => {
     const station = await stationOf(name);
-    const first = openStation(id, name, station);
+    const told = (s: Opened): string =>
+      selectsOf(s.fixture)
+        .map((x) => `${labelOf(s.root, x)} ${String(x.value)} ${x.options.length}`)
+        .join('; ');
+    const { again, close } = openAgain(id, name, station, told);
+    const first = again();
     // Rows of a kind hold the same selects over and over: the first and the second of each are tried.
     const met = new Map<string, number>();
     const sizes = selectsOf(first.fixture).map((x) => {
@@ -18,17 +23,16 @@ describe.each(LAYOUTS_PRESSED)('on %s', (id) => {
       met.set(label, (met.get(label) ?? 0) + 1);
       return met.get(label)! > 2 ? 0 : x.options.length;
     });
-    first.fixture.destroy();
     sizes.forEach((options, i) => {
       for (let o = 0; o < options; o++) {
-        const s = openStation(id, name, station);
+        const s = again();
         const select = selectsOf(s.fixture)[i];
         const option = select.options.get(o)!;
         option._selectViaInteraction();
         s.fixture.detectChanges();
         expectSound(s.rig, `${labelOf(s.root, select)} to ${option.viewValue}`);
-        s.fixture.destroy();
       }
     });
+    close();
   });
 });

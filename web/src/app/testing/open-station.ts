@@ -11,7 +11,28 @@ export function openStation(id: string, name: string, station: Type<unknown>) {
   doc.brief.day = usualDayDocument(parseRig(doc));
   const made = bench(new FakeRig(doc));
   if (name === 'Work day') made.day.work(4);
-  return { ...made, ...render(station) };
+  return { ...made, ...render(station), doc };
+}
+export type Opened = ReturnType<typeof openStation>;
+
+/**
+ * One station for many tries. Each begins at the rig as it was: in the view of the try before, where that comes back to the
+ * same `marks` as at first, or else in a new one.
+ */
+export function openAgain(id: string, name: string, station: Type<unknown>, marks: (s: Opened) => string): { again: () => Opened; close: () => void } {
+  let now = openStation(id, name, station);
+  const first = marks(now);
+  return {
+    again: () => {
+      now.rig.open(now.doc);
+      now.rig.labels.length = 0;
+      now.fixture.detectChanges();
+      if (marks(now) === first) return now;
+      now.fixture.destroy();
+      return (now = openStation(id, name, station));
+    },
+    close: () => now.fixture.destroy(),
+  };
 }
 
 /** The rig reads, and judging it throws nothing; what the fake does at every edit. */
