@@ -74,8 +74,13 @@ export const test = base.extend<Fixtures>({
 });
 
 /** No accessibility finding of WCAG 2.2 AA on the page as it stands. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+export const expectAccessible = (page: Page): Promise<void> =>
+  nothingFound(new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']));
+/** No words too faint on what they stand on: all that another theme can change. */
+export const expectReadable = (page: Page): Promise<void> => nothingFound(new AxeBuilder({ page }).withRules(['color-contrast']));
+
+async function nothingFound(rules: AxeBuilder): Promise<void> {
+  const found = await rules.analyze();
   expect(
     found.violations.map(
       (v) =>
@@ -87,6 +92,13 @@ export async function expectAccessible(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
+/** Addresses of all stations, as the list of an open build has them. */
+export async function stationsOf(page: Page): Promise<string[]> {
+  const links = page.locator('pz-station-list a[href*="/rig/"]');
+  await expect(links.first()).toBeAttached();
+  const all = await links.evaluateAll((as) => as.map((a) => new URL((a as HTMLAnchorElement).href).pathname.split('/').at(-1)!));
+  return [...new Set(all)];
+}
 export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
 /** Goes to a station by the list: its group is opened where it is shut. */
 export async function openStation(page: Page, name: string): Promise<void> {

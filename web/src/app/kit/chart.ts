@@ -29,9 +29,11 @@ const FOLLOW_MS = 60;
       <p class="quiet wait">Drawing…</p>
     }`,
   styles: `
+    /* What is drawn has the width it was given, and holds no narrower place open: a phone that is turned. */
     :host {
       display: block;
       position: relative;
+      contain: inline-size;
     }
     .box {
       width: 100%;
