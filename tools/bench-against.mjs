@@ -26,15 +26,21 @@ async function coreOf(commit) {
   return { at, core: await import(pathToFileURL(at).href), remove };
 }
 
-/** Times two pieces of work in turn. */
+/** How long each of two pieces of work runs before it is timed, ms: the more code one is, the longer until it is all compiled. */
+const WARM_MS = 3000;
+
+/** Times two pieces of work in turn, both warm. */
 function inTurn(then, now, runs, each = 1) {
+  const works = [then, now];
   const times = [[], []];
-  for (let r = 0; r < runs + 2; r++)
-    [then, now].forEach((work, k) => {
-      const from = performance.now();
-      for (let i = 0; i < each; i++) work();
-      if (r >= 2) times[k].push((performance.now() - from) / each);
-    });
+  const spent = [0, 0];
+  const once = (k) => {
+    const from = performance.now();
+    for (let i = 0; i < each; i++) works[k]();
+    return performance.now() - from;
+  };
+  while (Math.min(...spent) < WARM_MS) for (const k of [0, 1]) spent[k] += once(k);
+  for (let r = 0; r < runs; r++) for (const k of [0, 1]) times[k].push(once(k) / each);
   return times.map(median);
 }
 

@@ -14,7 +14,7 @@ import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult } from './assessment.js';
 import { Bare } from './bare.js';
 import { cautionsOf, fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
-import { once, RigGround, type Things } from './ground.js';
+import { RigGround, type Things } from './ground.js';
 
 /**
  * Everything a rig's figures say: a pure function of the rig (SI, as read by `readRig`).
@@ -51,24 +51,36 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
   if (before) for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
   const names = before && sameNames(before.rig, rig) ? before.names : {};
   const lists = new SharedLists(before?.lists);
-  const parts = once(() => feedParts(rig));
-  const reading: Reading = {
-    rig,
-    lists,
-    bare: (things) => things.map((t) => bare.of(t)),
-    get ground() {
-      return ground;
-    },
-    get parts() {
-      return parts();
-    },
-  };
-  const ofWater = allWater(reading);
+  const ofWater = allWater({ rig, lists, bare: bareBy(bare) });
   const ground = new RigGround(rig, book, before?.water === ofWater ? before.cases : undefined, before?.things);
-  ground.reading = reading;
+  ground.reading = new RigReading(rig, lists, bareBy(bare), ground);
   const { assessment, memory, tellings } = judged(ground, names, before);
   lists.settle();
   return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
+}
+
+const bareBy =
+  (bare: Bare): Reading['bare'] =>
+  (things) =>
+    things.map((t) => bare.of(t));
+
+/**
+ * What the answers of a rig are said to hang on. A class: an object that is written down with getters of its own gets a shape
+ * of its own each time, and the engine lets what those hold go only when it clears up everything.
+ */
+class RigReading implements Reading {
+  private known: Reading['parts'] | undefined;
+
+  constructor(
+    readonly rig: Rig,
+    readonly lists: SharedLists,
+    readonly bare: Reading['bare'],
+    readonly ground: RigGround,
+  ) {}
+
+  get parts(): Reading['parts'] {
+    return (this.known ??= feedParts(this.rig));
+  }
 }
 
 /** Whether the things of two rigs are the same ones, by the same names. */

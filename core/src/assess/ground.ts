@@ -15,7 +15,7 @@ export type Things = ReadonlyMap<string, Thing>;
 /** Most answers of single things that are kept: a large rig has some fifty. */
 const MOST_THINGS = 500;
 
-export const once = <T>(make: () => T): (() => T) => {
+const once = <T>(make: () => T): (() => T) => {
   let made: { readonly value: T } | undefined;
   return () => (made ??= { value: make() }).value;
 };
