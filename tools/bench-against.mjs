@@ -166,7 +166,7 @@ export async function benchAgainst(commit, same = false) {
         const read = core.readRig(docs[k]);
         const assessment = core.assess(read.rig);
         const from = core.reassess?.(read.rig);
-        return () => result(core.adviseSteps(read.document, read.rig, assessment, from));
+        return () => result(core.adviseSteps(read.document, read.rig, assessment, from, read.plain));
       });
       row(`fixes of ${id}`, inTurn(a, b, 7, 3));
     }

@@ -8,7 +8,7 @@ import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { mend } from '../rig/mend.js';
-import type { Read } from '../rig/read.js';
+import { type Read, readRig } from '../rig/read.js';
 import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
@@ -68,12 +68,18 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
 /**
  * {@link advise} one candidate at a time, so that a worker may look up between them.
  * @param from the rig assessed so that its answers may be taken up; each try then reckons only what it touches
+ * @param plain the rig as its fields say it, where the document was read already; see `Read`
  */
-export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: Assessed = reassess(rig)): Generator<void, Fix[]> {
+export function* adviseSteps(
+  doc: RigDocument,
+  rig: Rig,
+  now: Assessment,
+  from: Assessed = reassess(rig),
+  plain: Rig | undefined = plainOf(doc),
+): Generator<void, Fix[]> {
+  if (!plain) return [];
   const base = bill(rig);
-  const first = reread(doc, undefined);
-  if (!first.ok) return [];
-  const read: Read = { document: doc, plain: first.plain, rig: from.rig };
+  const read: Read = { document: doc, plain, rig: from.rig };
   const values = assumptionValues(rig.assumptions);
   const loaded = loadedMass(rig, values);
   const out: Fix[] = [];
@@ -128,6 +134,11 @@ export function* adviseSteps(doc: RigDocument, rig: Rig, now: Assessment, from: 
     }
   }
   return ranked(out, values);
+}
+
+function plainOf(doc: RigDocument): Rig | undefined {
+  const read = readRig(doc);
+  return read.ok ? read.plain : undefined;
 }
 
 /** Most changes of one rig for which things are moved aside. */

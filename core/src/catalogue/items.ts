@@ -255,7 +255,20 @@ const boreOf = (text: string): number => {
 export function siblings(part: PartDocument): readonly CatalogueItem[] {
   const own = findItem(part.item);
   if (!own) return [];
-  return CATALOGUE.filter((x) => family(x.id) === family(own.id)).sort((a, b) => boreOf(a.part.bore) - boreOf(b.part.bore));
+  families ??= inFamilies();
+  return families.get(family(own.id))!;
+}
+let families: ReadonlyMap<string, readonly CatalogueItem[]> | undefined;
+
+function inFamilies(): Map<string, CatalogueItem[]> {
+  const out = new Map<string, CatalogueItem[]>();
+  for (const x of CATALOGUE) {
+    const of = out.get(family(x.id));
+    if (of) of.push(x);
+    else out.set(family(x.id), [x]);
+  }
+  for (const of of out.values()) of.sort((a, b) => boreOf(a.part.bore) - boreOf(b.part.bore));
+  return out;
 }
 
 /**
