@@ -4,7 +4,7 @@ import type { LineDocument, PartDocument, RigDocument } from '../rig/schema.js';
 
 /** A line of a document, or of a draft of it: looked for in what the draft was made of, as each line looked at becomes a draft. */
 export function lineAt(doc: RigDocument, id: string): LineDocument {
-  const before = isDraft(doc) ? original(doc)! : doc;
+  const before = isDraft(doc) ? (original(doc) ?? doc) : doc;
   const line = doc.lines[before.lines.findIndex((l) => l.id === id)] as LineDocument | undefined;
   return line?.id === id ? line : doc.lines.find((l) => l.id === id)!;
 }
