@@ -1,7 +1,9 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { addBooster, addMachine, addMix, addTank, removeFill, removeGun, removeMachine, removeTank, splitGun } from '../edit/index';
 import { LAYOUTS } from '../layouts/layouts';
 import { parseQuantity } from '../quantity/parse';
-import { quantityRule, readRig } from '../rig/read';
+import { parseRig, quantityRule, readRig } from '../rig/read';
 import { reread } from '../rig/reread';
 import type { RigDocument } from '../rig/schema';
 import { seeded } from '../testing/near';
@@ -253,6 +255,29 @@ test('an edit elsewhere in between costs nothing of what stands', () => {
   expect(stood.length).toBe(first.assessment.chemical.mixes.length - 1);
   // What was taken up stays as it was.
   expect(reassess(second.rig, first).assessment).toEqual(second.assessment);
+});
+
+test('what an edit leaves behind goes with the next small clearing up, not only when everything is cleared up', () => {
+  setFlagsFromString('--expose-gc');
+  const clear = runInNewContext('gc') as (how?: { readonly type: 'minor' }) => void;
+  const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  const EDITS = 60;
+  let last = reassess(parseRig(d));
+  /** What so many edits leave on the heap, bytes an edit. */
+  const leftBy = (): number => {
+    clear();
+    const before = process.memoryUsage().heapUsed;
+    for (let i = 0; i < EDITS; i++) {
+      d.outlets[0].nozzle.size = String(5 + (i % 7) * 0.5);
+      last = reassess(parseRig(d), last);
+    }
+    clear({ type: 'minor' });
+    clear({ type: 'minor' });
+    return (process.memoryUsage().heapUsed - before) / EDITS;
+  };
+  // One assessment holds some 150 kB. What is in use while it is cleared up stays once more: the least of some rounds counts.
+  expect(Math.min(...Array.from({ length: 4 }, leftBy))).toBeLessThan(100_000);
+  expect(last.assessment.outlets.length).toBeGreaterThan(0);
 });
 
 describe('what findings look at is written down', () => {
