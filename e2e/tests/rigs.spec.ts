@@ -35,9 +35,11 @@ test('a header, a booster and a switched inlet are put in by hand', async ({ pag
   await page.getByRole('button', { name: 'Add a tank' }).click();
   await openStation(page, 'Feed');
   await page.getByRole('button', { name: 'Also from Tank 2' }).click();
-  await page.getByRole('radio', { name: 'Tank 2' }).check();
+  await page.getByRole('radio', { name: 'Tank 2' }).click();
+  await expect(page.getByRole('radio', { name: 'Tank 2' })).toBeChecked();
   await expect(headline(page)).toContainText('Tank 2');
-  await page.getByRole('radio', { name: 'Water' }).check();
+  await page.getByRole('radio', { name: 'Water' }).click();
+  await expect(page.getByRole('radio', { name: 'Water' })).toBeChecked();
   await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
   await page.getByRole('button', { name: 'Put in a booster' }).click();
   await expect(page.locator('pz-waterway')).toContainText('boosted');

@@ -51,9 +51,10 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
   if (before) for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
   const names = before && sameNames(before.rig, rig) ? before.names : {};
   const lists = new SharedLists(before?.lists);
-  const ofWater = allWater({ rig, lists, bare: bareBy(bare) });
+  const nameless = bareBy(bare);
+  const ofWater = allWater({ rig, lists, bare: nameless });
   const ground = new RigGround(rig, book, before?.water === ofWater ? before.cases : undefined, before?.things);
-  ground.reading = new RigReading(rig, lists, bareBy(bare), ground);
+  ground.reading = new RigReading(rig, lists, nameless, ground);
   const { assessment, memory, tellings } = judged(ground, names, before);
   lists.settle();
   return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
