@@ -45,9 +45,8 @@ const ORDER = inOrder(ALL);
 /** Two subjects' answers as one: what both say of the chemical side stands side by side. */
 export function together(parts: readonly object[]): object {
   if (parts.length === 1) return parts[0];
-  const out: Record<string, unknown> = {};
-  for (const part of parts as readonly Record<string, unknown>[])
-    for (const key in part) out[key] = key === 'chemical' ? { ...(out[key] as object | undefined), ...(part[key] as object) } : part[key];
+  const out = Object.assign({}, ...parts) as Record<string, unknown>;
+  if ('chemical' in out) out['chemical'] = Object.assign({}, ...(parts as readonly Record<string, object>[]).map((p) => p['chemical']));
   return out;
 }
 

@@ -11,3 +11,11 @@ export const STANDARD_ATMOSPHERE = 101325;
 export function airPressure(altitudeM: number): number {
   return STANDARD_ATMOSPHERE * (1 - (0.0065 * altitudeM) / 288.15) ** 5.255876;
 }
+
+/**
+ * Altitude at which the air has this pressure, m: {@link airPressure} the other way.
+ * @param pressurePa Pa, above nothing
+ */
+export function altitudeOf(pressurePa: number): number {
+  return (288.15 / 0.0065) * (1 - (pressurePa / STANDARD_ATMOSPHERE) ** (1 / 5.255876));
+}

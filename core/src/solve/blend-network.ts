@@ -26,8 +26,6 @@ export interface BlendState {
   readonly flowM3s: number;
   /** Trade share. */
   readonly strength: number;
-  /** Share of the blend by volume, by branch. */
-  readonly shares: readonly number[];
   readonly gravity: number;
   /** At the tip, Pa gauge. */
   readonly tipPressurePa: number;
@@ -37,6 +35,9 @@ export interface BlendState {
   readonly inletPressurePa: number;
   readonly solved: boolean;
 }
+
+/** Share of a blend that a branch gives, by volume. */
+export const shareOf = (s: BlendState, branch: number): number => (s.flowM3s > 0 ? s.flows[branch] / s.flowM3s : 0);
 
 /** What an electric pump runs on: its battery's volts, through its cable as built. */
 export function suppliedOf(rig: Rig, pump: SoftPump, values: AssumptionValues): Supplied {
@@ -87,7 +88,7 @@ export class BlendNetwork {
   private readonly tipLink: number;
   private readonly airNode: number;
   private readonly ends: { readonly into: number; readonly out: number; readonly tip: number };
-  private readonly deliveryRuns: readonly number[];
+  private readonly deliveryRuns: Float64Array;
 
   constructor(
     readonly rig: Rig,
@@ -96,7 +97,7 @@ export class BlendNetwork {
     readonly mix: Mix,
     readonly pump: SoftPump,
     readonly sprayer: Sprayer,
-    way: BlendWay,
+    readonly way: BlendWay,
   ) {
     this.water = waterAt(rig.brief.water);
     this.branches = way.branches.map((line) => {
@@ -131,8 +132,8 @@ export class BlendNetwork {
     this.network.viscosity = this.water.kinematicViscosityM2S;
     this.tankNodes = Int32Array.from(this.branches, (_, i) => this.network.node(`tank:${i}`));
     this.branchLinks = Int32Array.from(this.branches, (_, i) => this.network.link(`branch:${i}`));
-    this.clean = this.network.quadratic.slice();
-    this.dirty = this.network.quadratic.slice();
+    this.clean = this.network.room.copy(this.network.quadratic);
+    this.dirty = this.network.room.copy(this.network.quadratic);
     for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;
     if (this.suction && strains(this.suction)) this.dirty[this.network.link('suction')] = this.terms(this.suction, 1, true).quadratic!;
     this.full = this.branches.map((b) => b.tank?.fullLevel ?? 0);
@@ -141,7 +142,7 @@ export class BlendNetwork {
     this.airNode = this.network.node('air');
     this.ends = { into: this.network.node('in'), out: this.network.node('out'), tip: this.network.node('tip') };
     const { runStart, runLength } = this.network;
-    this.deliveryRuns = Array.from(runLength.slice(runStart[this.deliveryLink], runStart[this.deliveryLink + 1]));
+    this.deliveryRuns = runLength.slice(runStart[this.deliveryLink], runStart[this.deliveryLink + 1]);
   }
 
   private tipQuadratic(boreM: number): number {
@@ -247,7 +248,6 @@ export class BlendNetwork {
       flows,
       flowM3s: total,
       strength,
-      shares: flows.map((q) => (total > 0 ? q / total : 0)),
       gravity,
       tipPressurePa: Math.max(head[tip] - head[this.airNode], 0) * rhoG,
       pumpRisePa: Math.max(head[out] - head[into], 0) * rhoG,

@@ -57,7 +57,10 @@ export class Cases {
   /** The draw that decides each tank's heel, where one of a washer does: its level inside that tank, its bore and flow, SI. */
   readonly heelBy = new Map<string, HeelDraw>();
   private readonly tiedDraw = new Map<number, number>();
-  private readonly answers = new Map<string, Solved>();
+  /** Answers to cases that are likely to be asked for again: by the triggers held, as drawn where none are said, and by the rest. */
+  private readonly answers = new Map<string | undefined, (Solved | undefined)[]>();
+  /** What every machine is made for, m³/s. */
+  private readonly ownFlows: readonly number[];
   private readonly laid = new Map<string, readonly LaidPiece[]>();
   private readonly passed = new Map<string, readonly number[] | undefined>();
   private readonly sites: Sites;
@@ -74,6 +77,7 @@ export class Cases {
     this.net = new RigNetwork(rig, values, book);
     this.sites = new Sites(rig, values, this.net.curves);
     this.turnsRound = returnsToItself(rig);
+    this.ownFlows = rig.machines.map((m) => m.flow);
     for (const t of rig.tanks) this.heel.set(t.id, 0);
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
@@ -251,19 +255,20 @@ export class Cases {
 
   /** A case as wanted: every pump draws all it is made for, whatever that leaves at its inlet. Its answer is kept. */
   at(settings: CaseSettings): Solved {
-    const name = caseName(settings);
-    const known = name === undefined ? undefined : this.answers.get(name);
-    if (known) return known;
-    const { net, values, rig } = this;
+    const { open, spigotShare, running } = settings;
     const state: CaseState = {
       level: settings.level ?? 'half',
       strainer: settings.strainer ?? 'clean',
       water: settings.water ?? 'usual',
       spigot: settings.spigot ?? 'typical',
     };
+    const kept = isCommon(settings) ? this.answersWith(open) : undefined;
+    const place = placeOf(state);
+    const known = kept?.[place];
+    if (known) return known;
+    const { net, values, rig } = this;
     net.setWater(state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
-    const { open, spigotShare, running } = settings;
-    const flows = settings.flows ?? rig.machines.map((m, i) => (running && !running(i) ? 0 : m.flow));
+    const flows = settings.flows ?? (running ? rig.machines.map((m, i) => (running(i) ? m.flow : 0)) : this.ownFlows);
     net.setMachines(flows);
     const undo = settings.trial && this.tried(settings.trial);
     net.setStrainers(state.strainer === 'dirty');
@@ -283,8 +288,16 @@ export class Cases {
     const drawn = trial?.what === 'draw' ? flows.map((q, i) => (rig.machines[i] === trial.machine ? trial.flowM3s : q)) : flows;
     const made = new Solved(net, state, net.water, settled, both(flow, head), flow.length, drawn, slack);
     undo?.();
-    if (name !== undefined) this.answers.set(name, made);
+    if (kept) kept[place] = made;
     return made;
+  }
+
+  /** Answers with these triggers held, by {@link placeOf}. */
+  private answersWith(open: readonly string[] | undefined): (Solved | undefined)[] {
+    const guns = open?.join(' ');
+    let own = this.answers.get(guns);
+    if (!own) this.answers.set(guns, (own = new Array<Solved | undefined>(PLACES).fill(undefined)));
+    return own;
   }
 
   /**
@@ -293,13 +306,15 @@ export class Cases {
    */
   private letGo(flows: readonly number[]): readonly number[] {
     const { net, rig, values } = this;
-    const slack = rig.machines.flatMap((m, i) => {
-      if (m.unloader.kind !== 'flow-actuated' || flows[i] <= 0) return [];
+    let slack: number[] | undefined;
+    for (let i = 0; i < rig.machines.length; i++) {
+      const m = rig.machines[i];
+      if (m.unloader.kind !== 'flow-actuated' || flows[i] <= 0) continue;
       const back = Math.max(net.network.flow[net.unloaderOf.get(m.id)!], 0);
-      return flows[i] - back < values['unloader-hold'] * m.flow ? [i] : [];
-    });
-    slack.forEach((i) => net.letGo(i));
-    return slack;
+      if (flows[i] - back < values['unloader-hold'] * m.flow) (slack ??= []).push(i);
+    }
+    slack?.forEach((i) => net.letGo(i));
+    return slack ?? NONE;
   }
 
   private tried(trial: Trial): () => void {
@@ -328,8 +343,14 @@ function both(flow: Float64Array, head: Float64Array): readonly number[] {
   return out;
 }
 
-/** Names a case that is likely to be asked for again. */
-const caseName = (s: CaseSettings): string | undefined =>
-  s.levelOf || s.trial || s.running || s.flows || s.spigotShare !== undefined
-    ? undefined
-    : `${s.level ?? 'half'} ${s.strainer ?? 'clean'} ${s.water ?? 'usual'} ${s.spigot ?? 'typical'} ${s.open?.join(' ') ?? '*'}`;
+/** Whether a case is likely to be asked for again. */
+const isCommon = (s: CaseSettings): boolean => !(s.levelOf || s.trial || s.running || s.flows || s.spigotShare !== undefined);
+
+const NONE: readonly number[] = [];
+const LEVELS = { full: 0, half: 1, lowest: 2 } as const;
+const SPIGOTS = { poor: 0, typical: 1, good: 2 } as const;
+/** Places of all states. */
+const PLACES = 36;
+
+/** A state's place among all of them. */
+const placeOf = (s: CaseState): number => ((LEVELS[s.level] * 3 + SPIGOTS[s.spigot]) * 2 + (s.strainer === 'dirty' ? 1 : 0)) * 2 + (s.water === 'summer' ? 1 : 0);

@@ -31,14 +31,18 @@ export function feedPath(solved: Solved, machine: Machine): Line[] {
   return path;
 }
 
-/** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
-export function inletTerms(
-  solved: Solved,
-  machine: Machine,
-  path: readonly Line[],
-  altitudeM: number,
-  laid: readonly LaidPiece[] = piecesOf(path, solved.values, altitudeM),
-): { terms: InletTerm[]; pulse: Pulse } {
+/** What makes up the head at an inlet, m, in the order of the {@link InletTerm}s. */
+interface InletHeads {
+  readonly direct: boolean;
+  readonly airM: number;
+  readonly vapourM: number;
+  readonly liftM: number;
+  readonly boosterM: number;
+  readonly frictionM: number;
+  readonly pulse: Pulse;
+}
+
+function inletHeads(solved: Solved, machine: Machine, path: readonly Line[], altitudeM: number, laid: readonly LaidPiece[]): InletHeads {
   const { rig, water } = solved;
   const rhoG = water.densityKgM3 * GRAVITY;
   const first = path[0];
@@ -52,19 +56,35 @@ export function inletTerms(
   const inletHead = solved.headOf('machineIn', machine.id);
   const flow = solved.machineFlow(machine);
   const pulse = pulses(solved, machine, laid, flow);
-  const direct = first.from.at === 'spigot';
+  const spigot = first.from.at === 'spigot' ? rig.spigots.find((s) => s.id === first.from.id)! : undefined;
+  return {
+    direct: spigot !== undefined,
+    airM: airPressure(altitudeM) / rhoG + (spigot ? sourceHead - spigot.height : 0),
+    vapourM: -water.vapourPressurePa / rhoG,
+    liftM: (spigot ? spigot.height : sourceHead) - machine.inletHeight,
+    boosterM,
+    frictionM: inletHead - sourceHead - boosterM,
+    pulse,
+  };
+}
+
+/** Terms of the head at a machine's inlet in a case. Their sum is the NPSH available. */
+export function inletTerms(
+  solved: Solved,
+  machine: Machine,
+  path: readonly Line[],
+  altitudeM: number,
+  laid: readonly LaidPiece[] = piecesOf(path, solved.values, altitudeM),
+): { terms: InletTerm[]; pulse: Pulse } {
+  const { direct, airM, vapourM, liftM, boosterM, frictionM, pulse } = inletHeads(solved, machine, path, altitudeM, laid);
   return {
     pulse,
     terms: [
-      {
-        id: 'air',
-        label: direct ? 'air and spigot' : 'air',
-        valueM: airPressure(altitudeM) / rhoG + (direct ? sourceHead - rig.spigots.find((s) => s.id === first.from.id)!.height : 0),
-      },
-      { id: 'vapour', label: 'vapour', valueM: -water.vapourPressurePa / rhoG },
-      { id: 'lift', label: 'lift', valueM: (direct ? rig.spigots.find((s) => s.id === first.from.id)!.height : sourceHead) - machine.inletHeight },
+      { id: 'air', label: direct ? 'air and spigot' : 'air', valueM: airM },
+      { id: 'vapour', label: 'vapour', valueM: vapourM },
+      { id: 'lift', label: 'lift', valueM: liftM },
       { id: 'booster', label: 'booster', valueM: boosterM },
-      { id: 'friction', label: 'friction', valueM: inletHead - sourceHead - boosterM },
+      { id: 'friction', label: 'friction', valueM: frictionM },
       { id: 'pulses', label: 'pulses', valueM: -pulse.usedM },
     ],
   };
@@ -150,7 +170,9 @@ export const raised = (m: InletMargin, byM: number): InletMargin => ({
 /** Inlet head available and to spare in a case, m. */
 export function inletMargin(solved: Solved, machine: Machine, path: readonly Line[], laid?: readonly LaidPiece[]): InletMargin {
   const { values, rig } = solved;
-  const availableM = headOf(inletTerms(solved, machine, path, rig.brief.altitude, laid).terms);
+  const { altitude } = rig.brief;
+  const h = inletHeads(solved, machine, path, altitude, laid ?? piecesOf(path, values, altitude));
+  const availableM = h.airM + h.vapourM + h.liftM + h.boosterM + h.frictionM - h.pulse.usedM;
   const npshM = availableM - (machine.npshRequired ?? values['npsh-required']);
   const gaugeM = solved.headOf('machineIn', machine.id) - machine.inletHeight;
   return { marginM: Math.min(npshM, gaugeM - leastInlet(solved, machine, path).leastM), availableM, npshM, gaugeM };

@@ -129,6 +129,7 @@ export class RigNetwork {
   private readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
   private readonly storeLinks: readonly number[];
   private readonly storeNodes: readonly number[];
+  private readonly spigots: readonly { readonly node: number; readonly tap: number; readonly heightM: number; readonly curve: SpigotCurve }[];
   private readonly lineEnds: readonly { readonly node: number; readonly tank: number; readonly port: number }[];
   private readonly cleanQuadratic: Float64Array;
   private readonly dirtyQuadratic: Float64Array;
@@ -150,6 +151,12 @@ export class RigNetwork {
     this.tieGroupOf = tieGroups(rig);
     this.network = new Network(this.specification(), book ?? true);
     this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
+    this.spigots = rig.spigots.map((s) => ({
+      node: this.network.node(nodeIds.spigot(s.id)),
+      tap: this.network.link(linkIds.tap(s.id)),
+      heightM: s.height,
+      curve: this.curves.get(s.id)!,
+    }));
     this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
     this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
     this.nozzleOf = new Map(rig.outlets.map((o, i) => [o.id, this.nozzleLinks[i]]));
@@ -163,8 +170,8 @@ export class RigNetwork {
         const tank = find(rig.tanks, l.to.id);
         return { node: this.network.node(nodeIds.lineEnd(l.id)), tank: rig.tanks.indexOf(tank), port: l.to.height ?? tank.base + tank.fullLevel };
       });
-    this.cleanQuadratic = this.network.quadratic.slice();
-    this.dirtyQuadratic = this.network.quadratic.slice();
+    this.cleanQuadratic = this.network.room.copy(this.network.quadratic);
+    this.dirtyQuadratic = this.network.room.copy(this.network.quadratic);
     for (const line of rig.lines) {
       const link = this.lineLink.get(line.id);
       if (link !== undefined && strains(line)) this.dirtyQuadratic[link] = lineTerms(line, values, this.water, true).quadratic!;
@@ -269,9 +276,15 @@ export class RigNetwork {
     return node;
   }
 
+  /** Waters that were asked for: cases take the usual and the summer's in turn. */
+  private readonly waters = new Map<number, Water>();
+
   /** Water temperature of the following solves, K. */
   setWater(temperatureK: number): void {
-    if (this.water.temperatureK !== temperatureK) this.water = waterAt(temperatureK);
+    if (this.water.temperatureK !== temperatureK) {
+      this.waters.set(this.water.temperatureK, this.water);
+      this.water = this.waters.get(temperatureK) ?? waterAt(temperatureK);
+    }
     this.network.viscosity = this.water.kinematicViscosityM2S;
   }
 
@@ -349,33 +362,31 @@ export class RigNetwork {
    */
   setSpigots(bucket: (spigot: number) => number, pressure: (spigot: number) => number): void {
     this.termsNow = undefined;
-    this.rig.spigots.forEach((s, i) => {
-      const own = this.curves.get(s.id)!;
-      const rest = own.staticPressurePa * pressure(i) * this.perPa;
+    this.spigots.forEach(({ node, tap, heightM, curve }, i) => {
+      const rest = curve.staticPressurePa * pressure(i) * this.perPa;
       // A spigot that gives nothing is told from one with hardly a trickle by no figure.
-      const flow = Math.max(bucket(i), LEAST_SPIGOT * Math.min(bucketFlow(own), 1));
-      this.network.quadratic[this.network.link(linkIds.tap(s.id))] = Math.max(rest / flow ** 2, 1e-3);
-      this.network.head[this.network.node(nodeIds.spigot(s.id))] = s.height + rest;
+      const flow = Math.max(bucket(i), LEAST_SPIGOT * Math.min(bucketFlow(curve), 1));
+      this.network.quadratic[tap] = Math.max(rest / flow ** 2, 1e-3);
+      this.network.head[node] = heightM + rest;
     });
   }
 
   /** Every spigot as it was read. */
   restSpigots(): void {
-    for (const s of this.rig.spigots)
-      this.network.head[this.network.node(nodeIds.spigot(s.id))] = s.height + this.curves.get(s.id)!.staticPressurePa * this.perPa;
+    for (const { node, heightM, curve } of this.spigots) this.network.head[node] = heightM + curve.staticPressurePa * this.perPa;
   }
 
-  /** Triggers now held and the water they were set for. */
-  private gunsNow = '';
+  /** Triggers now held and the water they were set for; none where they are to be set anew. */
+  private gunsNow: { readonly key: string; readonly temperatureK: number } | undefined;
 
   /**
    * Opens just these outlets; an unloader with trapped pressure lets go to its low pressure when none is open.
    * @param key names the outlets that are open
    */
   setGuns(key: string, open: (outlet: Outlet) => boolean): void {
-    const now = `${key} ${this.water.temperatureK}`;
-    if (now === this.gunsNow) return;
-    this.gunsNow = now;
+    const { temperatureK } = this.water;
+    if (this.gunsNow?.key === key && this.gunsNow.temperatureK === temperatureK) return;
+    this.gunsNow = { key, temperatureK };
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
     const { outlets, machines } = this.rig;
     for (let i = 0; i < outlets.length; i++) {
@@ -398,7 +409,7 @@ export class RigNetwork {
   letGo(machine: number): void {
     const head = 1 / (this.water.densityKgM3 * GRAVITY);
     this.network.constant[this.unloaderLinks[machine]] = Math.min(this.values['bypass-trapped'], this.rig.machines[machine].unloader.setting) * head;
-    this.gunsNow = '';
+    this.gunsNow = undefined;
   }
 
   /** What each machine draws and pushes, m³/s, by its place in the document; those cut off from water draw nothing. */

@@ -1,6 +1,6 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { coilFactor, colebrook, frictionFactor, type Run, TURBULENT } from '../friction.js';
-import { filled, starts } from './arrays.js';
+import { filled, type Room, starts } from './arrays.js';
 import type { LinkSpec } from './spec.js';
 
 /** Flow below which quadratic losses turn linear, m³/s: keeps the slope finite at rest. */
@@ -48,38 +48,38 @@ export class Laws {
   private readonly rough: Float64Array;
   private readonly factor = new Float64Array(2);
 
-  constructor(links: readonly LinkSpec[]) {
+  constructor(links: readonly LinkSpec[], room: Room) {
     const m = links.length;
-    this.flow = new Float64Array(m);
-    this.loss = new Float64Array(m);
-    this.slope = new Float64Array(m);
-    this.oneWay = filled(new Uint8Array(m), links, (x) => (x.oneWay ? 1 : 0));
-    this.constant = filled(new Float64Array(m), links, (x) => x.constantM ?? 0);
-    this.linear = filled(new Float64Array(m), links, (x) => x.linear ?? 0);
-    this.quadratic = filled(new Float64Array(m), links, (x) => x.quadratic ?? 0);
-    this.powerCoefficient = filled(new Float64Array(m), links, (x) => x.power?.coefficient ?? 0);
-    this.exponent = filled(new Float64Array(m), links, (x) => x.power?.exponent ?? 2);
+    this.flow = room.numbers(m);
+    this.loss = room.numbers(m);
+    this.slope = room.numbers(m);
+    this.oneWay = filled(room.flags(m), links, (x) => (x.oneWay ? 1 : 0));
+    this.constant = filled(room.numbers(m), links, (x) => x.constantM ?? 0);
+    this.linear = filled(room.numbers(m), links, (x) => x.linear ?? 0);
+    this.quadratic = filled(room.numbers(m), links, (x) => x.quadratic ?? 0);
+    this.powerCoefficient = filled(room.numbers(m), links, (x) => x.power?.coefficient ?? 0);
+    this.exponent = filled(room.numbers(m), links, (x) => x.power?.exponent ?? 2);
     const runs: Run[] = [];
     const points: { readonly flowM3s: number; readonly headM: number }[] = [];
     for (const x of links) {
       if (x.runs) for (const r of x.runs) runs.push(r);
       if (x.curve) for (const p of x.curve) points.push(p);
     }
-    this.runStart = starts(links, (x) => x.runs?.length ?? 0);
+    this.runStart = starts(room.places(m + 1), links, (x) => x.runs?.length ?? 0);
     const n = runs.length;
-    this.runLength = filled(new Float64Array(n), runs, (r) => r.lengthM);
-    this.runBore = filled(new Float64Array(n), runs, (r) => r.boreM);
-    this.runRoughness = filled(new Float64Array(n), runs, (r) => r.roughnessM);
-    this.rootOf = new Float64Array(n);
-    this.runCoiled = filled(new Float64Array(n), runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
-    this.runCoilDiameter = filled(new Float64Array(n), runs, (r) => r.coilDiameterM ?? 0);
-    this.curveStart = starts(links, (x) => x.curve?.length ?? 0);
-    this.curveFlow = filled(new Float64Array(points.length), points, (p) => p.flowM3s);
-    this.curveHead = filled(new Float64Array(points.length), points, (p) => p.headM);
-    this.boreThen = new Float64Array(n);
-    this.roughnessThen = new Float64Array(n);
-    this.area = new Float64Array(n);
-    this.rough = new Float64Array(n);
+    this.runLength = filled(room.numbers(n), runs, (r) => r.lengthM);
+    this.runBore = filled(room.numbers(n), runs, (r) => r.boreM);
+    this.runRoughness = filled(room.numbers(n), runs, (r) => r.roughnessM);
+    this.rootOf = room.numbers(n);
+    this.runCoiled = filled(room.numbers(n), runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
+    this.runCoilDiameter = filled(room.numbers(n), runs, (r) => r.coilDiameterM ?? 0);
+    this.curveStart = starts(room.places(m + 1), links, (x) => x.curve?.length ?? 0);
+    this.curveFlow = filled(room.numbers(points.length), points, (p) => p.flowM3s);
+    this.curveHead = filled(room.numbers(points.length), points, (p) => p.headM);
+    this.boreThen = room.numbers(n);
+    this.roughnessThen = room.numbers(n);
+    this.area = room.numbers(n);
+    this.rough = room.numbers(n);
   }
 
   /** What of a link never changes, in words: two links that say the same obey the same law for the same arrays. */

@@ -1,3 +1,5 @@
+import { Room } from './arrays.js';
+
 /** Where a symmetric matrix has entries, ordered and analysed once: matrices of the same pattern share it. */
 export class LdlPattern {
   readonly order: Int32Array;
@@ -128,13 +130,16 @@ export class SparseLdl {
   private readonly d: Float64Array;
   private readonly work: Float64Array;
 
-  constructor(private readonly pattern: LdlPattern) {
+  constructor(
+    private readonly pattern: LdlPattern,
+    room = new Room(),
+  ) {
     const { n, rowIndex, lRow } = pattern;
-    this.values = new Float64Array(rowIndex.length);
-    this.rightSide = new Float64Array(n);
-    this.lValue = new Float64Array(lRow.length);
-    this.d = new Float64Array(n);
-    this.work = new Float64Array(n);
+    this.values = room.numbers(rowIndex.length);
+    this.rightSide = room.numbers(n);
+    this.lValue = room.numbers(lRow.length);
+    this.d = room.numbers(n);
+    this.work = room.numbers(n);
   }
 
   /**

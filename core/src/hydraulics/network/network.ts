@@ -1,9 +1,13 @@
-import { filled } from './arrays.js';
+import { filled, Room } from './arrays.js';
 import { firstGuess } from './first-guess.js';
 import { Laws } from './laws.js';
 import { type AnswerBook, type NetworkPart, type PartOutcome, partsOf, type Whole } from './part.js';
 import { ReducingSolver } from './reducing.js';
 import type { NetworkSpec, SolveOutcome } from './spec.js';
+
+/** About what the lists of a network take up by node, and by link with a hose in it. */
+const NODE_BYTES = 100;
+const LINK_BYTES = 360;
 
 /**
  * Steady flow in a network of tanks, lines, pumps and valves: heads and flows together by Newton's method in the
@@ -29,6 +33,8 @@ export class Network {
   /** First run of each link, by link; the last entry is the count. */
   readonly runStart: Int32Array;
 
+  /** Where lists are cut from that live as long as the network. */
+  readonly room: Room;
   private readonly laws: Laws;
   private readonly nodeIndex = new Map<string, number>();
   private readonly linkIndex = new Map<string, number>();
@@ -57,23 +63,25 @@ export class Network {
     const { nodes, links } = spec;
     const n = nodes.length;
     const m = links.length;
+    this.room = new Room(NODE_BYTES * n + LINK_BYTES * m);
     nodes.forEach((node, i) => addOnce(this.nodeIndex, node.id, i, 'node'));
     links.forEach((link, l) => addOnce(this.linkIndex, link.id, l, 'link'));
-    const laws = new Laws(links);
+    const { room } = this;
+    const laws = new Laws(links, room);
     this.laws = laws;
-    this.head = filled(new Float64Array(n), nodes, (x) => x.headM ?? x.elevationM);
-    this.demand = filled(new Float64Array(n), nodes, (x) => x.demandM3s ?? 0);
-    this.fixed = filled(new Uint8Array(n), nodes, (x) => (x.headM === undefined ? 0 : 1));
-    this.isolated = new Uint8Array(n);
-    this.from = filled(new Int32Array(m), links, (x) => this.node(x.from));
-    this.to = filled(new Int32Array(m), links, (x) => this.node(x.to));
-    this.closed = filled(new Uint8Array(m), links, (x) => (x.closed ? 1 : 0));
-    this.reducesTo = filled(new Float64Array(m), links, (x) => x.reducesToHeadM ?? 0);
-    this.startFlow = filled(new Float64Array(m), links, firstGuess);
-    this.startHead = this.head.slice();
-    this.net = new Float64Array(n);
-    this.closedThen = new Uint8Array(m);
-    this.parent = new Int32Array(n);
+    this.head = filled(room.numbers(n), nodes, (x) => x.headM ?? x.elevationM);
+    this.demand = filled(room.numbers(n), nodes, (x) => x.demandM3s ?? 0);
+    this.fixed = filled(room.flags(n), nodes, (x) => (x.headM === undefined ? 0 : 1));
+    this.isolated = room.flags(n);
+    this.from = filled(room.places(m), links, (x) => this.node(x.from));
+    this.to = filled(room.places(m), links, (x) => this.node(x.to));
+    this.closed = filled(room.flags(m), links, (x) => (x.closed ? 1 : 0));
+    this.reducesTo = filled(room.numbers(m), links, (x) => x.reducesToHeadM ?? 0);
+    this.startFlow = filled(room.numbers(m), links, firstGuess);
+    this.startHead = room.copy(this.head);
+    this.net = room.numbers(n);
+    this.closedThen = room.flags(m);
+    this.parent = room.places(n);
     ({
       flow: this.flow,
       constant: this.constant,
@@ -86,10 +94,10 @@ export class Network {
       runStart: this.runStart,
     } = laws);
     const { head, demand, closed, from, to, fixed, isolated, net } = this;
-    this.whole = { laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: new Int32Array(n).fill(-1) };
+    this.whole = { room, laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: room.places(n).fill(-1) };
     this.reducing = links.some((x) => x.reducesToHeadM !== undefined) ? new ReducingSolver(this.whole, links, this.reducesTo, this.startFlow) : undefined;
     this.parts = this.reducing ? [] : partsOf(this.whole, remembers);
-    this.partOf = new Int32Array(m);
+    this.partOf = room.places(m);
     this.parts.forEach((part, k) => part.links.forEach((l) => (this.partOf[l] = k)));
     this.restart();
   }

@@ -1,3 +1,4 @@
+import { filled, type Room } from './arrays.js';
 import type { Laws } from './laws.js';
 import { LdlPattern, SparseLdl } from './ldl.js';
 
@@ -24,6 +25,7 @@ export type PartOutcome =
 
 /** What the parts of a network have in common: its arrays, by node and by link. */
 export interface Whole {
+  readonly room: Room;
   readonly laws: Laws;
   readonly head: Float64Array;
   readonly demand: Float64Array;
@@ -38,26 +40,20 @@ export interface Whole {
   readonly net: Float64Array;
 }
 
-/** Answers of a part, one behind the other: what was set, then its flows and heads. The oldest makes room. */
+/**
+ * Answers of a part, each a list of what was set, then its flows and heads; the oldest makes room. Plain lists: they are made
+ * quicker than typed ones of their size.
+ */
 export class Kept {
-  buffer = new Float64Array(0);
-  count = 0;
-  private next = 0;
+  readonly answers: number[][] = [];
+  private oldest = 0;
 
-  /** Where in the buffer to write an answer, `size` long: all answers of a part are as long. */
-  room(size: number): number {
-    if (this.count === MOST_KEPT) {
-      const oldest = this.next;
-      this.next = (this.next + 1) % MOST_KEPT;
-      return oldest * size;
+  add(answer: number[]): void {
+    if (this.answers.length < MOST_KEPT) this.answers.push(answer);
+    else {
+      this.answers[this.oldest] = answer;
+      this.oldest = (this.oldest + 1) % MOST_KEPT;
     }
-    const at = this.count++ * size;
-    if (at + size > this.buffer.length) {
-      const grown = new Float64Array(size * Math.min(Math.max(8, this.count * 2), MOST_KEPT));
-      grown.set(this.buffer);
-      this.buffer = grown;
-    }
-    return at;
   }
 }
 
@@ -148,9 +144,10 @@ export class NetworkPart {
     unknown: readonly number[],
     remembers: boolean | AnswerBook,
   ) {
-    const { from, to, laws, fixed } = whole;
-    this.links = Int32Array.from(links);
-    this.unknown = Int32Array.from(unknown);
+    const { from, to, laws, fixed, room } = whole;
+    const listed = (list: readonly number[]): Int32Array => filled(room.places(list.length), list, (x) => x);
+    this.links = listed(links);
+    this.unknown = listed(unknown);
     // Places among the part's unknowns, until the matrix is ordered.
     const local = whole.rowOf;
     for (let k = 0; k < unknown.length; k++) local[unknown[k]] = k;
@@ -164,16 +161,16 @@ export class NetworkPart {
       if (fixed[to[l]]) ends.push(to[l]);
       for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
     }
-    this.shut = new Uint8Array(links.length);
+    this.shut = room.flags(links.length);
     this.sole = ends.length && ends.every((e) => e === ends[0]) ? ends[0] : -1;
-    this.ends = Int32Array.from(this.sole < 0 ? ends : []);
-    this.runs = Int32Array.from(runs);
+    this.ends = listed(this.sole < 0 ? ends : []);
+    this.runs = listed(runs);
     this.shape = shapeOf(unknown.length, joins);
-    this.ldl = new SparseLdl(this.shape.pattern);
+    this.ldl = new SparseLdl(this.shape.pattern, room);
     this.kept = typeof remembers === 'object' ? remembers.of(`${this.sole < 0} ${joins.join()} ${links.map((l) => laws.kindOf(l)).join('|')}`) : new Kept();
     this.rowOf = whole.rowOf;
     for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.shape.row[k];
-    this.set = new Float64Array(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
+    this.set = room.numbers(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
   }
 
   /** Writes down everything that the answer hangs on. */
@@ -204,15 +201,13 @@ export class NetworkPart {
   /** Takes up an answer to what is written down, if there is one. */
   private recall(): boolean {
     const { set, links, unknown } = this;
-    const { buffer: a, count } = this.kept;
+    const { answers } = this.kept;
     const many = set.length;
-    const size = many + links.length + unknown.length;
-    for (let k = count - 1; k >= 0; k--) {
-      const start = k * size;
+    for (let k = answers.length - 1; k >= 0; k--) {
+      const a = answers[k];
       let i = 0;
-      while (i < many && a[start + i] === set[i]) i++;
+      while (i < many && a[i] === set[i]) i++;
       if (i < many) continue;
-      i += start;
       const { laws, head } = this.whole;
       const above = this.datum();
       for (let j = 0; j < links.length; j++) laws.flow[links[j]] = a[i++];
@@ -231,12 +226,13 @@ export class NetworkPart {
     const { set, links, unknown } = this;
     const { laws, head } = this.whole;
     const datum = this.datum();
-    const start = this.kept.room(set.length + links.length + unknown.length);
-    const into = this.kept.buffer;
-    into.set(set, start);
-    let at = start + set.length;
-    for (let k = 0; k < links.length; k++) into[at++] = laws.flow[links[k]];
-    for (let t = 0; t < unknown.length; t++) into[at++] = head[unknown[t]] - datum;
+    const many = set.length;
+    const answer = new Array<number>(many + links.length + unknown.length);
+    let at = 0;
+    while (at < many) answer[at] = set[at++];
+    for (let k = 0; k < links.length; k++) answer[at++] = laws.flow[links[k]];
+    for (let t = 0; t < unknown.length; t++) answer[at++] = head[unknown[t]] - datum;
+    this.kept.add(answer);
   }
 
   /** Heads and flows of the part; starts from the last answer. */

@@ -1,5 +1,5 @@
 import { partHeadLoss } from '../../catalogue/part-loss.js';
-import { airPressure, GRAVITY } from '../../fluid/air.js';
+import { airPressure, altitudeOf, GRAVITY } from '../../fluid/air.js';
 import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
@@ -75,29 +75,32 @@ export function crossing(points: FeedResult['byLevel']): number | undefined {
 export function hottest(marginM: number, temperatureK: number): number {
   const vapourHead = (t: number): number => vapourPressure(t) / (waterDensity(t) * GRAVITY);
   const start = vapourHead(temperatureK);
-  let low = 273.16;
-  let high = 373;
-  if (vapourHead(high) - start < marginM) return Infinity;
-  if (vapourHead(low) - start > marginM) return low;
-  for (let i = 0; i < 50; i++) {
-    const t = (low + high) / 2;
-    if (vapourHead(t) - start < marginM) low = t;
-    else high = t;
+  let before = 273.16;
+  let now = 373;
+  const [cold, hot] = [vapourHead(before), vapourHead(now)];
+  if (hot - start < marginM) return Infinity;
+  if (cold - start > marginM) return before;
+  // The logarithm of the vapour pressure is all but straight over 1/T (Clausius and Clapeyron): a secant is there in a few steps.
+  const wanted = Math.log(start + marginM);
+  let [at, then] = [Math.log(hot), Math.log(cold)];
+  for (let i = 0; i < 20 && at !== then; i++) {
+    const next = 1 / (1 / now + ((wanted - at) * (1 / now - 1 / before)) / (at - then));
+    [before, then] = [now, at];
+    now = next;
+    if (Math.abs(now - before) < 1e-9) break;
+    at = Math.log(vapourHead(now));
   }
-  return low;
+  return now;
 }
+
+/** Between these the standard atmosphere is asked, m. */
+const LOWEST = -2000;
+const TROPOSPHERE = 11_000;
 
 /** Altitude at which thinner air has eaten the margin, m. */
 export function highest(marginM: number, altitudeM: number, density: number): number {
   const wanted = airPressure(altitudeM) - marginM * density * GRAVITY;
-  let low = -2000;
-  let high = 11000;
-  for (let i = 0; i < 50; i++) {
-    const h = (low + high) / 2;
-    if (airPressure(h) > wanted) low = h;
-    else high = h;
-  }
-  return low;
+  return wanted > 0 ? Math.min(Math.max(altitudeOf(wanted), LOWEST), TROPOSPHERE) : TROPOSPHERE;
 }
 
 /** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */

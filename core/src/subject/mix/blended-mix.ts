@@ -1,6 +1,6 @@
 import { batch, topUp } from '../../chemistry/dilution.js';
 import { shapeHeight, surfaceAt } from '../../rig/tank-shape.js';
-import { type BlendNetwork, type BlendState, drawHeight } from '../../solve/blend-network.js';
+import { type BlendNetwork, type BlendState, drawHeight, shareOf } from '../../solve/blend-network.js';
 import { startLevels } from '../../solve/blend-start.js';
 import type { MixCase, MixStream } from './result.js';
 
@@ -86,7 +86,7 @@ export function streamsOf(net: BlendNetwork, s: BlendState, strengths: readonly 
     kind: b.stock.liquid.kind,
     name: b.tank?.name ?? b.stock.liquid.name,
     flowM3s: s.flows[i],
-    share: s.shares[i],
+    share: shareOf(s, i),
     strength: strengths[i],
   }));
 }

@@ -7,7 +7,7 @@ import { volumesFor } from '../../chemistry/flush.js';
 import type { Mix } from '../../rig/schema.js';
 import type { Rig } from '../../rig/schema.js';
 import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
-import { type Blends, drawHeight, wayOf } from '../../solve/blend-network.js';
+import { type Blends, drawHeight } from '../../solve/blend-network.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Stock, Stocks } from '../../solve/stock.js';
 import { wantedStrength, washNeeds } from '../../solve/consumption.js';
@@ -58,9 +58,9 @@ export function assessMix(cases: Cases, stocks: Stocks, blends: Blends, mix: Mix
 
 function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const { rig, mix, wanted } = c;
-  const way = wayOf(rig, mix);
   const net = blends.of(mix);
-  if (!way || !net) return undefined;
+  if (!net) return undefined;
+  const { way } = net;
   const finished = mix.way !== 'proportioner';
   const strengths = carriedStrengths(net, wanted);
   const state = net.solve(startLevels(net), false, strengths);

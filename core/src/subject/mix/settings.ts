@@ -1,4 +1,4 @@
-import type { BlendNetwork, Branch } from '../../solve/blend-network.js';
+import { type BlendNetwork, type Branch, shareOf } from '../../solve/blend-network.js';
 import type { ValveSetting } from './result.js';
 
 /** The metering valve of a branch, if it has one. */
@@ -36,10 +36,10 @@ export function settingsFor(
     if (!s.solved || s.flowM3s <= 0) break;
     reached = s.strength;
     const off = stock >= 0 ? Math.abs(reached - wanted) / Math.max(wanted, 1e-4) : 0;
-    const soapOff = soaps.reduce((most, { i, dose }) => Math.max(most, Math.abs(s.shares[i] - dose) / Math.max(dose, 1e-4)), 0);
+    const soapOff = soaps.reduce((most, { i, dose }) => Math.max(most, Math.abs(shareOf(s, i) - dose) / Math.max(dose, 1e-4)), 0);
     if (off < 1e-4 && soapOff < 1e-3) break;
     if (stock >= 0 && valves[stock]) {
-      const share = s.shares[stock];
+      const share = shareOf(s, stock);
       const aim = wanted / net.strengths[stock];
       const factor = share > 0 ? aim / (1 - Math.min(aim, 0.999)) / (share / (1 - Math.min(share, 0.999))) : 2;
       const next = turned[stock] * factor;
@@ -47,7 +47,7 @@ export function settingsFor(
       if (next > 1 && water >= 0 && valves[water]) turned[water] = clamp(turned[water] / Math.min(next, 4));
       turned[stock] = clamp(next);
     }
-    for (const { i, dose } of soaps) if (valves[i]) turned[i] = clamp(s.shares[i] > 0 ? (turned[i] * dose) / s.shares[i] : turned[i] * 2);
+    for (const { i, dose } of soaps) if (valves[i]) turned[i] = clamp(shareOf(s, i) > 0 ? (turned[i] * dose) / shareOf(s, i) : turned[i] * 2);
   }
   put(now);
   const settings = branches.flatMap((b, i) =>
