@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import { ASSUMPTIONS } from '../assumption/register.js';
 import { AnswerBook } from '../hydraulics/network/index.js';
 import { type Rig, THINGS } from '../rig/schema.js';
@@ -95,7 +96,7 @@ function judged(ground: RigGround, names: object, before?: Assessed): Pick<Asses
   const { rig } = ground;
   const memory = fold(ground, ground.reading, before?.memory);
   const kept = [...memory.values()];
-  ground.unsettled = [...new Set(kept.flatMap((k) => k.unsettled))];
+  ground.unsettled = [...new Set(flatMap(kept, (k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
   const tellings = tellingsOf(ground, memory, names, before?.tellings);
   const findings = worstFirst(tellings);
@@ -142,7 +143,8 @@ function headline(rig: Rig, worst: Finding | undefined): Message {
 
 /** Each line carries the verdict of what it serves. */
 function lineVerdicts(rig: Rig, r: Answers, chemical: ChemicalResult): Record<string, Verdict> {
-  const out: Record<string, Verdict> = Object.fromEntries(rig.lines.map((l) => [l.id, 'fed']));
+  const out: Record<string, Verdict> = {};
+  for (const l of rig.lines) out[l.id] = 'fed';
   const mark = (id: string | undefined, v: Verdict): void => {
     if (id !== undefined && id in out) out[id] = worse(out[id], v);
   };

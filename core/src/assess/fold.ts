@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import type { Rig } from '../rig/schema.js';
 import { SUBJECTS } from '../subject/index.js';
 import type { Caution, Finding } from '../subject/finding.js';
@@ -99,7 +100,7 @@ export function tellingsOf(ground: RigGround, memory: Memory, names: object, bef
 }
 
 /** Standing warnings, subject by subject. */
-export const cautionsOf = (rig: Rig): Caution[] => ALL.flatMap((s) => s.cautions?.(rig) ?? []);
+export const cautionsOf = (rig: Rig): Caution[] => flatMap(ALL, (s) => s.cautions?.(rig) ?? []);
 
 /** Answers that are groups of lists, not results of their own. */
 const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);

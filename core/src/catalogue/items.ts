@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import { parseQuantity } from '../quantity/parse.js';
 import type { PartDocument } from '../rig/schema.js';
 
@@ -35,7 +36,7 @@ function item(id: string, name: string, group: string, part: Record<string, unkn
 }
 
 function sized(): CatalogueItem[] {
-  return SIZES.flatMap(({ nominal, barb, ball, scale, strainer }) => {
+  return flatMap(SIZES, ({ nominal, barb, ball, scale, strainer }) => {
     const bore = `${nominal} in`;
     const s = slug(nominal);
     const fitting = (is: string, label: string, price: number, mass: number, extra: Record<string, unknown> = {}, source = CRANE) =>

@@ -7,8 +7,14 @@ export const awgDiameter = (gauge: number): number => 0.005 * 0.0254 * 92 ** ((3
 /** Area of copper, m². */
 export const awgArea = (gauge: number): number => (Math.PI / 4) * awgDiameter(gauge) ** 2;
 
+const RESISTANCE = new Map<number, number>();
+
 /** Ω for a metre of one wire. */
-export const wireResistance = (gauge: number): number => COPPER_OHM_M / awgArea(gauge);
+export function wireResistance(gauge: number): number {
+  let known = RESISTANCE.get(gauge);
+  if (known === undefined) RESISTANCE.set(gauge, (known = COPPER_OHM_M / awgArea(gauge)));
+  return known;
+}
 
 /** Gauges that are sold for rigs, and what each may carry, A: 60 °C copper, NEC table 310.16; 18 and 16 by 402.5 (from memory). */
 const SOLD: readonly { readonly gauge: number; readonly ampacityA: number }[] = [
@@ -71,7 +77,7 @@ export function chooseCable(currentA: number, oneWayM: number, volts: number, mo
   if (fuseA === undefined) return undefined;
   for (const c of CABLES) {
     const dropV = voltageDrop(c.gauge, oneWayM, currentA);
-    if (c.ampacityA >= fuseA - 1e-9 && dropV <= mostDrop * volts * (1 + 1e-9)) return { ...c, fuseA, dropV };
+    if (c.ampacityA >= fuseA - 1e-9 && dropV <= mostDrop * volts * (1 + 1e-9)) return { gauge: c.gauge, ampacityA: c.ampacityA, fuseA, dropV };
   }
   return undefined;
 }

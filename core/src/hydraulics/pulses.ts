@@ -88,6 +88,6 @@ function yieldingFrom(pieces: readonly PulsePiece[], inertia: readonly number[],
     radian -= (omega * length) / waveMs;
   }
   // In the order in which the ripple meets them: nearest behind stiff pipe first.
-  out.sort((a, b) => a.beforeM - b.beforeM);
-  return out.map((y, n) => ({ ...y, beforeM: y.beforeM - (n ? out[n - 1].beforeM : 0) }));
+  if (out.length > 1) out.sort((a, b) => a.beforeM - b.beforeM);
+  return out.map(({ beforeM, flowM3s, yieldsM2 }, n) => ({ beforeM: beforeM - (n ? out[n - 1].beforeM : 0), flowM3s, yieldsM2 }));
 }

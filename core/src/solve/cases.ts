@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
@@ -231,7 +232,7 @@ export class Cases {
   private findPassed(settings: CaseSettings, wanted: Solved, runs: (machine: number) => boolean): readonly number[] | undefined {
     const { rig, net } = this;
     const own = rig.machines.map((m, i) => (runs(i) ? m.flow : 0));
-    const fed = rig.machines.flatMap((m, i) => {
+    const fed = flatMap(rig.machines, (m, i) => {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
       const from = path[0]?.from.at;
@@ -353,4 +354,5 @@ const SPIGOTS = { poor: 0, typical: 1, good: 2 } as const;
 const PLACES = 36;
 
 /** A state's place among all of them. */
-const placeOf = (s: CaseState): number => ((LEVELS[s.level] * 3 + SPIGOTS[s.spigot]) * 2 + (s.strainer === 'dirty' ? 1 : 0)) * 2 + (s.water === 'summer' ? 1 : 0);
+const placeOf = (s: CaseState): number =>
+  ((LEVELS[s.level] * 3 + SPIGOTS[s.spigot]) * 2 + (s.strainer === 'dirty' ? 1 : 0)) * 2 + (s.water === 'summer' ? 1 : 0);

@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import type { End, Rig } from '../rig/schema.js';
 
 /** What hangs together before the pumps: lines and things whose flows bear on one another. */
@@ -23,7 +24,7 @@ export function feedParts(rig: Rig): ReadonlyMap<string, FeedPart> {
     return at;
   };
   const join = (a: string, b: string): void => void up.set(root(a), root(b));
-  const tied = new Set(rig.lines.flatMap((l) => (l.role === 'tie' && !l.closed ? [key(l.from), key(l.to)] : [])));
+  const tied = new Set(flatMap(rig.lines, (l) => (l.role === 'tie' && !l.closed ? [key(l.from), key(l.to)] : [])));
   const own = rig.lines.filter((l) => ROLES.has(l.role));
   for (const l of own) for (const end of [l.from, l.to]) if (end.at !== 'tank' || tied.has(key(end))) join(`line:${l.id}`, key(end));
   const parts = new Map<string, { lines: object[]; things: object[]; tankIds: string[] }>();

@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import { waveAssumption } from '../catalogue/part-loss.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { type PulseHead, pulseHead, type PulsePiece } from '../hydraulics/pulses.js';
@@ -111,12 +112,12 @@ export interface LaidPiece {
 
 /** Hoses and accumulators of a path. */
 export const piecesOf = (path: readonly Line[], values: AssumptionValues, altitudeM: number): LaidPiece[] =>
-  path.flatMap((l) =>
-    l.parts.flatMap((p): LaidPiece[] => {
-      const piece = { lineId: l.id, boreM: p.bore };
-      if (p.kind === 'hose') return [{ ...piece, lengthM: p.length, waveMs: values[waveAssumption(p)], yieldsM2: undefined }];
+  flatMap(path, (l) =>
+    flatMap(l.parts, (p): LaidPiece[] => {
+      if (p.kind === 'hose') return [{ lineId: l.id, boreM: p.bore, lengthM: p.length, waveMs: values[waveAssumption(p)], yieldsM2: undefined }];
       if (p.kind !== 'fitting' || p.is !== 'accumulator') return [];
-      return [{ ...piece, lengthM: 0, waveMs: Infinity, yieldsM2: p.count * accumulatorYields(values, airPressure(altitudeM)) }];
+      const yieldsM2 = p.count * accumulatorYields(values, airPressure(altitudeM));
+      return [{ lineId: l.id, boreM: p.bore, lengthM: 0, waveMs: Infinity, yieldsM2 }];
     }),
   );
 
@@ -137,8 +138,8 @@ function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], fl
   const pieces: PulsePiece[] = [];
   for (let i = laid.length - 1; i >= 0; i--) {
     const { lineId, boreM, lengthM, waveMs, yieldsM2 } = laid[i];
-    const piece = { boreM, lengthM, waveMs, flowM3s: Math.abs(solved.flowOf(lineId)) };
-    pieces.push(yieldsM2 === undefined ? piece : { ...piece, yieldsM2 });
+    const flowM3s = Math.abs(solved.flowOf(lineId));
+    pieces.push(yieldsM2 === undefined ? { boreM, lengthM, waveMs, flowM3s } : { boreM, lengthM, waveMs, flowM3s, yieldsM2 });
   }
   const pulse: Pulse = Object.assign(pulseHead(pieces, machine.arrangement, crankHz, k), { pieces, turnsPerMinute: 60 * crankHz });
   lastPulse.set(laid, { machine, k, crankHz, pulse });

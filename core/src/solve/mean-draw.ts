@@ -1,3 +1,4 @@
+import { flatMap, times } from '../lists.js';
 import type { Machine, Outlet, Rig } from '../rig/schema.js';
 import type { Cases } from './cases.js';
 import { feedPath } from './inlet.js';
@@ -14,13 +15,11 @@ class Leaving {
 
   constructor(private readonly rig: Rig) {
     const tankAt = (id: string | undefined): number => rig.tanks.findIndex((t) => t.id === id);
-    this.lines = rig.lines
-      .flatMap((l) => {
-        if (isDraw(l)) return [{ id: l.id, tank: tankAt(l.from.id), sign: 1 }];
-        return l.role === 'bypass' && l.to.at === 'tank' ? [{ id: l.id, tank: tankAt(l.to.id), sign: -1 }] : [];
-      })
-      .filter((l) => l.tank >= 0);
-    this.loops = rig.machines.flatMap((m, i) => (rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id) ? [] : [i]));
+    this.lines = flatMap(rig.lines, (l) => {
+      if (isDraw(l)) return [{ id: l.id, tank: tankAt(l.from.id), sign: 1 }];
+      return l.role === 'bypass' && l.to.at === 'tank' ? [{ id: l.id, tank: tankAt(l.to.id), sign: -1 }] : [];
+    }).filter((l) => l.tank >= 0);
+    this.loops = flatMap(rig.machines, (m, i) => (rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id) ? [] : [i]));
   }
 
   /** Less what comes back, m³/s, by tank of the document. */
@@ -98,7 +97,7 @@ export class Draws {
       }
       return { own, of };
     });
-    return Array.from({ length: 2 ** n }, (_, bits) => {
+    return times(2 ** n, (bits) => {
       let count = 0;
       for (let i = 0; i < n; i++) if (bits & (1 << i)) count++;
       const flows = [...this.all];

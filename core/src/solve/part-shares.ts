@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import { partHeadLoss } from '../catalogue/part-loss.js';
 import type { Line, Part } from '../rig/schema.js';
 import type { Solved } from './solved.js';
@@ -7,17 +8,22 @@ import type { PartShare } from './part-share.js';
 export function partShares(solved: Solved, path: readonly Line[], flowOf: (line: Line) => number = (line) => solved.flowOf(line.id)): PartShare[] {
   const { water, values, state } = solved;
   const dirty = state.strainer === 'dirty';
-  const out = path.flatMap((line) => {
+  const losses: number[] = [];
+  let total = 0;
+  for (const line of path) {
     const flow = Math.abs(flowOf(line));
-    return line.parts.map((part: Part) => ({
-      lineId: line.id,
-      partId: part.id,
-      name: part.name,
-      flowM3s: flow,
-      share: 0,
-      lossM: partHeadLoss(part, flow, water, values, dirty),
-    }));
+    for (const part of line.parts) {
+      const lossM = partHeadLoss(part, flow, water, values, dirty);
+      losses.push(lossM);
+      total += lossM;
+    }
+  }
+  let i = 0;
+  return flatMap(path, (line) => {
+    const flowM3s = Math.abs(flowOf(line));
+    return line.parts.map(({ id, name }: Part) => {
+      const lossM = losses[i++];
+      return { lineId: line.id, partId: id, name, flowM3s, share: total > 0 ? lossM / total : 0, lossM };
+    });
   });
-  const total = out.reduce((sum, p) => sum + p.lossM, 0);
-  return out.map((p) => ({ ...p, share: total > 0 ? p.lossM / total : 0 }));
 }

@@ -1,3 +1,4 @@
+import { flatMap } from '../lists.js';
 import type { End, Line, LineRole, Mix, Rig, Tank } from '../rig/schema.js';
 import { returnsToItself } from '../solve/solved.js';
 import type { Reading } from './subject.js';
@@ -5,7 +6,7 @@ import type { Reading } from './subject.js';
 const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => rig.lines.filter((l) => roles.includes(l.role));
 
 /** Where chemicals are drawn from a tank bears on how deep it may be drawn; what is in their lines does not. */
-const chemicalEnds = (rig: Rig): readonly unknown[] => rig.lines.flatMap((l) => (l.role === 'chemical' ? [l.from, l.to, l.closed] : []));
+const chemicalEnds = (rig: Rig): readonly unknown[] => flatMap(rig.lines, (l) => (l.role === 'chemical' ? [l.from, l.to, l.closed] : []));
 
 const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
 
@@ -113,7 +114,10 @@ export const onTheDeck = (of: Things, more: readonly unknown[]): readonly unknow
 /** Tanks that hold chemicals, or are drawn on with them. */
 function chemicalTanks(rig: Rig): readonly Tank[] {
   const drawn = new Set(
-    rig.lines.flatMap((l) => (l.role === 'chemical' ? [l.from, l.to] : [])).flatMap((e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : [])),
+    flatMap(
+      flatMap(rig.lines, (l) => (l.role === 'chemical' ? [l.from, l.to] : [])),
+      (e) => (e.at === 'tank' && e.id !== undefined ? [e.id] : []),
+    ),
   );
   return rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
 }

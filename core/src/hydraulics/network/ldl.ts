@@ -1,3 +1,4 @@
+import { times } from '../../lists.js';
 import { Room } from './arrays.js';
 
 /** Where a symmetric matrix has entries, ordered and analysed once: matrices of the same pattern share it. */
@@ -19,7 +20,7 @@ export class LdlPattern {
     readonly n: number,
     pairs: readonly (readonly [number, number])[],
   ) {
-    const near = Array.from({ length: n }, () => new Set<number>());
+    const near = times(n, () => new Set<number>());
     for (const [i, j] of pairs) {
       if (i === j) continue;
       near[i].add(j);
@@ -29,7 +30,7 @@ export class LdlPattern {
     this.position = new Int32Array(n);
     this.order.forEach((node, k) => (this.position[node] = k));
 
-    const columns: number[][] = Array.from({ length: n }, (_, k) => [k]);
+    const columns: number[][] = times(n, (k) => [k]);
     near.forEach((set, i) =>
       set.forEach((j) => {
         const a = this.position[i];

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { bufferCautions } from './cautions.js';
 import { Draws } from '../../solve/mean-draw.js';
 import { tiedWith } from '../../solve/vessels.js';
@@ -46,6 +47,6 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
     ...(rig.lines.some((l) => l.role === 'fill' && l.parts.some((p) => p.kind === 'valve' && p.is === 'float-valve')) ? (['float-travel'] as const) : []),
     ...(a.tanks.some((t) => t.tie) ? (['tie-difference', 'tie-starves'] as const) : []),
   ],
-  findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => tankFindings(cases, t, a.tanks[i])),
+  findings: ({ cases, rig }, a) => flatMap(rig.tanks, (t, i) => tankFindings(cases, t, a.tanks[i])),
   cautions: bufferCautions,
 };

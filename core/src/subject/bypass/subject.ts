@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { bypassCautions } from './cautions.js';
 import type { PressureAnswers } from '../pressure/result.js';
 import { behindPumps } from '../reads.js';
@@ -15,6 +16,6 @@ export const BYPASS: Subject<BypassAnswers, PressureAnswers, BypassCode> = {
   reads: behindPumps,
   assess: ({ cases, rig }, { cases: list }) => ({ bypasses: rig.machines.map((m) => assessBypass(cases, m, list)) }),
   rests: (_rig, a) => (a.bypasses.length ? ['bypass-soon', 'bypass-tank-soon', 'bubble-room'] : []),
-  findings: ({ cases, rig }, a) => rig.machines.flatMap((m, i) => bypassFindings(cases, m, a.bypasses[i])),
+  findings: ({ cases, rig }, a) => flatMap(rig.machines, (m, i) => bypassFindings(cases, m, a.bypasses[i])),
   cautions: bypassCautions,
 };

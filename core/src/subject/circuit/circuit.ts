@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import {
   bankOf,
   type Cable,
@@ -51,54 +52,42 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes, tr
     const pump = softPumps.find((p) => p.pumpId === id);
     return pump ? pump.daySeconds : washing;
   };
-  return loads.flatMap((l): Drawing[] => {
-    const assumed = (value: number, id: 'remote-current' | 'starter-current' | 'burner-current'): Figure => figure(value, 'current', 'assumed', [], [id]);
-    const given = (value: number): Figure => figure(value, 'current', 'given');
+  const drawing = ({ id, name, part, at, batteryId, engineId }: LoadOn, current: Figure, daySeconds: number, steady = true): Drawing[] => [
+    { id, name, part, at, batteryId, engineId, current, daySeconds, steady },
+  ];
+  return flatMap(loads, (l): Drawing[] => {
     switch (l.part) {
       case 'pump': {
         const own = softPumps.find((p) => p.pumpId === l.id);
-        if (own?.current) return [{ ...l, current: own.current, daySeconds: own.daySeconds, steady: true }];
+        if (own?.current) return drawing(l, own.current, own.daySeconds);
         // Stock is moved at the yard, before the day; its cable is laid as if it ran beside the rest.
         const moving = transfers.find((t) => t.pumpId === l.id);
-        return moving?.current ? [{ ...l, current: moving.current, daySeconds: 0, steady: true }] : [];
+        return moving?.current ? drawing(l, moving.current, 0) : [];
       }
       case 'booster':
-        return [{ ...l, current: boosterCurrent(cases, l), daySeconds: washing, steady: true }];
+        return drawing(l, boosterCurrent(cases, l), washing);
       case 'remote':
-        return [
-          { ...l, current: assumed(values['remote-current'], 'remote-current'), daySeconds: spraying(mixes.find((m) => m.mixId === l.id)), steady: true },
-        ];
+        return drawing(l, assumed(values['remote-current'], 'remote-current'), spraying(mixes.find((m) => m.mixId === l.id)));
       case 'reel': {
         const reel = rig.reels.find((r) => r.id === l.id)!;
-        return [{ ...l, current: given(reel.motor!), daySeconds: jobs * windingSeconds(woundHose(rig, reel.line), values), steady: true }];
+        return drawing(l, given(reel.motor!), jobs * windingSeconds(woundHose(rig, reel.line), values));
       }
       case 'starter':
-        return [
-          {
-            ...l,
-            current: assumed(values['starter-current'], 'starter-current'),
-            daySeconds: jobs * values['starts-per-job'] * values['starter-time'],
-            steady: false,
-          },
-        ];
+        return drawing(l, assumed(values['starter-current'], 'starter-current'), jobs * values['starts-per-job'] * values['starter-time'], false);
       case 'burner': {
         const own = rig.burners.find((b) => b.id === l.id)!;
-        return [
-          {
-            ...l,
-            current: own.current === undefined ? assumed(values['burner-current'], 'burner-current') : given(own.current),
-            daySeconds: washing,
-            steady: true,
-          },
-        ];
+        return drawing(l, own.current === undefined ? assumed(values['burner-current'], 'burner-current') : given(own.current), washing);
       }
       default: {
         const own = rig.loads.find((x) => x.id === l.id)!;
-        return [{ ...l, current: given(own.current), daySeconds: own.hours ?? (own.engine === undefined ? 0 : ofEngine(own.engine)), steady: true }];
+        return drawing(l, given(own.current), own.hours ?? (own.engine === undefined ? 0 : ofEngine(own.engine)));
       }
     }
   });
 }
+
+const assumed = (value: number, id: 'remote-current' | 'starter-current' | 'burner-current'): Figure => figure(value, 'current', 'assumed', [], [id]);
+const given = (value: number): Figure => figure(value, 'current', 'given');
 
 function boosterCurrent(cases: Cases, load: LoadOn): Figure {
   const { rig, values } = cases;

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { circuitCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { hoursRest } from '../../solve/hours.js';
@@ -34,7 +35,7 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
       ...rig.boosters,
       ...rig.softPumps,
       // Of a machine its engine and its motor; on a deck its size too.
-      ...(rig.placements.length ? rig.machines : rig.machines.flatMap((m) => [m.id, m.name, m.drive, m.takeOff, m.enginePower, m.engine])),
+      ...(rig.placements.length ? rig.machines : flatMap(rig.machines, (m) => [m.id, m.name, m.drive, m.takeOff, m.enginePower, m.engine])),
       ...rig.batteries,
       ...rig.chargers,
       ...rig.panels,

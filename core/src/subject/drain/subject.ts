@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { drainCautions } from './cautions.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Reading, Subject } from '../subject.js';
@@ -8,7 +9,7 @@ import type { DrainAnswers } from './result.js';
 /** Every part before the pumps that draws on a tank. */
 const drawsOn = (of: Reading, tankId: string): readonly unknown[] => [
   ...feedPartOf(of, `tank:${tankId}`),
-  ...of.rig.lines.flatMap((l) => (l.from.at === 'tank' && l.from.id === tankId ? feedPartOf(of, `line:${l.id}`) : [])),
+  ...flatMap(of.rig.lines, (l) => (l.from.at === 'tank' && l.from.id === tankId ? feedPartOf(of, `line:${l.id}`) : [])),
 ];
 
 /** How a tank is emptied, and whether its vent keeps up. */
@@ -27,6 +28,6 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
       ),
     ),
   }),
-  findings: ({ cases, rig }, a) => rig.tanks.flatMap((t, i) => drainFindings(cases, t, a.drains[i])),
+  findings: ({ cases, rig }, a) => flatMap(rig.tanks, (t, i) => drainFindings(cases, t, a.drains[i])),
   cautions: drainCautions,
 };

@@ -3,7 +3,7 @@ import { airPressure, altitudeOf, GRAVITY } from '../../fluid/air.js';
 import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
 import { shapeHeight } from '../../rig/tank-shape.js';
-import type { Cases, Trial } from '../../solve/cases.js';
+import type { Cases, CaseSettings, Trial } from '../../solve/cases.js';
 import { feedPath, inletMargin, type LaidPiece, raised } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
 import { figure, input } from '../../working/figure.js';
@@ -106,8 +106,9 @@ export function highest(marginM: number, altitudeM: number, density: number): nu
 /** Largest flow the machine's inlet could take in the worst case before its margin is gone, other machines as they are. */
 export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: readonly Line[], laid: readonly LaidPiece[]): number {
   const own = machine.flow;
+  const { level, strainer, water, spigot } = worst;
   const marginAt = (flow: number): number => {
-    const solved = cases.at({ ...stateOf(worst), trial: { what: 'draw', machine, flowM3s: flow } });
+    const solved = cases.at({ level, strainer, water, spigot, trial: { what: 'draw', machine, flowM3s: flow } });
     return solved.settled ? inletMargin(solved, machine, path, laid).marginM : -1e3;
   };
   // What it has to spare at its own flow is known. Between it and the other end the Illinois rule: a secant that never leaves
@@ -142,11 +143,15 @@ export function mostFlow(cases: Cases, machine: Machine, worst: FeedCase, path: 
   return low;
 }
 
+const HIGHEST_AT: readonly CaseSettings[] = [
+  { level: 'full', spigot: 'good' },
+  { level: 'full', spigot: 'good', open: [] },
+];
+
 /** Highest gauge pressure that a machine's inlet meets: at a good site or with full tanks, guns open or shut, or at rest straight from a spigot. */
 export function highestInlet(cases: Cases, machine: Machine, path: readonly Line[]): FeedResult['highest'] {
-  const states = [{}, { open: [] }].flatMap((guns) => [{ ...guns, level: 'full' as const, spigot: 'good' as const }]);
   let gaugeM = -Infinity;
-  for (const state of states) {
+  for (const state of HIGHEST_AT) {
     const solved = cases.at(state);
     gaugeM = Math.max(gaugeM, solved.headOf('machineIn', machine.id) - machine.inletHeight);
     // A pump at rest, or one whose flow all turns back to its inlet, meets what the house holds.

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { feedFindings } from './feed-findings.js';
@@ -13,7 +14,8 @@ export const FEED: Subject<FeedAnswers, object, FeedCode> = {
   kinds: FEED_KINDS,
   reads: beforePumps,
   assess: ({ cases, rig, each }) => ({
-    feeds: rig.machines.flatMap(
+    feeds: flatMap(
+      rig.machines,
       (m) =>
         each(
           `feed ${m.id}`,
@@ -23,7 +25,7 @@ export const FEED: Subject<FeedAnswers, object, FeedCode> = {
     ),
   }),
   findings: ({ cases, rig }, a) =>
-    rig.machines.flatMap((m) => [
+    flatMap(rig.machines, (m) => [
       ...wrongLiquidFindings(rig, m),
       ...feedFindings(
         cases,

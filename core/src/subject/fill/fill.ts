@@ -1,3 +1,4 @@
+import { times } from '../../lists.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
@@ -68,7 +69,7 @@ function asks(cases: Cases, line: Line, most: number, liftM: number): FillResult
   if (!Number.isFinite(most)) return [];
   const { water } = cases.asDrawn;
   const rhoG = water.densityKgM3 * GRAVITY;
-  return Array.from({ length: 21 }, (_, i) => {
+  return times(21, (i) => {
     const flowM3s = (most * i) / 20;
     const head = line.parts.reduce((s, p) => s + partHeadLoss(p, flowM3s, water, cases.values, false), liftM);
     return { flowM3s, pressurePa: head * rhoG };

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { fillCautions } from './cautions.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
@@ -12,7 +13,8 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
   kinds: FILL_KINDS,
   reads: beforePumps,
   assess: ({ cases, rig, each }) => ({
-    fills: rig.lines.flatMap(
+    fills: flatMap(
+      rig.lines,
       (l) =>
         each(
           `fill ${l.id}`,
@@ -21,7 +23,7 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
         ) ?? [],
     ),
   }),
-  findings: ({ cases }, a) => a.fills.flatMap((f) => fillFindings(cases, f)),
+  findings: ({ cases }, a) => flatMap(a.fills, (f) => fillFindings(cases, f)),
   rests: (_rig, a) => [
     ...(a.fills.length ? (['poor-spigot', 'good-spigot', 'poor-pressure'] as const) : []),
     ...(a.fills.some((f) => f.taps.length) ? (['hand-least', 'bucket'] as const) : []),

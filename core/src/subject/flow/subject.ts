@@ -14,6 +14,8 @@ export const FLOW: Subject<FlowAnswers, MixAnswers & SoftPumpAnswers, never> = {
   reads: (of) => [allWater(of), of.rig.lines],
   assess: ({ rig, cases }, { chemical }) => {
     const flows = chemicalFlows(chemical);
-    return { lineFlow: Object.fromEntries(rig.lines.map((l) => [l.id, flows[l.id] ?? cases.asDrawn.flowOf(l.id)])) };
+    const lineFlow: Record<string, number> = {};
+    for (const l of rig.lines) lineFlow[l.id] = flows[l.id] ?? cases.asDrawn.flowOf(l.id);
+    return { lineFlow };
   },
 };

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { fuelCautions } from './cautions.js';
 import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
@@ -19,7 +20,7 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
       ...onTheDeck(of, []),
       ...rig.fuelTanks,
       ...rig.fuelLines,
-      ...rig.machines.flatMap((m) => [m.id, m.name, m.drive, m.engine, m.enginePower]),
+      ...flatMap(rig.machines, (m) => [m.id, m.name, m.drive, m.engine, m.enginePower]),
       ...rig.softPumps,
       ...rig.compressors,
       ...rig.burners,

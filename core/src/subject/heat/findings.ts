@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
 import type { Finding } from '../finding.js';
@@ -6,7 +7,7 @@ import type { BurnerResult } from './result.js';
 
 /** Water hotter than what carries it stands; a burner that does not get it hot. */
 export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Finding[] {
-  return burners.flatMap((b) => {
+  return flatMap(burners, (b) => {
     const name = rig.burners.find((x) => x.id === b.burnerId)!.name;
     const subject = { kind: 'burner', id: b.burnerId } as const;
     const out: Finding[] = [];

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { meetingCautions } from './cautions.js';
 import type { Subject } from '../subject.js';
 import { attackFindings, meetingFindings } from './findings.js';
@@ -17,8 +18,8 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
     ...rig.tanks,
     ...rig.mixes,
     ...rig.softPumps,
-    ...rig.outlets.flatMap((o) => [o.id, o.name]),
-    ...rig.lines.flatMap((l) => (l.role === 'chemical' || l.role === 'pressure' ? [l.role, l.from, l.to, l.closed] : [])),
+    ...flatMap(rig.outlets, (o) => [o.id, o.name]),
+    ...flatMap(rig.lines, (l) => (l.role === 'chemical' || l.role === 'pressure' ? [l.role, l.from, l.to, l.closed] : [])),
   ],
   tells: ({ rig }) => [rig.reels, ...rig.lines.map((l) => l.id)],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),

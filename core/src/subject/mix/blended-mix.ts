@@ -1,3 +1,4 @@
+import { times } from '../../lists.js';
 import { batch, topUp } from '../../chemistry/dilution.js';
 import { shapeHeight, surfaceAt } from '../../rig/tank-shape.js';
 import { type BlendNetwork, type BlendState, drawHeight, shareOf } from '../../solve/blend-network.js';
@@ -69,7 +70,7 @@ export function byLevel(net: BlendNetwork, strengths: readonly number[]): { shar
   const start = startLevels(net);
   const top = Math.min(net.branches[i].tank!.fullLevel, shapeHeight(net.branches[i].tank!.shape));
   const bottom = Math.min(drawHeight(net.branches[i]), top);
-  return Array.from({ length: 9 }, (_, k) => {
+  return times(9, (k) => {
     const share = 1 - k / 8;
     const levels = start.slice();
     levels[i] = bottom + (top - bottom) * share;

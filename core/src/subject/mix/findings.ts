@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { WASH_SURFACE_NAMES } from '../../assumption/wash-surfaces.js';
 import type { Rig } from '../../rig/schema.js';
@@ -137,14 +138,14 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
 export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
   const shuts = (l: Rig['lines'][number]): boolean =>
     l.parts.some((p) => (p.kind === 'valve' && p.is === 'gun-valve') || (p.kind === 'fitting' && p.is === 'ball-valve'));
-  return rig.mixes.flatMap((mix) => {
+  return flatMap(rig.mixes, (mix) => {
     const lines = linesOf(rig, mix);
     const delivery = lines.find((l) => l.to.at === 'sprayer');
     const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
     if (!delivery || !sprayer || lines.some((l) => l.to.at !== 'mix' && shuts(l))) return [];
-    return lines
-      .filter((l) => l.from.at === 'tank' && !shuts(l))
-      .flatMap((l) => {
+    return flatMap(
+      lines.filter((l) => l.from.at === 'tank' && !shuts(l)),
+      (l) => {
         const tank = rig.tanks.find((t) => t.id === l.from.id)!;
         // Laid down, the gun rests on the ground, lower than the deck.
         const over = tank.base + tank.fullLevel;
@@ -165,8 +166,8 @@ export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
             ),
           ),
         ];
-      })
-      .slice(0, 1);
+      },
+    ).slice(0, 1);
   });
 }
 
@@ -175,7 +176,7 @@ export function unservedFindings(rig: Rig, values: AssumptionValues): Finding[] 
   const [first] = rig.mixes;
   if (!first) return [];
   const surfaces = [...new Set((rig.brief.washes ?? []).map((w) => w.surface))];
-  return surfaces.flatMap((surface) => {
+  return flatMap(surfaces, (surface) => {
     if (rig.mixes.some((m) => m.surface === surface)) return [];
     const [usual, is] = [values[`wash-${surface}-strength`], wantedStrength(first, values)];
     if (Math.abs(is - usual) <= values['mix-tolerance'] * usual) return [];

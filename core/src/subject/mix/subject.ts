@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { mixCautions } from './cautions.js';
 import type { Rig } from '../../rig/schema.js';
 import { wayOf } from '../../solve/blend-network.js';
@@ -19,7 +20,8 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
   reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumps(of)] : [])],
   tells: ({ rig }) => [rig.tanks, rig.sprayers],
   assess: ({ rig, values, cases, stocks, blends, each }) => {
-    const mixes = rig.mixes.flatMap(
+    const mixes = flatMap(
+      rig.mixes,
       (m) =>
         // What is drawn into a washer's water, or from a tank by a nozzle, hangs on more than its own way.
         (blended(m)
@@ -33,7 +35,7 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
     return { chemical: { mixes, drawnFrom: drawnFrom(rig, mixes, values['soft-wash-share']) } };
   },
   findings: ({ rig, cases, stocks }, a) => [
-    ...rig.mixes.flatMap((mix) => {
+    ...flatMap(rig.mixes, (mix) => {
       const result = a.chemical.mixes.find((x) => x.mixId === mix.id);
       return result
         ? mixFindings(cases, result)

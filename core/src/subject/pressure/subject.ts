@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { pressureCautions } from './cautions.js';
 import { behindPumps } from '../reads.js';
 import type { Subject } from '../subject.js';
@@ -16,8 +17,8 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
     const list = pressureCases(cases);
     return {
       cases: list,
-      machines: rig.machines.flatMap((m) => assessMachine(cases, m, list) ?? []),
-      outlets: rig.outlets.flatMap((o) => assessOutlet(cases, o) ?? []),
+      machines: flatMap(rig.machines, (m) => assessMachine(cases, m, list) ?? []),
+      outlets: flatMap(rig.outlets, (o) => assessOutlet(cases, o) ?? []),
     };
   },
   rests: (rig, a) => [

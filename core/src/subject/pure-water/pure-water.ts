@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { resinLife } from '../../chemistry/pure-water.js';
 import type { Rig } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
@@ -7,7 +8,7 @@ import type { PureWaterResult } from './result.js';
 /** Brushes behind a resin bed. */
 export function assessPureWater(rig: Rig, pumps: readonly SoftPumpResult[]): PureWaterResult[] {
   const solids = rig.brief.tapSolids ?? 0;
-  return rig.sprayers.flatMap((s) => {
+  return flatMap(rig.sprayers, (s) => {
     const pump = pumps.find((p) => p.sprayerId === s.id);
     if (!s.resin || !pump) return [];
     return [

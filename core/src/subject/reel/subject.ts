@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import type { FlowAnswers } from '../flow/result.js';
 import type { PressureAnswers } from '../pressure/result.js';
@@ -19,7 +20,7 @@ export const REEL: Subject<ReelAnswers, FlowAnswers & PressureAnswers, ReelCode>
   assess: ({ cases, rig }, { lineFlow, outlets }) => {
     return {
       reels: rig.reels.map((r) => assessReel(cases, r, lineFlow)),
-      runs: outlets.flatMap((o) => assessRun(cases, outletOf(rig, o.outletId), o) ?? []),
+      runs: flatMap(outlets, (o) => assessRun(cases, outletOf(rig, o.outletId), o) ?? []),
     };
   },
   findings: ({ cases }, a) => [...reelFindings(cases, a.reels), ...runFindings(cases, a.runs)],

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Finding, Subject } from '../finding.js';
@@ -38,7 +39,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
 
 export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Finding[] {
   const { rig, values } = cases;
-  return r.softPumps.flatMap((p) => {
+  return flatMap(r.softPumps, (p) => {
     const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;
     const subject = { kind: 'soft-pump', id: pump.id } as const;
     const out: Finding[] = [];

@@ -1,3 +1,4 @@
+import { times } from '../../lists.js';
 import { POUND_HP_HOUR } from '../../quantity/dimension.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { airUse, compressorPower, pumpCurve } from '../../chemistry/diaphragm-pump.js';
@@ -90,7 +91,7 @@ export function assessSoftPump(cases: Cases, blends: Blends, mixes: readonly Mix
 /** What hose and tip ask at other flows: height, and the rest with the square. */
 function asksOf(flow: number, risePa: number, liftPa: number): { flowM3s: number; pressurePa: number }[] {
   const rest = Math.max(risePa - liftPa, 0);
-  return Array.from({ length: 21 }, (_, i) => ({ flowM3s: (flow * 1.4 * i) / 20, pressurePa: Math.max(liftPa, 0) + rest * ((1.4 * i) / 20) ** 2 }));
+  return times(21, (i) => ({ flowM3s: (flow * 1.4 * i) / 20, pressurePa: Math.max(liftPa, 0) + rest * ((1.4 * i) / 20) ** 2 }));
 }
 
 /** Liquid in a pump's lines, m³. */

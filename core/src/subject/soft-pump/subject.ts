@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { softPumpCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { wayOf } from '../../solve/blend-network.js';
@@ -17,13 +18,17 @@ export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
   reads: chemicals,
   assess: ({ cases, rig, blends, each }, { chemical: { mixes } }) => ({
     chemical: {
-      softPumps: rig.softPumps.flatMap(
+      softPumps: flatMap(
+        rig.softPumps,
         (pump) =>
           each(
             `soft-pump ${pump.id}`,
             (of) => [
               ...of.bare([pump]),
-              ...rig.mixes.filter((m) => wayOf(rig, m)?.pump.id === pump.id).flatMap((m) => blendOf(of, m)),
+              ...flatMap(
+                rig.mixes.filter((m) => wayOf(rig, m)?.pump.id === pump.id),
+                (m) => blendOf(of, m),
+              ),
               ...mixes.filter((m) => m.pumpId === pump.id),
             ],
             () => assessSoftPump(cases, blends, mixes, pump),

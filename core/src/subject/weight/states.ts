@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { shapeHeight, levelOf, volumeAt } from '../../rig/tank-shape.js';
 import type { Platform, Rig, Tank } from '../../rig/schema.js';
 import type { DeckLoad } from '../../solve/deck-load.js';
@@ -22,7 +23,7 @@ export function fillings(rig: Rig): Filling[] {
   const of = (id: string, name: Message, level: (t: Tank) => number, fuel = 1): Filling => ({ id, name, levels: tanks.map(level), fuel: () => fuel });
   const several = tanks.length > 1;
   // Tanks that an open tie joins level out: one of them is never full alone.
-  const tied = new Set(rig.lines.flatMap((l) => (l.role === 'tie' && !l.closed ? [l.from.id, l.to.id] : [])));
+  const tied = new Set(flatMap(rig.lines, (l) => (l.role === 'tie' && !l.closed ? [l.from.id, l.to.id] : [])));
   const alone = tanks.filter((t) => !tied.has(t.id));
   return [
     of('full', message('With every tank full'), top),
@@ -45,7 +46,7 @@ function ratedOn(platform: Platform): readonly Rated[] {
   return [
     { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', ratingKg: platform.gvwr, on: (w) => w.massKg },
     ...axles.map((a, i): Rated => ({ id: `axle-${i + 1}`, name: axle(i), ratingKg: a.rating, on: (w) => w.axles[i] })),
-    ...axles.flatMap((a, i): Rated[] =>
+    ...flatMap(axles, (a, i): Rated[] =>
       a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
     ...(trailer ? [{ id: 'coupling', name: 'The coupling', ratingKg: coupling.rating, on: tongue }] : []),

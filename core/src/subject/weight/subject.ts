@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import { weightCautions } from './cautions.js';
 import type { Rig } from '../../rig/schema.js';
 import { onTheDeck } from '../reads.js';
@@ -9,7 +10,10 @@ import type { WeightAnswers } from './result.js';
 import { assessWeight } from './weight.js';
 
 /** What guns and cleaners are sized by, and so weigh. */
-const inHand = (rig: Rig): readonly unknown[] => [...rig.outlets.flatMap((o) => [o.kind, o.width, o.wantedPressure]), ...rig.sprayers.map((s) => s.nozzleBore)];
+const inHand = (rig: Rig): readonly unknown[] => [
+  ...flatMap(rig.outlets, (o) => [o.kind, o.width, o.wantedPressure]),
+  ...rig.sprayers.map((s) => s.nozzleBore),
+];
 
 /** What the axles, the coupling and what tows carry, in every filling. */
 export const WEIGHT: Subject<WeightAnswers, object, WeightCode> = {

@@ -1,3 +1,4 @@
+import { flatMap, times } from '../../lists.js';
 import { standingOn, type Standing } from '../../deck/index.js';
 import { deckLoad, type DeckLoad } from '../../solve/deck-load.js';
 import { fullMass } from '../../solve/loaded.js';
@@ -69,7 +70,7 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
 
 /** Where half full tanks move most. */
 function sloshOf(load: DeckLoad): TankSlosh[] {
-  return load.tanks.flatMap((t) => {
+  return flatMap(load.tanks, (t) => {
     if (!t) return [];
     const full = Math.min(t.tank.fullLevel, shapeHeight(t.tank.shape));
     const depthM = levelOf(t.tank.shape, volumeAt(t.tank.shape, full) / 2);
@@ -79,7 +80,7 @@ function sloshOf(load: DeckLoad): TankSlosh[] {
 
 /** Loads with every tank of water at the same share, the others as the day starts. */
 function curveOf(rig: Rig, platform: Platform, load: DeckLoad): WeightResult['curve'] {
-  const share = Array.from({ length: CURVE }, (_, i) => i / (CURVE - 1));
+  const share = times(CURVE, (i) => i / (CURVE - 1));
   const weighed = share.map((s) =>
     weighAt(
       platform,
@@ -102,7 +103,7 @@ function shelvesOf(rig: Rig, things: readonly Standing[], stocks: Stocks): Weigh
     return t ? fullMass(stocks, t) : 0;
   };
   const on = (shelf: string): number => things.reduce((s, t) => s + (places.get(t.id)?.on === shelf ? t.dryKg + wet(t.id) + on(t.id) : 0), 0);
-  return rig.gear.flatMap((g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));
+  return flatMap(rig.gear, (g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));
 }
 
 /** On a slope the centre shifts by height times slope. */
@@ -112,7 +113,7 @@ function slopeOf(platform: Platform, states: readonly WeightState[]): WeightResu
   const { front, rear } = supportsOf(platform);
   // Unhitched, nose up is what takes weight off the coupling: the worse of how it may stand.
   const least = Math.min(
-    ...states.flatMap((s) =>
+    ...flatMap(states, (s) =>
       s.tongueKg === undefined ? [] : [-1, 1].map((way) => s.tongueKg! - (way * Math.abs(slope.nose) * s.centre.z * s.massKg) / (rear - front)),
     ),
   );

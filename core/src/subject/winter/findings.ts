@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { WinterResult } from './result.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Finding } from '../finding.js';
@@ -10,7 +11,7 @@ export function winterFindings(rig: Rig, w: WinterResult | undefined): Finding[]
 }
 
 function batteryFindings(w: WinterResult | undefined): Finding[] {
-  return (w?.batteries ?? []).flatMap((b) =>
+  return flatMap(w?.batteries ?? [], (b) =>
     b.freezesK !== undefined && b.freezesK > w!.coldestK!
       ? [
           finding(

@@ -1,3 +1,4 @@
+import { flatMap } from '../../lists.js';
 import type { CircuitAnswers } from '../circuit/result.js';
 import { feedPath } from '../../solve/inlet.js';
 import type { Subject } from '../subject.js';
@@ -16,7 +17,7 @@ export const WINTER: Subject<WinterAnswers, CircuitAnswers, WinterCode> = {
   reads: ({ rig, ground }) => [
     rig.assumptions,
     rig.brief.coldest,
-    ...rig.machines.flatMap((m) => [m.id, m.name, ...feedPath(ground.cases.asDrawn, m).map((l) => l.id)]),
+    ...flatMap(rig.machines, (m) => [m.id, m.name, ...feedPath(ground.cases.asDrawn, m).map((l) => l.id)]),
     ...rig.softPumps.map((p) => p.name),
     ...rig.mixes,
     ...rig.tanks,
