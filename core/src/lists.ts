@@ -6,8 +6,8 @@ export function flatMap<T, U>(list: readonly T[], of: (x: T, i: number) => U | r
   const out: U[] = [];
   for (let i = 0; i < list.length; i++) {
     const made = of(list[i], i);
-    if (isList(made)) for (let k = 0; k < made.length; k++) out.push(made[k] as U);
-    else out.push(made as U);
+    if (isList(made)) for (let k = 0; k < made.length; k++) out.push(made[k]);
+    else out.push(made);
   }
   return out;
 }

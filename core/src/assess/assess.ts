@@ -126,12 +126,13 @@ function worstFirst(tellings: Tellings): Finding[] {
 }
 
 const IN_ORDER: readonly string[] = ASSUMPTIONS.map((a) => a.id).sort();
+const PLACE_OF: ReadonlyMap<string, number> = new Map(IN_ORDER.map((id, i) => [id, i]));
 
 /** Assumptions that answers rest on, by their names. */
 function used(kept: readonly Kept[]): string[] {
-  const all = new Set<string>();
-  for (const k of kept) for (const a of k.assumptions) all.add(a);
-  return IN_ORDER.filter((id) => all.has(id));
+  const asked = new Array<boolean>(IN_ORDER.length).fill(false);
+  for (const k of kept) for (const id of k.assumptions) asked[PLACE_OF.get(id)!] = true;
+  return IN_ORDER.filter((_, i) => asked[i]);
 }
 
 function headline(rig: Rig, worst: Finding | undefined): Message {

@@ -109,7 +109,8 @@ const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);
 function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
   const out = new Set<string>(s.rests?.(rig, answers) ?? []);
   const of = (node: object): void => {
-    for (const [key, value] of Object.entries(node) as [string, unknown][]) {
+    for (const key in node) {
+      const value = (node as Record<string, unknown>)[key];
       if (typeof value !== 'object' || value === null) continue;
       if (GROUPS.has(key)) of(value);
       else for (const result of Array.isArray(value) ? (value as object[]) : [value]) behind(result, true, out);
@@ -121,8 +122,7 @@ function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
 function behind(result: object, deep: boolean, out: Set<string>): void {
-  for (const key in result) {
-    const value = (result as Record<string, unknown>)[key];
+  for (const value of Object.values(result) as unknown[]) {
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
     const working = (value as { working?: Figure['working'] }).working;
     if (working) for (const a of working.assumptions) out.add(a);

@@ -27,7 +27,28 @@ const USUAL: Readonly<Record<WashSurface, readonly [strength: string, coverage: 
   vehicle: ['0 %', '150 ft²/gal', '1', '3 min', '30 ft²/gal'],
 };
 
-type WashId = `wash-${WashSurface}-${'strength' | 'coverage' | 'passes' | 'dwell' | 'rinse'}`;
+type WashValue = 'strength' | 'coverage' | 'passes' | 'dwell' | 'rinse';
+type WashId = `wash-${WashSurface}-${WashValue}`;
+
+const idsOf = (s: WashSurface): { readonly [V in WashValue]: `wash-${WashSurface}-${V}` } => ({
+  strength: `wash-${s}-strength`,
+  coverage: `wash-${s}-coverage`,
+  passes: `wash-${s}-passes`,
+  dwell: `wash-${s}-dwell`,
+  rinse: `wash-${s}-rinse`,
+});
+
+/** Names of a surface's assumptions: put together once, they are asked for often. */
+export const WASH_IDS: Readonly<Record<WashSurface, ReturnType<typeof idsOf>>> = {
+  house: idsOf('house'),
+  roof: idsOf('roof'),
+  growth: idsOf('growth'),
+  paving: idsOf('paving'),
+  wood: idsOf('wood'),
+  stone: idsOf('stone'),
+  glasshouse: idsOf('glasshouse'),
+  vehicle: idsOf('vehicle'),
+};
 
 /** The register's entries for surfaces. Ids are `wash-roof-strength`, `-coverage`, `-passes`, `-dwell`, `-rinse`. */
 export function washAssumptions(): (Assumption & { readonly id: WashId })[] {

@@ -79,8 +79,8 @@ export class BlendNetwork {
   readonly network: Network;
   /** Of the blend last solved: where the next solve begins. */
   private gravity = 1;
-  private readonly tankNodes: Int32Array;
-  private readonly branchLinks: Int32Array;
+  private readonly tankNodes: readonly number[];
+  private readonly branchLinks: readonly number[];
   private readonly clean: Float64Array;
   private readonly dirty: Float64Array;
   private readonly full: readonly number[];
@@ -130,8 +130,8 @@ export class BlendNetwork {
     );
     this.network = new Network({ nodes, links });
     this.network.viscosity = this.water.kinematicViscosityM2S;
-    this.tankNodes = Int32Array.from(this.branches, (_, i) => this.network.node(`tank:${i}`));
-    this.branchLinks = Int32Array.from(this.branches, (_, i) => this.network.link(`branch:${i}`));
+    this.tankNodes = this.branches.map((_, i) => this.network.node(`tank:${i}`));
+    this.branchLinks = this.branches.map((_, i) => this.network.link(`branch:${i}`));
     this.clean = this.network.room.copy(this.network.quadratic);
     this.dirty = this.network.room.copy(this.network.quadratic);
     for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;

@@ -297,7 +297,7 @@ export class Cases {
   private answersWith(open: readonly string[] | undefined): (Solved | undefined)[] {
     const guns = open?.join(' ');
     let own = this.answers.get(guns);
-    if (!own) this.answers.set(guns, (own = new Array<Solved | undefined>(PLACES).fill(undefined)));
+    if (!own) this.answers.set(guns, (own = new Array<Solved | undefined>(PLACES)));
     return own;
   }
 

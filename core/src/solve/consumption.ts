@@ -1,6 +1,6 @@
 import { flatMap } from '../lists.js';
 import type { AssumptionValues } from '../assumption/register.js';
-import type { WashSurface } from '../assumption/wash-surfaces.js';
+import { WASH_IDS, type WashSurface } from '../assumption/wash-surfaces.js';
 import type { Mix } from '../rig/schema.js';
 import type { Rig } from '../rig/schema.js';
 import { type Figure, figure, input } from '../working/figure.js';
@@ -20,20 +20,23 @@ export interface WashNeed {
 }
 
 /** Strength that a mix is wanted at. */
-export const wantedStrength = (mix: Mix, values: AssumptionValues): number => mix.wanted ?? values[`wash-${mix.surface}-strength`];
+export const wantedStrength = (mix: Mix, values: AssumptionValues): number => mix.wanted ?? values[WASH_IDS[mix.surface].strength];
 
 /** The day's jobs that each mix serves: those of its surface; what no mix is meant for goes to the first. */
 export function washNeeds(rig: Rig, mix: Mix, values: AssumptionValues): WashNeed[] {
   const washes = rig.brief.washes;
-  const need = (surface: WashSurface, areaM2: number, perDay: number, briefed: boolean): WashNeed => ({
-    surface,
-    areaM2,
-    perDay,
-    wanted: surface === mix.surface ? wantedStrength(mix, values) : values[`wash-${surface}-strength`],
-    mixM3: (areaM2 * values[`wash-${surface}-passes`]) / values[`wash-${surface}-coverage`],
-    rinseM3: areaM2 / values[`wash-${surface}-rinse`],
-    briefed,
-  });
+  const need = (surface: WashSurface, areaM2: number, perDay: number, briefed: boolean): WashNeed => {
+    const ids = WASH_IDS[surface];
+    return {
+      surface,
+      areaM2,
+      perDay,
+      wanted: surface === mix.surface ? wantedStrength(mix, values) : values[ids.strength],
+      mixM3: (areaM2 * values[ids.passes]) / values[ids.coverage],
+      rinseM3: areaM2 / values[ids.rinse],
+      briefed,
+    };
+  };
   if (!washes?.length) return [need(mix.surface, values['usual-wash-area'], values['usual-washes'], false)];
   const served = (surface: WashSurface): Mix | undefined => rig.mixes.find((m) => m.surface === surface) ?? rig.mixes[0];
   return washes.filter((w) => served(w.surface)?.id === mix.id).map((w) => need(w.surface, w.area, w.perDay, true));

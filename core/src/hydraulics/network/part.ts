@@ -173,23 +173,23 @@ export class NetworkPart {
     this.set = room.numbers(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
   }
 
-  /** Writes down everything that the answer hangs on. */
+  /** Writes down everything that the answer hangs on, first what cases differ in: that two are not alike shows soon. */
   private writeDown(): void {
     const { set, links, ends, unknown, runs } = this;
     const { laws, closed, head, demand } = this.whole;
     const { constant, linear, quadratic, powerCoefficient, runBore, runLength, runRoughness } = laws;
     let at = 0;
     set[at++] = laws.viscosity;
+    for (let k = 0; k < ends.length; k++) set[at++] = head[ends[k]];
+    for (let k = 0; k < unknown.length; k++) set[at++] = demand[unknown[k]];
+    for (let k = 0; k < links.length; k++) set[at++] = closed[links[k]];
     for (let k = 0; k < links.length; k++) {
       const l = links[k];
-      set[at++] = closed[l];
       set[at++] = constant[l];
       set[at++] = linear[l];
       set[at++] = quadratic[l];
       set[at++] = powerCoefficient[l];
     }
-    for (let k = 0; k < ends.length; k++) set[at++] = head[ends[k]];
-    for (let k = 0; k < unknown.length; k++) set[at++] = demand[unknown[k]];
     for (let k = 0; k < runs.length; k++) {
       const r = runs[k];
       set[at++] = runBore[r];
