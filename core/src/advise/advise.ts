@@ -2,8 +2,8 @@ import { dayModel } from '../day/model.js';
 import { DAY_SEED } from '../day/round-size.js';
 import { sampleDays } from '../day/sample.js';
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
-import { type Assessed, reassess } from '../assess/assess.js';
-import { type Assessment } from '../assess/assessment.js';
+import { type Assessed, assessTry, reassess } from '../assess/assess.js';
+import type { Assessment, Judged } from '../assess/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';
@@ -164,12 +164,12 @@ function withDays(title: Message, candidate: Candidate, rig: Rig): Message {
 }
 
 /** Whether a change made things stand in one another, or brought something that has no place. */
-const newlyCrowded = (now: Assessment, then: Assessment): boolean => {
-  const crowd = (a: Assessment): number => a.findings.filter((f) => FINDING_KINDS[f.code].scale === 'fit' && f.verdict !== 'fed').length;
+const newlyCrowded = (now: Assessment, then: Judged): boolean => {
+  const crowd = (a: Judged): number => a.findings.filter((f) => FINDING_KINDS[f.code].scale === 'fit' && f.verdict !== 'fed').length;
   return crowd(then) > crowd(now) || (then.plan?.tray.length ?? 0) > (now.plan?.tray.length ?? 0);
 };
 
-function bringsWorse(finding: Finding, now: Assessment, then: Assessment): boolean {
+function bringsWorse(finding: Finding, now: Assessment, then: Judged): boolean {
   return then.findings.some(
     (f) =>
       !same(f, finding) &&
@@ -184,7 +184,7 @@ function tryCandidate(
   before: Read,
   from: Assessed,
   change: (d: RigDocument) => void,
-): { document: RigDocument; rig: Rig; assessment: Assessment; patches: DocumentPatch[] } | undefined {
+): { document: RigDocument; rig: Rig; assessment: Judged; patches: DocumentPatch[] } | undefined {
   const [next, patches] = produceWithPatches(before.document, (draft) => {
     change(draft);
     mend(draft);
@@ -192,7 +192,7 @@ function tryCandidate(
   if (patches.length === 0) return undefined;
   const read = reread(next, before);
   if (!read.ok) return undefined;
-  const { rig, assessment } = reassess(read.rig, from);
+  const { rig, assessment } = assessTry(read.rig, from);
   return { document: next, rig, assessment, patches };
 }
 

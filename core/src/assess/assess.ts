@@ -12,7 +12,7 @@ import type { Cases } from '../solve/cases.js';
 import { type Answers, FINDING_KINDS } from '../subject/index.js';
 import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import { type Message, message } from '../working/figure.js';
-import type { Assessment, ChemicalResult } from './assessment.js';
+import type { Assessment, ChemicalResult, Judged } from './assessment.js';
 import { Bare } from './bare.js';
 import { cautionsOf, fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
 import { RigGround, type Things } from './ground.js';
@@ -46,6 +46,24 @@ export interface Assessed {
  * @param before of a like rig, commonly the same one an edit earlier; it stays as it is and may be taken up many times
  */
 export function reassess(given: Rig, before?: Assessed): Assessed {
+  const { rig, ground, lists, names, bare, book, water } = groundOn(given, before);
+  const { assessment, memory, tellings } = judged(ground, names, before);
+  lists.settle();
+  return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water };
+}
+
+/** As {@link reassess}, of a change that is only tried: what no change is judged by is left out, and nothing is kept of it. */
+export function assessTry(given: Rig, before: Assessed): { readonly rig: Rig; readonly assessment: Judged } {
+  const { rig, ground, names } = groundOn(given, before);
+  const { answers, findings } = answered(ground, names, before, false);
+  return { rig, assessment: { ...answers, verdict: verdictOf(findings), findings } };
+}
+
+/** A rig's ground over that of one assessed before. */
+function groundOn(
+  given: Rig,
+  before: Assessed | undefined,
+): Pick<Assessed, 'rig' | 'lists' | 'names' | 'bare' | 'book' | 'water'> & { readonly ground: RigGround } {
   const rig = before ? shareTree(before.rig, given) : given;
   const book = before?.book ?? new AnswerBook();
   const bare = before?.bare ?? new Bare();
@@ -53,12 +71,10 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
   const names = before && sameNames(before.rig, rig) ? before.names : {};
   const lists = new SharedLists(before?.lists);
   const nameless = bareBy(bare);
-  const ofWater = allWater({ rig, lists, bare: nameless });
-  const ground = new RigGround(rig, book, before?.water === ofWater ? before.cases : undefined, before?.things);
+  const water = allWater({ rig, lists, bare: nameless });
+  const ground = new RigGround(rig, book, before?.water === water ? before.cases : undefined, before?.things);
   ground.reading = new RigReading(rig, lists, nameless, ground);
-  const { assessment, memory, tellings } = judged(ground, names, before);
-  lists.settle();
-  return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water: ofWater };
+  return { rig, ground, lists, names, bare, book, water };
 }
 
 const bareBy =
@@ -92,19 +108,26 @@ const sameNames = (a: Rig, b: Rig): boolean =>
     return before === after || (before.length === after.length && before.every((x, i) => x.id === after[i].id && x.name === after[i].name));
   });
 
-function judged(ground: RigGround, names: object, before?: Assessed): Pick<Assessed, 'assessment' | 'memory' | 'tellings'> {
-  const { rig } = ground;
-  const memory = fold(ground, ground.reading, before?.memory);
+/** All answers, and what is told of them, the worst first. @param rests whether assumptions are asked for */
+function answered(ground: RigGround, names: object, before: Assessed | undefined, rests: boolean) {
+  const memory = fold(ground, ground.reading, before?.memory, rests);
   const kept = [...memory.values()];
   ground.unsettled = [...new Set(flatMap(kept, (k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
   const tellings = tellingsOf(ground, memory, names, before?.tellings);
-  const findings = worstFirst(tellings);
+  return { memory, kept, answers, tellings, findings: worstFirst(tellings) };
+}
+
+const verdictOf = (findings: readonly Finding[]): Verdict => (findings.length ? findings[0].verdict : 'fed');
+
+function judged(ground: RigGround, names: object, before?: Assessed): Pick<Assessed, 'assessment' | 'memory' | 'tellings'> {
+  const { rig } = ground;
+  const { memory, kept, answers, tellings, findings } = answered(ground, names, before, true);
   // What is only mentioned is no headline.
   const worst = findings.find((f) => f.verdict !== 'fed');
   const assessment: Assessment = {
     ...answers,
-    verdict: findings.length ? findings[0].verdict : 'fed',
+    verdict: verdictOf(findings),
     scale: worst ? FINDING_KINDS[worst.code].scale : 'feeding',
     headline: headline(rig, worst),
     findings,

@@ -19,5 +19,8 @@ interface Frame {
 /** Everything that a rig's figures say, in SI: the answers of every subject. Plain data: crosses worker and wire. */
 export interface Assessment extends Frame, Answers {}
 
+/** What of an assessment a change is judged by. */
+export interface Judged extends Pick<Frame, 'verdict' | 'findings'>, Answers {}
+
 /** Everything about the chemical side. */
 export type ChemicalResult = Assessment['chemical'];

@@ -15,10 +15,12 @@ export interface Kept {
   readonly answers: object;
   /** Cases that would not settle, met first by it. */
   readonly unsettled: readonly string[];
+  /** Assumptions that the answers rest on; none where nobody asked for them. */
   readonly assumptions: readonly string[];
 }
 export type Memory = ReadonlyMap<string, Kept>;
 
+const NONE: readonly string[] = [];
 const ALL: readonly Subject[] = SUBJECTS as unknown as readonly Subject[];
 
 /** Subjects so that each comes after those it needs. Throws where two need each other: such a loop belongs into `solve`. */
@@ -55,8 +57,9 @@ export function together(parts: readonly object[]): object {
  * Every subject's answers, in turn. Where nothing of what a subject reads has changed since `before`, nor the answers of
  * those it needs, its answers stand.
  * @param reading left out, nothing is written down for a later fold
+ * @param rests whether assumptions are asked for
  */
-export function fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined): Map<string, Kept> {
+export function fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined, rests: boolean): Map<string, Kept> {
   const memory = new Map<string, Kept>();
   for (const s of ORDER) {
     const given = (s.needs ?? []).map((name) => memory.get(name)!.answers);
@@ -67,7 +70,7 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
       continue;
     }
     const answers = s.assess(ground, together(given));
-    memory.set(s.name, { reads, given, answers, unsettled: ground.newlyUnsettled(), assumptions: restsOn(ground.rig, s, answers) });
+    memory.set(s.name, { reads, given, answers, unsettled: ground.newlyUnsettled(), assumptions: rests ? restsOn(ground.rig, s, answers) : NONE });
   }
   return memory;
 }

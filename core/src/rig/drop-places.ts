@@ -1,5 +1,5 @@
 import { flatMap } from '../lists.js';
-import type { RigDocument } from './schema.js';
+import type { PlacementDocument, RigDocument } from './schema.js';
 
 /** Lists of a rig whose things stand somewhere. */
 export const PLACED_LISTS = [
@@ -28,12 +28,17 @@ export const placeable = (
   rig: Readonly<Partial<Record<PlacedList, readonly { readonly id: string; readonly vehicle?: boolean | undefined }[]>>>,
 ): readonly string[] => flatMap(PLACED_LISTS, (list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
 
-/** Takes away the places of things that are gone, and lets down to the deck what stood on them. For every change of a document. */
-export function dropPlaces(d: RigDocument): void {
-  if (!d.placements?.length) return;
-  const there = new Set(placeable(d));
-  const stays = d.placements.filter((p) => there.has(p.thing));
-  if (stays.length !== d.placements.length) d.placements = stays;
+/**
+ * Takes away the places of things that are gone, and lets down to the deck what stood on them. For every change of a document.
+ * @param now the document as it is to be looked at, where that is a draft
+ */
+export function dropPlaces(d: RigDocument, now: Pick<RigDocument, PlacedList | 'placements'> = d): void {
+  if (!now.placements?.length) return;
+  const there = new Set(placeable(now));
+  const stays = now.placements.filter((p) => there.has(p.thing));
   const placed = new Set(stays.map((p) => p.thing));
-  for (const p of d.placements) if (p.on !== undefined && !placed.has(p.on)) delete p.on;
+  const hangs = (p: PlacementDocument): boolean => p.on !== undefined && !placed.has(p.on);
+  if (stays.length === now.placements.length && !stays.some(hangs)) return;
+  if (stays.length !== now.placements.length) d.placements = d.placements!.filter((p) => there.has(p.thing));
+  for (const p of d.placements!) if (hangs(p)) delete p.on;
 }

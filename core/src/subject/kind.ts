@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess/assessment.js';
+import type { Judged } from '../assess/assessment.js';
 import type { Rule } from './rule.js';
 import type { Dimension } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
@@ -12,7 +12,7 @@ export interface FindingFigure {
   /** Smallest change worth telling. */
   readonly step: number;
   /** Of the thing that the finding is about, in SI. */
-  readonly of: (a: Assessment, id: string, rig: Rig) => number;
+  readonly of: (a: Judged, id: string, rig: Rig) => number;
 }
 
 /** A kind of finding: one entry a code, in its subject's table. */

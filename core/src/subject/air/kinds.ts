@@ -1,10 +1,10 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import type { Kinds } from '../kind.js';
 import { airLineRules, airRules } from './fixes.js';
 
 export type AirCode = 'air-short' | 'air-weak' | 'air-low';
 
-const pump = (a: Assessment, id: string) => a.air.pumps.find((p) => p.pumpId === id);
+const pump = (a: Judged, id: string) => a.air.pumps.find((p) => p.pumpId === id);
 
 export const AIR_KINDS: Kinds<AirCode> = {
   'air-short': {

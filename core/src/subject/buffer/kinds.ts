@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { outletRules } from './outlet-fixes.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { bufferRules, tieRules } from './fixes.js';
@@ -6,7 +6,7 @@ import type { TankResult } from './result.js';
 
 export type BufferCode = 'outlet-outside' | 'over-full' | 'runs-dry' | 'runs-dry-poor' | 'little-reserve' | 'tie-small';
 
-const tank = (a: Assessment, id: string): TankResult | undefined => a.tanks.find((t) => t.tankId === id);
+const tank = (a: Judged, id: string): TankResult | undefined => a.tanks.find((t) => t.tankId === id);
 const left: FindingFigure = { label: 'water left', dimension: 'volume', better: 'more', step: 1e-3, of: (a, id) => tank(a, id)?.leftM3 ?? 0 };
 
 export const BUFFER_KINDS: Kinds<BufferCode> = {

@@ -1,11 +1,11 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import type { FindingFigure, Kinds } from '../kind.js';
 import { bypassRules } from './fixes.js';
 import type { BypassResult } from './result.js';
 
 export type BypassCode = 'bypass-hot' | 'bypass-warm' | 'return-tight' | 'return-bubbles';
 
-const bypass = (a: Assessment, id: string): BypassResult | undefined => a.bypasses.find((b) => b.machineId === id);
+const bypass = (a: Judged, id: string): BypassResult | undefined => a.bypasses.find((b) => b.machineId === id);
 const untilHot: FindingFigure = { label: 'until hot', dimension: 'time', better: 'more', step: 30, of: (a, id) => bypass(a, id)?.minutesToLimit.value ?? 0 };
 
 export const BYPASS_KINDS: Kinds<BypassCode> = {

@@ -1,10 +1,10 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { batteryRules, cableRules, fuseRules, longRules } from './fixes.js';
 
 export type CircuitCode = 'circuit-long' | 'cable-thin' | 'fuse-small' | 'drop-high' | 'cranks-slowly' | 'battery-short' | 'night-short';
 
-const battery = (a: Assessment, id: string) => a.batteries.find((b) => b.batteryId === id);
+const battery = (a: Judged, id: string) => a.batteries.find((b) => b.batteryId === id);
 const lost: FindingFigure = {
   label: 'lost on the way',
   dimension: 'ratio',

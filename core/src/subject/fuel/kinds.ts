@@ -1,10 +1,10 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { extinguisherRules, lowRules, ventRules, wrongRules } from './fixes.js';
 
 export type FuelCode = 'fuel-unvented' | 'fuel-wrong' | 'fuel-low' | 'fuel-share' | 'no-extinguisher';
 
-const engine = (a: Assessment, id: string) => a.fuel.engines.find((e) => e.engineId === id);
+const engine = (a: Judged, id: string) => a.fuel.engines.find((e) => e.engineId === id);
 const outOfReach: FindingFigure = {
   label: 'fuel that never gets there',
   dimension: 'volume',

@@ -1,11 +1,11 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { type Kinds, places } from '../kind.js';
 import { stockRules, tankPracticeRules } from './fixes.js';
 import type { LiquidResult } from './result.js';
 
 export type LiquidCode = 'stock-stale' | 'stock-short' | 'use-by' | 'fumes-deck' | 'no-drop-tube' | 'bund-small';
 
-const liquid = (a: Assessment, id: string): LiquidResult | undefined => a.chemical.liquids.find((l) => l.liquidId === id);
+const liquid = (a: Judged, id: string): LiquidResult | undefined => a.chemical.liquids.find((l) => l.liquidId === id);
 
 export const LIQUID_KINDS: Kinds<LiquidCode> = {
   'stock-stale': {

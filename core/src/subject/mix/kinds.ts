@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { checkRules, flushRules, mixRules, siphonRules } from './fixes.js';
 import type { MixResult } from './result.js';
@@ -16,7 +16,7 @@ export type MixCode =
   | 'no-check'
   | 'siphon';
 
-const mix = (a: Assessment, id: string): MixResult | undefined => a.chemical.mixes.find((m) => m.mixId === id);
+const mix = (a: Judged, id: string): MixResult | undefined => a.chemical.mixes.find((m) => m.mixId === id);
 /** How far the strengths of a mix stray from what is wanted, as a share of it. */
 const stray = (label: string, of: (m: MixResult) => readonly number[]): FindingFigure => ({
   label,

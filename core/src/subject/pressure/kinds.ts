@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { openRules } from '../open-valves.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { cleanerRules, gunRules, machineRules, setRules, slackRules, surfaceRules } from './fixes.js';
@@ -18,7 +18,7 @@ export type PressureCode =
   | 'gun-weak'
   | 'gun-strong';
 
-const machine = (a: Assessment, id: string): MachineResult | undefined => a.machines.find((m) => m.machineId === id);
+const machine = (a: Judged, id: string): MachineResult | undefined => a.machines.find((m) => m.machineId === id);
 const atTheGun = (better: 'more' | 'less'): FindingFigure => ({
   label: 'at the gun',
   dimension: 'pressure',

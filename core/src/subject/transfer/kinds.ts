@@ -1,11 +1,11 @@
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import type { FindingFigure, Kinds } from '../kind.js';
 import { suctionRules, transferRules } from './fixes.js';
 import type { TransferResult } from './result.js';
 
 export type TransferCode = 'transfer-none' | 'transfer-suction' | 'transfer-slow';
 
-const transfer = (a: Assessment, id: string): TransferResult | undefined => a.chemical.transfers.find((t) => t.pumpId === id);
+const transfer = (a: Judged, id: string): TransferResult | undefined => a.chemical.transfers.find((t) => t.pumpId === id);
 const moved: FindingFigure = { label: 'pumped', dimension: 'flow', better: 'more', step: 1e-6, of: (a, id) => transfer(a, id)?.least ?? 0 };
 
 export const TRANSFER_KINDS: Kinds<TransferCode> = {

@@ -1,5 +1,5 @@
 import { flatMap } from '../../lists.js';
-import type { Assessment } from '../../assess/assessment.js';
+import type { Judged } from '../../assess/assessment.js';
 import { type FindingFigure, type Kinds } from '../kind.js';
 import { weightRules } from './fixes.js';
 import type { WeightState } from './result.js';
@@ -19,7 +19,7 @@ export type WeightCode =
   | 'slope-tips'
   | 'ticket-off';
 
-const driven = (a: Assessment): readonly WeightState[] => a.weight?.states.filter((s) => s.driven) ?? [];
+const driven = (a: Judged): readonly WeightState[] => a.weight?.states.filter((s) => s.driven) ?? [];
 const least = (list: readonly number[], none: number): number => (list.length ? Math.min(...list) : none);
 
 /** What is left to a rating, of the worst of those that begin so; less than nothing when over. */
