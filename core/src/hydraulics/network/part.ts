@@ -170,15 +170,16 @@ export class NetworkPart {
     this.kept = typeof remembers === 'object' ? remembers.of(`${this.sole < 0} ${joins.join()} ${links.map((l) => laws.kindOf(l)).join('|')}`) : new Kept();
     this.rowOf = whole.rowOf;
     for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.shape.row[k];
-    this.set = room.numbers(remembers === false ? 0 : 1 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
+    this.set = room.numbers(remembers === false ? 0 : 2 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
   }
 
-  /** Writes down everything that the answer hangs on, first what cases differ in: that two are not alike shows soon. */
+  /** Writes down everything that the answer hangs on, and a sum of it in front. */
   private writeDown(): void {
     const { set, links, ends, unknown, runs } = this;
     const { laws, closed, head, demand } = this.whole;
     const { constant, linear, quadratic, powerCoefficient, runBore, runLength, runRoughness } = laws;
     let at = 0;
+    set[at++] = 0;
     set[at++] = laws.viscosity;
     for (let k = 0; k < ends.length; k++) set[at++] = head[ends[k]];
     for (let k = 0; k < unknown.length; k++) set[at++] = demand[unknown[k]];
@@ -196,6 +197,10 @@ export class NetworkPart {
       set[at++] = runLength[r];
       set[at++] = runRoughness[r];
     }
+    // Two that are alike have the same sum: most that are not show at once.
+    let sum = 0;
+    for (let i = 1; i < at; i++) sum += i * set[i];
+    set[0] = sum;
   }
 
   /** Takes up an answer to what is written down, if there is one. */
