@@ -1,5 +1,5 @@
 import { near } from '../testing/near';
-import { airPressure } from './air';
+import { airPressure, altitudeOf } from './air';
 import { vapourPressure, waterAt, waterDensity, waterViscosity } from './water';
 
 describe('water', () => {
@@ -30,4 +30,8 @@ describe('air', () => {
     [1609, 83430],
     [3000, 70110],
   ])('at %p m presses with %p Pa', (h, p) => near(airPressure(h), p, 5e-4));
+});
+
+test('the altitude of a pressure is where the air has it, below the sea too', () => {
+  for (const h of [-1500, 0, 12.5, 1609, 5000, 10_990]) expect(Math.abs(altitudeOf(airPressure(h)) - h)).toBeLessThan(1e-8);
 });

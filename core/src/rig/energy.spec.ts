@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { produce } from 'immer';
 import { addBurner, addCharger, addFuelTank, addLoad, addPanel, addReceiver, lineAir, wireFrom } from '../edit/energy';
 import { changed } from '../edit/draft';
 import { removeMachine } from '../edit/machine';
@@ -95,6 +96,24 @@ describe('what leads nowhere is told by name', () => {
   });
 });
 
+const LOSABLE = [
+  'tanks',
+  'machines',
+  'softPumps',
+  'boosters',
+  'manifolds',
+  'mixes',
+  'reels',
+  'gear',
+  'fuelTanks',
+  'batteries',
+  'panels',
+  'compressors',
+  'receivers',
+  'burners',
+  'loads',
+] as const;
+
 describe('mending', () => {
   test('takes away what hung on a machine that is gone, and nothing else', () => {
     const d = LAYOUTS.find((l) => l.id === 'tied-tanks')!.make();
@@ -115,6 +134,29 @@ describe('mending', () => {
       mend(d);
       expect(JSON.stringify(d)).toBe(before);
     }
+  });
+  test('of a draft is that of the document, whatever has gone from it; a list with nothing loose stays the very object', () => {
+    let loose = 0;
+    for (const l of LAYOUTS) {
+      const whole = changed(l.make(), (x) => void (x.machines.length && wireFrom(x, x.batteries?.[0]?.id ?? addPanel(x, ''), x.machines[0].id)));
+      for (const list of LOSABLE)
+        for (let i = 0; i < (whole[list]?.length ?? 0); i++) {
+          const take = (x: RigDocument): void => void (x[list] as unknown[]).splice(i, 1);
+          const plain = structuredClone(whole);
+          take(plain);
+          const bare = JSON.stringify(plain);
+          mend(plain);
+          if (JSON.stringify(plain) !== bare) loose++;
+          const drafted = produce(whole, (x) => {
+            take(x);
+            mend(x);
+          });
+          expect(drafted).toEqual(plain);
+          for (const other of LOSABLE)
+            if (other !== list && JSON.stringify(whole[other]) === JSON.stringify(drafted[other])) expect(drafted[other]).toBe(whole[other]);
+        }
+    }
+    expect(loose).toBeGreaterThan(40);
   });
   test('a battery that goes takes its cables and chargers along', () => {
     const d = LAYOUTS.find((l) => l.id === 'tied-tanks')!.make();
