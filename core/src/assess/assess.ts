@@ -56,7 +56,7 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
 export function assessTry(given: Rig, before: Assessed): { readonly rig: Rig; readonly assessment: Judged } {
   const { rig, ground, names } = groundOn(given, before);
   const { answers, findings } = answered(ground, names, before, false);
-  return { rig, assessment: Object.assign(answers, { verdict: verdictOf(findings), findings }) };
+  return { rig, assessment: Object.assign({}, answers, { verdict: verdictOf(findings), findings }) };
 }
 
 /** A rig's ground over that of one assessed before. */
@@ -125,7 +125,7 @@ function judged(ground: RigGround, names: object, before?: Assessed): Pick<Asses
   const { memory, kept, answers, tellings, findings } = answered(ground, names, before, true);
   // What is only mentioned is no headline.
   const worst = findings.find((f) => f.verdict !== 'fed');
-  const assessment: Assessment = Object.assign(answers, {
+  const assessment: Assessment = Object.assign({}, answers, {
     verdict: verdictOf(findings),
     scale: worst ? FINDING_KINDS[worst.code].scale : 'feeding',
     headline: headline(rig, worst),

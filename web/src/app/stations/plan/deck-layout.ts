@@ -127,8 +127,16 @@ function labelIn(name: string, b: { readonly x: number; readonly y: number; read
   return label && { ...label, x: b.x + b.width / 2, y: b.y + b.height / 2 };
 }
 
-/** The widest stretch of a thing's middle third that nothing nearer hides, m along the deck. */
-export function widestClear({ x0, x1, z0, z1 }: Box, nearer: readonly { readonly box: Box }[]): { readonly from: number; readonly to: number } {
+/** What of a thing is seen, m: along the deck, and over it. */
+export interface Seen {
+  readonly from: number;
+  readonly to: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** The widest stretch of a thing's middle third that nothing nearer hides, as far up and down as nothing hides it either. */
+export function widestClear({ x0, x1, z0, z1 }: Box, nearer: readonly { readonly box: Box }[]): Seen {
   const [low, high] = [z0 + (z1 - z0) / 3, z1 - (z1 - z0) / 3];
   const before = nearer.filter(({ box }) => box.z0 < high && box.z1 > low && box.x0 < x1 && box.x1 > x0).sort((a, b) => a.box.x0 - b.box.x0);
   let [best, at] = [{ from: x0, to: x0 }, x0];
@@ -136,7 +144,14 @@ export function widestClear({ x0, x1, z0, z1 }: Box, nearer: readonly { readonly
     if (to.x0 - at > best.to - best.from) best = { from: at, to: to.x0 };
     at = Math.max(at, to.x1);
   }
-  return best;
+  const { from, to } = best;
+  const beside = nearer.map(({ box }) => box).filter((b) => b.x0 < to && b.x1 > from);
+  return {
+    from,
+    to,
+    low: Math.max(z0, ...beside.filter((b) => b.z1 <= low).map((b) => b.z1)),
+    high: Math.min(z1, ...beside.filter((b) => b.z0 >= high).map((b) => b.z0)),
+  };
 }
 
 /** From the kerb, or from the rear: the nearer stands before what is behind it. */
@@ -150,7 +165,12 @@ export function sideOf(rig: Rig, plan: AsTold<PlanResult>, s: DeckScale, levels:
       const b = { x: s.x(t.box.x0), y: ground - (p.height + t.box.z1) * s.k, width: (t.box.x1 - t.box.x0) * s.k, height };
       const tank = rig.tanks.findIndex((x) => x.id === t.id);
       const clear = widestClear(t.box, all.slice(i + 1));
-      const seen = { x: s.x(clear.from), y: b.y, width: (clear.to - clear.from) * s.k, height };
+      const seen = {
+        x: s.x(clear.from),
+        y: ground - (p.height + clear.high) * s.k,
+        width: (clear.to - clear.from) * s.k,
+        height: (clear.high - clear.low) * s.k,
+      };
       return {
         id: t.id,
         name: t.name,

@@ -1,4 +1,4 @@
-import { assess, LAYOUTS, parseRig, readRig, type RigDocument } from '@pozzo/core';
+import { assess, LAYOUTS, parseRig, readRig, type RigDocument, textWidth } from '@pozzo/core';
 import { of, throwError } from 'rxjs';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
@@ -179,10 +179,10 @@ describe('the drawing', () => {
   test('a name stands where nothing nearer hides it, or nowhere', () => {
     const tank = { x0: 0, x1: 3, y0: 1, y1: 2, z0: 0, z1: 1 };
     const before = (x0: number, x1: number, z1 = 1) => ({ box: { x0, x1, y0: 0, y1: 0.5, z0: 0, z1 } });
-    expect(widestClear(tank, [])).toEqual({ from: 0, to: 3 });
-    expect(widestClear(tank, [before(2, 2.5), before(-1, 0.5)])).toEqual({ from: 0.5, to: 2 });
-    // Too low to hide the middle third.
-    expect(widestClear(tank, [before(0, 3, 0.3)])).toEqual({ from: 0, to: 3 });
+    expect(widestClear(tank, [])).toEqual({ from: 0, to: 3, low: 0, high: 1 });
+    expect(widestClear(tank, [before(2, 2.5), before(-1, 0.5)])).toEqual({ from: 0.5, to: 2, low: 0, high: 1 });
+    // Too low to hide the middle third: the name stands over it.
+    expect(widestClear(tank, [before(0, 3, 0.3)])).toEqual({ from: 0, to: 3, low: 0.3, high: 1 });
     const none = widestClear(tank, [before(-1, 2), before(1, 4)]);
     expect(none.to - none.from).toBe(0);
   });
@@ -199,8 +199,15 @@ describe('the drawing', () => {
       );
       things.forEach((t, i) => {
         if (!t.label) return;
+        const { x, y, text, size, upright } = t.label;
+        const [long, thick] = [textWidth(text, size) / 2, size / 2];
+        const [dx, dy] = upright ? [thick, long] : [long, thick];
         for (const near of things.slice(i + 1))
-          expect(t.label.x > near.x && t.label.x < near.x + near.width && t.label.y > near.y && t.label.y < near.y + near.height).toBe(false);
+          expect([l.id, text, x + dx > near.x && x - dx < near.x + near.width && y + dy > near.y && y - dy < near.y + near.height]).toEqual([
+            l.id,
+            text,
+            false,
+          ]);
       });
     }
   });
