@@ -68,7 +68,7 @@ test('a job of a whole day, and a million square feet of roof, have a day', () =
 test('advice tries no more changes than its bound, on any machine the same ones', () => {
   const read = readRig(fullRig('small-buffer'));
   if (!read.ok) throw new Error('does not read');
-  const steps = adviseSteps(read.document, read.rig, assess(read.rig));
+  const steps = adviseSteps(read, assess(read.rig));
   let tries = 0;
   while (!steps.next().done) tries++;
   expect(tries).toBeLessThanOrEqual(MOST_TRIES + 1);

@@ -58,7 +58,9 @@ const same = (a: Finding, b: Finding): boolean => a.code === b.code && a.subject
  * figure in question, and bring no worse trouble elsewhere, are kept. Cures first, then cheapest per gain.
  */
 export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
-  const steps = adviseSteps(doc, rig, now);
+  const read = readRig(doc);
+  if (!read.ok) return [];
+  const steps = adviseSteps({ document: doc, plain: read.plain, rig }, now);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -67,19 +69,13 @@ export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
 
 /**
  * {@link advise} one candidate at a time, so that a worker may look up between them.
+ * @param given the document as read
  * @param from the rig assessed so that its answers may be taken up; each try then reckons only what it touches
- * @param plain the rig as its fields say it, where the document was read already; see `Read`
  */
-export function* adviseSteps(
-  doc: RigDocument,
-  rig: Rig,
-  now: Assessment,
-  from: Assessed = reassess(rig),
-  plain: Rig | undefined = plainOf(doc),
-): Generator<void, Fix[]> {
-  if (!plain) return [];
+export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reassess(given.rig)): Generator<void, Fix[]> {
+  const { document: doc, rig } = given;
   const base = bill(rig);
-  const read: Read = { document: doc, plain, rig: from.rig };
+  const read: Read = { ...given, rig: from.rig };
   const values = assumptionValues(rig.assumptions);
   const loaded = loadedMass(rig, values);
   const out: Fix[] = [];
@@ -134,11 +130,6 @@ export function* adviseSteps(
     }
   }
   return ranked(out, values);
-}
-
-function plainOf(doc: RigDocument): Rig | undefined {
-  const read = readRig(doc);
-  return read.ok ? read.plain : undefined;
 }
 
 /** Most changes of one rig for which things are moved aside. */

@@ -21,7 +21,7 @@ async function answer({ sequence, part }: Extract<AssessRequest, { kind: 'assess
   const { assessment } = assessed;
   send({ sequence, kind: 'assessed', part: partOf(assessment, last?.assessed.assessment) });
   last = { read, assessed };
-  const steps = adviseSteps(read.document, read.rig, assessment, assessed, read.plain);
+  const steps = adviseSteps(read, assessment, assessed);
   await breath();
   for (let lookUp = performance.now() + 8; ;) {
     if (sequence !== latest) return;
