@@ -119,6 +119,9 @@ export async function newBuild(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^${title}`) }).click();
 }
 export const headline = (page: Page) => page.locator('.verdict .told');
+
+/** What stands over a rig whose straight job is fed: that it is, and as soon as its days are judged what these say. */
+export const FED = /^Washer A is fed, all through the job\.$|of days go short of water; |^No day in /;
 /** Draws the waterway whole. */
 export const unfold = (page: Page) => page.getByRole('button', { name: 'The whole waterway' }).click();
 export const saved = (page: Page) => expect(page.locator('header .save')).toHaveText(/^Saved \d/);

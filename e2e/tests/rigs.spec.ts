@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, headline, openStation, saved, test, unfold } from './pozzo.js';
+import { choose, expect, expectAccessible, FED, headline, openStation, saved, test, unfold } from './pozzo.js';
 
 test('every starting layout opens with no pump starved, and shows each of its machines', async ({ page, server }) => {
   await page.goto(server.url);
@@ -40,7 +40,7 @@ test('a header, a booster and a switched inlet are put in by hand', async ({ pag
   await expect(headline(page)).toContainText('Tank 2');
   await page.getByRole('radio', { name: 'Water' }).click();
   await expect(page.getByRole('radio', { name: 'Water' })).toBeChecked();
-  await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+  await expect(headline(page)).toHaveText(FED);
   await page.getByRole('button', { name: 'Put in a booster' }).click();
   await expect(page.locator('pz-waterway')).toContainText('boosted');
   await page.getByRole('button', { name: 'Take the booster out' }).click();
@@ -94,7 +94,7 @@ test('a jet too hard for its surface is told; the nozzle picker fits another siz
   await choose(page, 'Works on', 'vehicle');
   await expect(headline(page)).toContainText('1500 psi is usually the most');
   await choose(page, 'Works on', 'not said');
-  await expect(headline(page)).toHaveText('Washer A is fed, all through the job.');
+  await expect(headline(page)).toHaveText(FED);
   await page.getByRole('group', { name: 'Nozzle sizes' }).getByRole('button', { name: '25110' }).click();
   await expect(page.getByLabel('Nozzle number', { exact: true })).toHaveValue('11');
   await expect(headline(page)).toContainText('Gun gets');
