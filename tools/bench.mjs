@@ -224,7 +224,8 @@ await withBrowser(async (browser, url) => {
   const names = await links.allTextContents();
   for (const [i, name] of names.entries()) {
     await page.evaluate((n) => (globalThis.station = n), name.trim());
-    await links.nth(i).click();
+    // A station whose group is folded can be reached all the same.
+    await links.nth(i).evaluate((a) => a.click());
     await page.waitForTimeout(900);
   }
   const stood = Object.entries(await page.evaluate(() => globalThis.longest)).sort((a, b) => b[1] - a[1]);
