@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -17,6 +17,9 @@ import { SURFACE_OPTIONS } from '../../kit/wash-options';
 const OF_THE_DAY = /^(day-|float-travel|refill-flow|winter-water|summer-water|corner-hose)/;
 
 const KIND = { published: 'published', 'common-practice': 'common practice', estimate: 'estimate' } as const;
+
+/** Assumptions that are drawn in one go; the others follow at once, a few at a time. */
+const ROWS_AT_ONCE = 6;
 
 const EQUATION_COUNT = Object.keys(EQUATIONS).length;
 const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified' in e).length;
@@ -201,8 +204,23 @@ export class BriefStation {
     { id: 'kind', name: 'Kind', sorts: true },
     { id: 'value', name: 'Value', number: true },
   ];
+  /** How many rows are drawn so far: a hundred boxes at once would hold the page up for a third of a second. */
+  private readonly drawn = signal(ROWS_AT_ONCE);
   /** One row a name for as long as it is shown, so that what is being typed keeps its box. */
-  protected readonly rows = computed<TableRow[]>(() => this.shown().map((a) => ({ id: a.id, cells: { what: a.label, kind: a.kind } })));
+  protected readonly rows = computed<TableRow[]>(() =>
+    this.shown()
+      .slice(0, this.drawn())
+      .map((a) => ({ id: a.id, cells: { what: a.label, kind: a.kind } })),
+  );
+
+  constructor() {
+    effect((onCleanup) => {
+      if (this.drawn() >= this.shown().length) return;
+      const more = setTimeout(() => this.drawn.update((n) => n + ROWS_AT_ONCE));
+      onCleanup(() => clearTimeout(more));
+    });
+  }
+
   private readonly byId = computed(() => new Map(this.assumptions().map((a) => [a.id as string, a])));
 
   protected one(id: string) {
