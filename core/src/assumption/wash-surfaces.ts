@@ -56,12 +56,13 @@ export function washAssumptions(): (Assumption & { readonly id: WashId })[] {
   return WASH_SURFACES.flatMap((s) => {
     const [strength, coverage, passes, dwell, rinse] = USUAL[s];
     const name = WASH_SURFACE_NAMES[s];
+    const ids = WASH_IDS[s];
     return [
-      assumption(`wash-${s}-strength`, `${name}: strength at the wall`, 'ratio', strength, 'common-practice', say),
-      assumption(`wash-${s}-coverage`, `${name}: area for a gallon of mix`, 'coverage', coverage, 'common-practice', say),
-      assumption(`wash-${s}-passes`, `${name}: passes`, 'number', passes, 'common-practice', say),
-      assumption(`wash-${s}-dwell`, `${name}: dwell`, 'time', dwell, 'common-practice', say),
-      assumption(`wash-${s}-rinse`, `${name}: area for a gallon of rinse`, 'coverage', rinse, 'common-practice', say),
+      assumption(ids.strength, `${name}: strength at the wall`, 'ratio', strength, 'common-practice', say),
+      assumption(ids.coverage, `${name}: area for a gallon of mix`, 'coverage', coverage, 'common-practice', say),
+      assumption(ids.passes, `${name}: passes`, 'number', passes, 'common-practice', say),
+      assumption(ids.dwell, `${name}: dwell`, 'time', dwell, 'common-practice', say),
+      assumption(ids.rinse, `${name}: area for a gallon of rinse`, 'coverage', rinse, 'common-practice', say),
     ];
   });
 }

@@ -3,7 +3,7 @@ import { assumptionValues, type AssumptionValues } from '../assumption/register.
 import { BlendNetwork, wayOf } from '../solve/blend-network.js';
 import { Stocks } from '../solve/stock.js';
 import type { Mix } from '../rig/schema.js';
-import { WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
+import { WASH_IDS, WASH_SURFACE_NAMES } from '../assumption/wash-surfaces.js';
 import { washNeeds } from '../solve/consumption.js';
 import { heldShare, MOST_JOBS } from '../solve/hours.js';
 import { typeableQuantity } from '../quantity/format.js';
@@ -81,7 +81,7 @@ export function usualDayDocument(rig: Rig): WorkDayDocument {
           phases: numbered([
             ...arrive(),
             ...(hand ? stretch(spray.s, { kind: 'mix', crew: '1', gun: hand.id, trigger: spray.trigger }) : []),
-            ...stretch(planned(values[`wash-${need.surface}-dwell`]), { kind: 'dwell', crew: '1' }),
+            ...stretch(planned(values[WASH_IDS[need.surface].dwell]), { kind: 'dwell', crew: '1' }),
             ...(rinse && guns.length ? stretch(rinse.s, { kind: 'rinse', crew: '1', gun: guns[0].id, trigger: rinse.trigger }) : []),
             { kind: 'move', time: '10 min', crew: 'all' },
           ]),

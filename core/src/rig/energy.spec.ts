@@ -6,6 +6,7 @@ import { changed } from '../edit/draft';
 import { removeMachine } from '../edit/machine';
 import { LAYOUTS } from '../layouts/layouts';
 import { smallBuffer } from '../layouts/small-buffer';
+import { PLACED_LISTS } from './drop-places';
 import { mend } from './mend';
 import { readRig } from './read';
 import { RIG_VERSION } from './version';
@@ -96,23 +97,7 @@ describe('what leads nowhere is told by name', () => {
   });
 });
 
-const LOSABLE = [
-  'tanks',
-  'machines',
-  'softPumps',
-  'boosters',
-  'manifolds',
-  'mixes',
-  'reels',
-  'gear',
-  'fuelTanks',
-  'batteries',
-  'panels',
-  'compressors',
-  'receivers',
-  'burners',
-  'loads',
-] as const;
+const LOSABLE = [...PLACED_LISTS, 'loads'] as const;
 
 describe('mending', () => {
   test('takes away what hung on a machine that is gone, and nothing else', () => {

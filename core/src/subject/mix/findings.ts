@@ -1,6 +1,6 @@
 import { flatMap } from '../../lists.js';
 import type { AssumptionValues } from '../../assumption/register.js';
-import { WASH_SURFACE_NAMES } from '../../assumption/wash-surfaces.js';
+import { WASH_IDS, WASH_SURFACE_NAMES } from '../../assumption/wash-surfaces.js';
 import type { Rig } from '../../rig/schema.js';
 import { wantedStrength } from '../../solve/consumption.js';
 import type { Cases } from '../../solve/cases.js';
@@ -178,7 +178,7 @@ export function unservedFindings(rig: Rig, values: AssumptionValues): Finding[] 
   const surfaces = [...new Set((rig.brief.washes ?? []).map((w) => w.surface))];
   return flatMap(surfaces, (surface) => {
     if (rig.mixes.some((m) => m.surface === surface)) return [];
-    const [usual, is] = [values[`wash-${surface}-strength`], wantedStrength(first, values)];
+    const [usual, is] = [values[WASH_IDS[surface].strength], wantedStrength(first, values)];
     if (Math.abs(is - usual) <= values['mix-tolerance'] * usual) return [];
     return [
       finding(
