@@ -11,7 +11,10 @@ test('a tank dragged over the deck moves its loads; keys and typed inches too; u
   const box = (await tank.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 - 60, box.y + box.height / 2, { steps: 6 });
+  await page.mouse.move(box.x + box.width / 2 - 30, box.y + box.height / 2, { steps: 3 });
+  // The hand waits on the way, to look: it is one step all the same.
+  await page.waitForTimeout(1700);
+  await page.mouse.move(box.x + box.width / 2 - 60, box.y + box.height / 2, { steps: 3 });
   await page.mouse.up();
   await expect(front).not.toHaveValue(before);
   await expect(tongue).not.toHaveText(load!);

@@ -16,6 +16,8 @@ export interface Step {
   readonly inverse: readonly DocumentPatch[];
   /** Steps with the same key close together in time count as one. */
   readonly key: string;
+  /** One of a movement of the hand that has this key to itself: it counts as one with the last, however long the hand waits. */
+  readonly gesture?: boolean;
   /** ms. */
   readonly at: number;
 }
@@ -92,10 +94,10 @@ export const DocumentActions = createActionGroup({
 const COALESCE_MS = 1500;
 const MOST_STEPS = 500;
 
-/** Adds a step to history, joining it to the last one when both come from the same field in quick succession. */
+/** Adds a step to history, joining it to the last one when both come from the same field in quick succession, or from one movement of the hand. */
 export function remember(past: readonly Step[], step: Step): readonly Step[] {
   const last = past[past.length - 1];
-  if (last && step.key !== '' && last.key === step.key && step.at - last.at < COALESCE_MS)
+  if (last && step.key !== '' && last.key === step.key && (step.gesture || step.at - last.at < COALESCE_MS))
     return [...past.slice(0, -1), { ...step, patches: [...last.patches, ...step.patches], inverse: [...step.inverse, ...last.inverse] }];
   return [...past, step].slice(-MOST_STEPS);
 }

@@ -43,14 +43,14 @@ export class RigStore {
    * Changes the document by a recipe; nothing happens when the recipe changes nothing.
    * @param key edits with the same key in quick succession are one step of undo
    */
-  edit(label: string, recipe: (draft: RigDocument) => void, key = ''): void {
+  edit(label: string, recipe: (draft: RigDocument) => void, key = '', gesture = false): void {
     const now = this.document();
     if (!now) return;
     const [, patches, inverse] = produceWithPatches(now, (draft) => {
       recipe(draft);
       mend(draft);
     });
-    this.dispatch(label, patches, inverse, key);
+    this.dispatch(label, patches, inverse, key, gesture);
   }
 
   /** What reads documents: the bench brings it, so that a page without a build does not load it. */
@@ -105,9 +105,9 @@ export class RigStore {
     this.store.dispatch(this.held() ? AssessmentActions.letGo() : AssessmentActions.hold());
   }
 
-  private dispatch(label: string, patches: DocumentPatch[], inverse: DocumentPatch[], key: string): void {
+  private dispatch(label: string, patches: DocumentPatch[], inverse: DocumentPatch[], key: string, gesture: boolean): void {
     if (patches.length === 0) return;
-    this.store.dispatch(DocumentActions.edited({ step: { label, patches, inverse, key, at: Date.now() } }));
+    this.store.dispatch(DocumentActions.edited({ step: { label, patches, inverse, key, at: Date.now(), ...(gesture && { gesture }) } }));
   }
 }
 

@@ -52,6 +52,15 @@ describe('the open document', () => {
     expect(reduce(reduce(s, DocumentActions.undo()), DocumentActions.undo()).document).toEqual(pontoonRig());
   });
 
+  test('one movement of the hand is one step, however long it waits on the way; the next is another', () => {
+    const drag = (past: readonly Step[], x: string, key: string, at: number): readonly Step[] =>
+      remember(past, { ...step(pontoonRig(), (d) => void (d.name = x), key, at), gesture: true });
+    const once = drag(drag(drag([], 'a', 'place.water.1', 0), 'b', 'place.water.1', 100), 'c', 'place.water.1', 60_000);
+    expect(once).toHaveLength(1);
+    expect(once[0].inverse).toHaveLength(3);
+    expect(drag(once, 'd', 'place.water.2', 60_001)).toHaveLength(2);
+  });
+
   test('history is bounded', () => {
     let past: readonly Step[] = [];
     for (let i = 0; i < 700; i++)

@@ -157,9 +157,12 @@ export class DeckView {
         readonly y: number;
         readonly pointer: number;
         readonly matrix: DOMMatrix;
+        /** Of the steps of this movement, which are taken back as one. */
+        readonly key: string;
         moved: boolean;
       }
     | undefined;
+  private grips = 0;
 
   protected readonly drawing = computed(() => {
     const rig = this.rig();
@@ -311,7 +314,7 @@ export class DeckView {
     if (!matrix || t.pinned) return;
     const at = this.under(event, matrix);
     (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
-    this.held = { id: t.id, name: t.name, x: at.x - t.box.x0, y: at.y - t.box.y0, pointer: event.pointerId, matrix, moved: false };
+    this.held = { id: t.id, name: t.name, x: at.x - t.box.x0, y: at.y - t.box.y0, pointer: event.pointerId, matrix, key: `place.${t.id}.${++this.grips}`, moved: false };
   }
 
   protected drag(event: PointerEvent): void {
@@ -326,20 +329,17 @@ export class DeckView {
     const moved = { ...own, x0: own.x0 + dx, x1: own.x1 + dx, y0: own.y0 + dy, y1: own.y1 + dy };
     const others = standingOn(this.rig()).flatMap((t) => (t.box && t.id !== held.id && t.place?.on !== held.id ? [t.box] : []));
     const cling = event.altKey ? { dx: 0, dy: 0 } : snapped(moved, others, this.rig().platform!, CLING_M);
-    this.move(held.id, held.name, dx + cling.dx, dy + cling.dy);
+    const [ex, ey] = [dx + cling.dx, dy + cling.dy];
+    if (Math.abs(ex) < 1e-5 && Math.abs(ey) < 1e-5) return;
+    this.store.edit(`Move ${held.name}`, (d) => moveThing(d, held.id, ex, ey), held.key, true);
   }
 
   protected drop(event: PointerEvent): void {
     if (this.held?.pointer !== event.pointerId) return;
-    const { moved, id, name } = this.held;
+    const { moved, name, key } = this.held;
     this.held = undefined;
     // Hoses that follow the deck are cut anew once the thing stands.
-    if (moved) this.store.edit(`Move ${name}`, layHoses, `place.${id}`);
-  }
-
-  private move(id: string, name: string, dx: number, dy: number): void {
-    if (Math.abs(dx) < 1e-5 && Math.abs(dy) < 1e-5) return;
-    this.store.edit(`Move ${name}`, (d) => moveThing(d, id, dx, dy), `place.${id}`);
+    if (moved) this.store.edit(`Move ${name}`, layHoses, key, true);
   }
 
   protected key(event: KeyboardEvent, t: DrawnThing): void {
@@ -348,8 +348,14 @@ export class DeckView {
     if (way && !t.pinned) {
       event.preventDefault();
       this.choose.emit(t.id);
-      this.move(t.id, t.name, way[0], way[1]);
-      this.store.edit(`Move ${t.name}`, layHoses, `place.${t.id}`);
+      this.store.edit(
+        `Move ${t.name}`,
+        (d) => {
+          moveThing(d, t.id, way[0], way[1]);
+          layHoses(d);
+        },
+        `place.${t.id}`,
+      );
     } else if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
       this.choose.emit(t.id);
