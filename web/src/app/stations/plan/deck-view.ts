@@ -314,7 +314,16 @@ export class DeckView {
     if (!matrix || t.pinned) return;
     const at = this.under(event, matrix);
     (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
-    this.held = { id: t.id, name: t.name, x: at.x - t.box.x0, y: at.y - t.box.y0, pointer: event.pointerId, matrix, key: `place.${t.id}.${++this.grips}`, moved: false };
+    this.held = {
+      id: t.id,
+      name: t.name,
+      x: at.x - t.box.x0,
+      y: at.y - t.box.y0,
+      pointer: event.pointerId,
+      matrix,
+      key: `place.${t.id}.${++this.grips}`,
+      moved: false,
+    };
   }
 
   protected drag(event: PointerEvent): void {
