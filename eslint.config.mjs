@@ -68,6 +68,27 @@ export default tseslint.config(
       ],
     },
   },
+  // What takes time is worked out in a worker: no view reads a rig, solves or simulates one.
+  {
+    files: ['web/src/app/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/testing/**', 'web/src/app/workers/**', 'web/src/app/yard/rig-file.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: ['@pozzo/core', '@pozzo/core/page'].map((name) => ({
+            name,
+            importNames: [
+              ...['advise', 'adviseSteps', 'arrangeSteps', 'assess', 'compareOptionsSteps', 'compareWaysSteps', 'dayModel', 'dayOf'],
+              ...['gatherSample', 'parseRig', 'readRig', 'reassess', 'sampleDays', 'sampleSteps', 'sensitivitySteps', 'simulateDay'],
+              ...['simulateModel', 'sizingSteps', 'usualDayDocument', 'variantsOf', 'weighDay'],
+            ],
+            message: 'It takes time: ask a worker (`answered`, `HeavyClient`).',
+          })),
+        },
+      ],
+    },
+  },
   { files: ['web/src/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   { files: ['web/src/main.ts', 'server/src/main.ts', 'tools/**', 'e2e/**'], rules: { 'no-console': 'off' } },

@@ -1,4 +1,4 @@
-import { assess, deckDrawing, dayModel, type Rig, simulateModel, svgOf, type WeightState, weighDay } from '@pozzo/core';
+import { assess, dayWeightFindings, deckDrawing, dayModel, type Rig, simulateModel, svgOf, type WeightState, weighDay } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { dxfOf } from './dxf.js';
 import { InputError } from './failure.js';
@@ -33,13 +33,13 @@ export function weighAnswer(args: readonly string[]): object {
   const { rig } = readRigFile(words[0]);
   const { weight, findings } = assess(rig);
   if (!weight || !rig.platform) return { platform: null, judged: false, unplaced: [], states: [], findings: [] };
-  const day = weighDay(rig, simulateModel(dayModel(rig)), weight);
+  const day = weighDay(rig, simulateModel(dayModel(rig)));
   return {
     platform: { kind: rig.platform.kind, name: rig.platform.name },
     judged: weight.judged,
     unplaced: weight.unplaced,
     states: [...weight.states, ...(day?.states ?? [])].map((s) => told(rig, s)),
-    findings: day?.findings ?? findings.filter((f) => f.station === 'weight'),
+    findings: day ? dayWeightFindings(rig, weight, day) : findings.filter((f) => f.station === 'weight'),
   };
 }
 

@@ -34,7 +34,7 @@ export {
   thirstyDays,
 } from './sample.js';
 export { FUEL_ROWS, type FuelLast, type FuelSize } from './fuel-last.js';
-export { type DayWeight, type DayWeightState, weighDay } from './weigh-day.js';
+export { type DayWeight, type DayWeightState, dayWeightFindings, weighDay } from './weigh-day.js';
 export { daysMessage, daysVerdict, hasDays, roadFinding } from './judge.js';
 // Apart from what they are used for, so that a page that only names them does not load the engine.
 export { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';

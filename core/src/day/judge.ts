@@ -4,8 +4,7 @@ import type { Finding } from '../subject/finding.js';
 import { type AsTold, type Message, message } from '../working/figure.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Chance } from './chance.js';
-import type { DayResult } from './types.js';
-import { weighDay } from './weigh-day.js';
+import { type DayWeight, dayWeightFindings } from './weigh-day.js';
 
 /** Whether anything draws on the rig that a day could use up: where nothing does, no day is judged. */
 export const hasDays = (a: AsTold<Pick<Assessment, 'feeds' | 'chemical'>>): boolean => a.feeds.length + a.chemical.mixes.length > 0;
@@ -34,11 +33,12 @@ export function daysMessage(short: Chance, tolerance: number): Message {
  * The worst that a worked day puts on axles and coupling, where it is worse than what the rig's own fillings say: a minute of
  * driving between them. Undefined where the day adds nothing.
  */
-export function roadFinding(rig: Rig, day: DayResult, a: AsTold<Pick<Assessment, 'weight' | 'findings'>>): Finding | undefined {
+export function roadFinding(rig: Rig, day: DayWeight | undefined, a: AsTold<Pick<Assessment, 'weight' | 'findings'>>): Finding | undefined {
+  if (!day || !a.weight) return undefined;
   const rank = (v: Verdict): number => VERDICTS.indexOf(v);
   const known = new Map<string, number>();
   for (const f of a.findings) if (f.station === 'weight') known.set(f.code, Math.max(known.get(f.code) ?? 0, rank(f.verdict)));
-  return weighDay(rig, day, a.weight)
-    ?.findings.filter((f) => f.verdict !== 'fed' && rank(f.verdict) > (known.get(f.code) ?? 0))
+  return dayWeightFindings(rig, a.weight, day)
+    .filter((f) => f.verdict !== 'fed' && rank(f.verdict) > (known.get(f.code) ?? 0))
     .reduce<Finding | undefined>((worst, f) => (worst && rank(worst.verdict) >= rank(f.verdict) ? worst : f), undefined);
 }

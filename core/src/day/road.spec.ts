@@ -4,6 +4,7 @@ import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { roadFinding } from './judge';
 import { simulateDay } from './simulate-day';
+import { weighDay } from './weigh-day';
 
 /** A trailer that is judged by what its day puts on the road: it sets out almost dry and fills at the first tap. */
 function fillsOnTheWay(rating: string): RigDocument {
@@ -16,7 +17,7 @@ function fillsOnTheWay(rating: string): RigDocument {
 const judged = (d: RigDocument) => {
   const rig = parseRig(d);
   const a = assess(rig);
-  return { a, road: roadFinding(rig, simulateDay(rig), a) };
+  return { a, road: roadFinding(rig, weighDay(rig, simulateDay(rig)), a) };
 };
 
 test('what no filling tells and a minute of driving does becomes the verdict: filled at a tap and driven on, it is too heavy', () => {

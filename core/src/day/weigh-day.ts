@@ -27,18 +27,17 @@ export interface DayWeight {
     readonly tongue: readonly number[];
     readonly driving: readonly boolean[];
   };
-  /** What the day's states and those of the rig itself tell together. */
-  readonly findings: readonly Finding[];
 }
 
-/**
- * Axles and coupling through a day that was worked. Undefined for a rig without a platform, or a day without its trace.
- * @param weight the rig's own states, as assessed
- */
-export function weighDay(rig: Rig, day: DayResult, weight: AsTold<WeightResult> | undefined): DayWeight | undefined {
+/** What the states of a day and those of the rig itself, as assessed, tell together. */
+export const dayWeightFindings = (rig: Rig, weight: AsTold<WeightResult>, day: DayWeight): readonly Finding[] =>
+  weightFindings(rig, { ...weight, states: [...weight.states, ...day.states] }, assumptionValues(rig.assumptions));
+
+/** Axles and coupling through a day that was worked. Undefined for a rig without a platform, or a day without its trace. */
+export function weighDay(rig: Rig, day: DayResult): DayWeight | undefined {
   const { platform } = rig;
   const { trace } = day;
-  if (!platform || !weight || !trace) return undefined;
+  if (!platform || !trace) return undefined;
   const values = assumptionValues(rig.assumptions);
   const load = deckLoad(rig, new Stocks(rig, values))!;
   const drives = day.phases.filter((p) => p.kind === 'drive' || p.kind === 'refill');
@@ -85,6 +84,5 @@ export function weighDay(rig: Rig, day: DayResult, weight: AsTold<WeightResult> 
   return {
     states,
     track: { timeS: trace.timeS, axles: platform.axles.map((_, i) => at.map((s) => s.axles[i])), tongue: at.map((s) => s.tongueKg ?? 0), driving },
-    findings: weightFindings(rig, { ...weight, states: [...weight.states, ...states] }, values),
   };
 }

@@ -20,6 +20,7 @@ import {
   roadFinding,
   sampleUntilEnough,
   simulateModel,
+  weighDay,
   withoutOptions,
   type RigDocument,
   worse,
@@ -72,7 +73,7 @@ function judge(text: string, sampled: boolean): Judgement {
   // A build whose days go short too often is not fed.
   const days = daysVerdict(sample);
   // Nor one whose day puts more on an axle, some minute of driving, than any of its fillings.
-  const road = roadFinding(rig, simulateModel(model), assessment);
+  const road = roadFinding(rig, weighDay(rig, simulateModel(model)), assessment);
   const said =
     road && worse(verdict, road.verdict) !== verdict && worse(road.verdict, days) === road.verdict
       ? { verdict: road.verdict, scale: FINDING_KINDS[road.code].scale, headline: road.message }

@@ -237,7 +237,7 @@ describe('what is not placed', () => {
     near(kg('full') - kg('empty'), liquids + fuelKg, 1e-9);
     near(kg('full') - kg('half'), (liquids + fuelKg) / 2, 1e-9);
     const day = simulateDay(rig);
-    const track = weighDay(rig, day, w)!;
+    const track = weighDay(rig, day)!;
     const water = (k: number): number => day.trace!.volumeM3.reduce((sum, row, i) => sum + row[k] * densityOf(i), 0);
     const densityOf = (i: number): number => deckLoad(rig, new Stocks(rig, assumptionValues()))!.tanks[i]!.densityKgM3;
     const last = day.trace!.timeS.length - 1;
@@ -292,7 +292,7 @@ describe('through the day', () => {
   test.each(['big-tank', 'crew-of-four', 'tied-tanks', 'two-batch'])('%s: the worst minutes lie between empty and full, and the end is what is left', (id) => {
     const rig = parseRig(layout(id));
     const weight = assess(rig).weight!;
-    const day = weighDay(rig, simulateModel(dayModel(rig)), weight)!;
+    const day = weighDay(rig, simulateModel(dayModel(rig)))!;
     const of = (x: string) => [...weight.states, ...day.states].find((s) => s.id === x)!;
     expect(of('worst:gross').massKg).toBeLessThanOrEqual(of('full').massKg * (1 + 1e-9));
     expect(of('worst:gross').massKg).toBeGreaterThanOrEqual(of('empty').massKg);

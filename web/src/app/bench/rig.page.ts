@@ -65,8 +65,8 @@ export class RigPage implements OnDestroy {
   });
   /** What the day puts on axles and coupling that no filling tells by itself; of the rig as it stands. */
   private readonly road = computed(() => {
-    const [rig, usual, a] = [this.rig.rig(), this.day.usual(), this.assessment()];
-    return rig && usual && a && this.day.fits() ? roadFinding(rig, usual, a) : undefined;
+    const [rig, weighed, a] = [this.rig.rig(), this.day.weighed(), this.assessment()];
+    return rig && weighed && a && this.day.fits() ? roadFinding(rig, weighed, a) : undefined;
   });
   /** The rig's verdict, its days counted in where they are known: a build whose days go short too often is not fed. */
   protected readonly whole = computed(() => {

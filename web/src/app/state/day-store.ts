@@ -13,6 +13,7 @@ export interface DaysJudged {
 export class DayStore {
   private readonly store = inject(Store);
   readonly usual = this.store.selectSignal(dayFeature.selectUsual);
+  readonly weighed = this.store.selectSignal(dayFeature.selectWeighed);
   readonly minute = this.store.selectSignal(dayFeature.selectMinute);
   /** Whether the sample is of the rig as it stands. */
   readonly fits = this.store.selectSignal(dayFeature.selectFits);

@@ -58,8 +58,8 @@ export const workUsualDay = createEffect(
     watched(actions, store).pipe(
       switchMap((document) =>
         doneOf(heavy.run('day', { document: withoutOptions(document) })).pipe(
-          map((day) => DayActions.worked({ day })),
-          catchError(() => of(DayActions.worked({ day: null }))),
+          map(({ day, weight }) => DayActions.worked({ day, weight: weight ?? null })),
+          catchError(() => of(DayActions.worked({ day: null, weight: null }))),
         ),
       ),
     ),

@@ -1,4 +1,4 @@
-import type { Comparison, DayResult, DaySample, RigDocument, Sizing, Swing } from '@pozzo/core';
+import type { Comparison, DayResult, DaySample, DayWeight, RigDocument, Sizing, Swing } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { DocumentActions, documentFeature } from './document.feature';
 
@@ -16,6 +16,8 @@ const idle: Work<never> = { state: 'idle', share: 0, value: null, error: null };
 export interface DayState {
   /** The usual day, worked through. */
   readonly usual: DayResult | null;
+  /** What it puts on axles and coupling; null without a platform. */
+  readonly weighed: DayWeight | null;
   /** Looked at, s after the day's start; null for the day as a whole. */
   readonly minute: number | null;
   readonly sample: Work<DaySample>;
@@ -26,7 +28,7 @@ export interface DayState {
   readonly comparison: Work<Comparison>;
 }
 
-const initial: DayState = { usual: null, minute: null, sampledOf: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
+const initial: DayState = { usual: null, weighed: null, minute: null, sampledOf: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
 
 export type WorkName = 'sample' | 'sizing' | 'swings' | 'comparison';
 type Value = DaySample | Sizing | readonly Swing[] | Comparison;
@@ -37,7 +39,7 @@ export const DayActions = createActionGroup({
     /** A view that shows the day is open; its figures follow the document from now on. */
     Watch: emptyProps(),
     Leave: emptyProps(),
-    Worked: props<{ day: DayResult | null }>(),
+    Worked: props<{ day: DayResult | null; weight: DayWeight | null }>(),
     Look: props<{ minute: number | null }>(),
     /** `most` days; unless `all` are wanted, fewer when fewer are enough. */
     Sample: props<{ most: number; all: boolean }>(),
@@ -61,9 +63,10 @@ export const dayFeature = createFeature({
     initial,
     on(DocumentActions.open, DocumentActions.close, (): DayState => initial),
     on(DayActions.leave, (s): DayState => ({ ...s, minute: null })),
-    on(DayActions.worked, (s, { day }): DayState => ({
+    on(DayActions.worked, (s, { day, weight }): DayState => ({
       ...s,
       usual: day,
+      weighed: weight,
       minute: s.minute === null || !day ? null : Math.min(s.minute, day.lengthS),
       // Sizes and swings speak of the rig as it was.
       sizing: s.sizing.state === 'done' ? idle : s.sizing,

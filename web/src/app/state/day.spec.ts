@@ -34,7 +34,7 @@ describe('work on the day as state', () => {
   test('a new day takes back sizes that spoke of the old one, and keeps the minute within it', () => {
     let s = reduce(initial, DayActions.done({ work: 'sizing', value: null }));
     s = reduce(s, DayActions.look({ minute: 9000 }));
-    s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never }));
+    s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never, weight: null }));
     expect(s).toMatchObject({ minute: 5000, sizing: { state: 'idle' } });
     expect(reduce(s, DayActions.leave()).minute).toBeNull();
     expect(reduce(s, DocumentActions.open({ id: 'x' }))).toEqual(initial);

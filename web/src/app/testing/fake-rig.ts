@@ -5,6 +5,7 @@ import {
   type Assessment,
   type DayResult,
   type DaySample,
+  type DayWeight,
   dayModel,
   type Figure,
   figureAt,
@@ -18,6 +19,7 @@ import {
   say,
   simulateDay,
   type UnitSystem,
+  weighDay,
 } from '@pozzo/core';
 import { applyPatches, enablePatches, produce } from 'immer';
 import type { Work } from '../state/day.feature';
@@ -75,6 +77,7 @@ const idle = <T>(): Work<T> => ({ state: 'idle', share: 0, value: null, error: n
 /** The day of a fake rig, worked when asked. */
 export class FakeDay {
   readonly usual = signal<DayResult | null>(null);
+  readonly weighed = signal<DayWeight | null>(null);
   readonly minute = signal<number | null>(null);
   readonly sample = signal<Work<DaySample>>(idle());
   readonly sizing = signal<Work<never>>(idle());
@@ -90,7 +93,9 @@ export class FakeDay {
   /** Works the usual day and so many sampled ones. */
   work(days = 40): void {
     const rig = parseRig(this.rig.document());
-    this.usual.set(simulateDay(rig));
+    const day = simulateDay(rig);
+    this.usual.set(day);
+    this.weighed.set(weighDay(rig, day) ?? null);
     this.sample.set({ state: 'done', share: 1, value: sampleDays(dayModel(rig), days, 1), error: null });
   }
   watch(): void {

@@ -4,11 +4,13 @@ import { MatSelect } from '@angular/material/select';
 import { By } from '@angular/platform-browser';
 import { provideRouter, Router } from '@angular/router';
 import { provideMockStore } from '@ngrx/store/testing';
-import { NEVER } from 'rxjs';
+import { NEVER, type Observable, of } from 'rxjs';
 import { DayStore } from '../state/day-store';
 import { RigStore } from '../state/rig-store';
 import { settingsFeature } from '../state/settings.feature';
-import { HeavyClient } from '../workers/heavy-client';
+import { HeavyClient, type Progress } from '../workers/heavy-client';
+import type { HeavyAsk, HeavyKind } from '../workers/heavy-messages';
+import { stepsOf } from '../workers/heavy-work';
 import { FakeDay, FakeRig } from './fake-rig';
 
 /** What jsdom lacks. */
@@ -24,8 +26,18 @@ export const selectsOf = (fixture: ComponentFixture<unknown>): MatSelect[] =>
 /** The words that name a select. */
 export const labelOf = (root: HTMLElement, select: MatSelect): string => root.querySelector(`#${select.ariaLabelledby}`)?.textContent?.trim() ?? '';
 
+/** Work of a worker that a station cannot show itself without: done at once, as the worker would. The rest is never done. */
+const ALWAYS: readonly HeavyKind[] = ['plan', 'variants', 'variant'];
+function workAtOnce(kind: HeavyKind, ask: object): Observable<Progress<unknown>> {
+  if (!ALWAYS.includes(kind)) return NEVER;
+  const steps = stepsOf({ kind, ...ask } as HeavyAsk);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return of({ state: 'done', value: step.value });
+}
+
 /** A rig and its day in memory, given to everything that is rendered. */
-export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: () => NEVER }): { rig: FakeRig; day: FakeDay } {
+export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: workAtOnce }): { rig: FakeRig; day: FakeDay } {
   const day = new FakeDay(rig);
   TestBed.configureTestingModule({
     providers: [

@@ -1,12 +1,35 @@
-import type { Arrangement, ArrangeWay, Comparison, Contender, DayChunk, DayResult, DaySample, RigDocument, Sizing, Swing, WayCompared } from '@pozzo/core';
+import type {
+  Arrangement,
+  ArrangeWay,
+  Comparison,
+  Contender,
+  DayChunk,
+  DayResult,
+  DaySample,
+  DayWeight,
+  RigDocument,
+  Sizing,
+  Swing,
+  Variant,
+  WayCompared,
+  WorkDay,
+} from '@pozzo/core';
 import * as v from 'valibot';
 import type { RigFile } from '../yard/picked-file';
+
+/** The usual day, worked through, and what it puts on axles and coupling; that undefined without a platform. */
+export interface WorkedDay {
+  readonly day: DayResult;
+  readonly weight: DayWeight | undefined;
+}
 
 /** Work too long for the page: what is asked, and what each kind gives. */
 export interface HeavyWork {
   readonly read: { readonly ask: { readonly name: string; readonly text: string }; readonly gives: RigFile };
   readonly ways: { readonly ask: { readonly document: RigDocument; readonly mixId: string }; readonly gives: readonly WayCompared[] };
-  readonly day: { readonly ask: { readonly document: RigDocument }; readonly gives: DayResult };
+  /** The day a rig is judged on, made up where none is written. */
+  readonly plan: { readonly ask: { readonly document: RigDocument }; readonly gives: WorkDay };
+  readonly day: { readonly ask: { readonly document: RigDocument }; readonly gives: WorkedDay };
   readonly sample: {
     readonly ask: { readonly document: RigDocument; readonly seed: number; readonly from: number; readonly count: number };
     readonly gives: DayChunk;
@@ -18,6 +41,9 @@ export interface HeavyWork {
     readonly ask: { readonly document: RigDocument; readonly way: ArrangeWay; readonly seed: number };
     readonly gives: Arrangement | undefined;
   };
+  readonly variants: { readonly ask: { readonly document: RigDocument }; readonly gives: readonly Omit<Variant, 'make'>[] };
+  /** The rig as this variant would have it; undefined where it cannot be turned to it. */
+  readonly variant: { readonly ask: { readonly document: RigDocument; readonly id: string }; readonly gives: RigDocument | undefined };
   readonly compare: { readonly ask: { readonly contenders: readonly Contender[]; readonly days: number; readonly seed: number }; readonly gives: Comparison };
 }
 export type HeavyKind = keyof HeavyWork;
@@ -27,12 +53,15 @@ const id = v.pipe(v.number(), v.integer(), v.minValue(1));
 const KINDS: Readonly<Record<HeavyKind, true>> = {
   read: true,
   ways: true,
+  plan: true,
   day: true,
   sample: true,
   gather: true,
   sizing: true,
   swings: true,
   arrange: true,
+  variants: true,
+  variant: true,
   compare: true,
 };
 const ask = v.custom<HeavyAsk>((x) => typeof x === 'object' && x !== null && 'kind' in x && typeof x.kind === 'string' && x.kind in KINDS, 'a kind of work');

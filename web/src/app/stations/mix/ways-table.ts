@@ -1,12 +1,10 @@
 import { Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { formatQuantity, type MixWay, type WayCompared } from '@pozzo/core';
-import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
+import { formatQuantity, type MixWay, withoutOptions } from '@pozzo/core';
 import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
 import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
-import { doneOf, HeavyClient } from '../../workers/heavy-client';
+import { answered } from '../../workers/answered';
 import { WAY_NAMES } from '../../kit/wash-options';
 
 const AFTER_MS = 150;
@@ -41,6 +39,8 @@ const AFTER_MS = 150;
         </ng-template>
       </pz-table>
       <p class="quiet">The bar runs from the weakest to the strongest that reaches the wall; the stroke is what is wanted.</p>
+    } @else if (work().error; as e) {
+      <p role="alert" class="shout">{{ e }}</p>
     } @else {
       <p class="quiet" role="status">Trying the five ways on this rig…</p>
     }
@@ -80,18 +80,18 @@ const AFTER_MS = 150;
 })
 export class WaysTable {
   private readonly rig = inject(RigStore);
-  private readonly heavy = inject(HeavyClient);
   readonly mixId = input.required<string>();
   readonly choose = output<MixWay>();
-  private readonly asked = computed(() => ({ document: this.rig.document(), mixId: this.mixId() }));
   /** Worked out aside, a moment after the last edit; the rows of before stay until then. */
-  private readonly ways = toSignal(
-    toObservable(this.asked).pipe(
-      debounceTime(AFTER_MS),
-      switchMap(({ document, mixId }) => (document ? doneOf(this.heavy.run('ways', { document, mixId })).pipe(catchError(() => EMPTY)) : EMPTY)),
-    ),
-    { initialValue: [] as readonly WayCompared[] },
+  protected readonly work = answered(
+    'ways',
+    () => {
+      const document = this.rig.rig() && this.rig.document();
+      return document && { document: withoutOptions(document), mixId: this.mixId() };
+    },
+    AFTER_MS,
   );
+  private readonly ways = computed(() => this.work().value ?? []);
   private readonly most = computed(() => Math.max(...this.ways().map((w) => Math.max(w.result.highest, w.result.wanted.value * 1.6)), 1e-4));
   protected readonly wanted = computed(() => {
     const x = (100 * (this.ways()[0]?.result.wanted.value ?? 0)) / this.most();

@@ -1,4 +1,6 @@
+import { TestBed } from '@angular/core/testing';
 import { compareOptionsSteps, LAYOUTS, pontoonRig, readRig, withoutOptions } from '@pozzo/core';
+import { NEVER, of, throwError } from 'rxjs';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { OptionsStation } from './options.station';
@@ -27,6 +29,23 @@ test('every school that fits the rig is offered; one kept is offered no more', a
   expect(s.rig.document().options).toHaveLength(1);
   expect([...s.root.querySelectorAll('.acts button')].map((b) => b.textContent.trim())).not.toContain('Carry all the day’s water');
   expect(readRig(s.rig.document()).ok).toBe(true);
+});
+test('ways that are looked for, and one that is being made, hold the press; a worker that fails says why', async () => {
+  const list = [{ id: 'larger', question: 'Water', title: 'Half as much water again' }];
+  bench(new FakeRig(pontoonRig()), { most: 1, run: (kind: string) => (kind === 'variants' ? of({ state: 'done', value: list }) : NEVER) });
+  const waits = render(OptionsStation);
+  await waits.press('Half as much water again');
+  const button = [...waits.root.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Half as much water again')!;
+  expect(button.disabled).toBe(true);
+  TestBed.resetTestingModule();
+  bench(new FakeRig(pontoonRig()), { most: 1, run: () => NEVER });
+  expect(render(OptionsStation).text()).toContain('Looking for other ways of building it');
+  TestBed.resetTestingModule();
+  const failing = bench(new FakeRig(pontoonRig()), { most: 1, run: () => throwError(() => new Error('out of memory')) });
+  const s = render(OptionsStation);
+  expect(s.root.querySelector('[role=alert]')!.textContent).toBe('out of memory');
+  await s.press('Keep it as it stands');
+  expect(failing.rig.document().options).toHaveLength(1);
 });
 test('it asks for the comparison when it opens and after each change', async () => {
   const s = open();

@@ -1,11 +1,25 @@
 import { Component, computed, effect, inject, type OnDestroy, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { assumptionValues, buildOption, dropOption, formatQuantity, fuelVolume, keepOption, MOST_OPTIONS, type OptionRow, say, variantsOf } from '@pozzo/core';
+import { finalize, type Subscription } from 'rxjs';
+import {
+  assumptionValues,
+  buildOption,
+  dropOption,
+  formatQuantity,
+  fuelVolume,
+  keepOption,
+  MOST_OPTIONS,
+  type OptionRow,
+  say,
+  withoutOptions,
+} from '@pozzo/core';
 import { NameField } from '../../bench/name-field';
 import { StationFrame } from '../../bench/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
+import { answered } from '../../workers/answered';
+import { doneOf, HeavyClient } from '../../workers/heavy-client';
 
 /** What differs, row by row; `better` says which end a customer wants. */
 interface Line {
@@ -24,6 +38,7 @@ interface Line {
 })
 export class OptionsStation implements OnDestroy {
   private readonly rig = inject(RigStore);
+  private readonly heavy = inject(HeavyClient);
   protected readonly day = inject(DayStore);
   /** What counts for how much against money. */
   protected readonly weighing = computed(() => {
@@ -45,24 +60,39 @@ export class OptionsStation implements OnDestroy {
   }
   ngOnDestroy(): void {
     this.day.cancel('comparison');
+    this.made?.unsubscribe();
   }
 
+  /** Other schools' ways of building it: that they can be taken is found out aside. */
+  protected readonly variants = answered('variants', () => {
+    const document = this.rig.rig() && this.rig.document();
+    return document && { document: withoutOptions(document) };
+  });
   /** Variants by the question they answer, those kept already left out. */
   protected readonly schools = computed(() => {
-    const doc = this.rig.document();
-    if (!doc) return [];
     const kept = new Set(this.options().map((o) => o.name));
     const groups = new Map<string, { id: string; title: string }[]>();
-    for (const x of variantsOf(doc)) {
+    for (const x of this.variants().value ?? []) {
       if (kept.has(x.title)) continue;
       groups.set(x.question, [...(groups.get(x.question) ?? []), { id: x.id, title: x.title }]);
     }
     return [...groups].map(([question, list]) => ({ question, list }));
   });
-  protected keep(id: string): void {
-    const doc = this.rig.document();
-    const variant = doc && variantsOf(doc).find((x) => x.id === id);
-    if (variant) this.rig.edit(`Keep: ${variant.title}`, (d) => void keepOption(d, variant.title, variant.make()));
+  /** The variant that is being made; null for none. */
+  protected readonly making = signal<string | null>(null);
+  protected readonly failed = signal('');
+  private made: Subscription | undefined;
+  protected keep({ id, title }: { readonly id: string; readonly title: string }): void {
+    const document = this.rig.document();
+    if (!document) return;
+    this.failed.set('');
+    this.making.set(id);
+    this.made = doneOf(this.heavy.run('variant', { document: withoutOptions(document), id }))
+      .pipe(finalize(() => this.making.set(null)))
+      .subscribe({
+        next: (rig) => rig && this.rig.edit(`Keep: ${title}`, (d) => void keepOption(d, title, rig)),
+        error: (e: unknown) => this.failed.set(e instanceof Error ? e.message : 'The calculation stopped.'),
+      });
   }
   protected keepNow(): void {
     const doc = this.rig.document();

@@ -2,7 +2,7 @@ import { Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink } from '@angular/router';
-import { formatQuantity, say, standingOn, weighDay, type WeightState } from '@pozzo/core';
+import { formatQuantity, say, standingOn, type WeightState } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { type Fact, Facts } from '../../bench/facts';
 import { QuantityField } from '../../bench/quantity-field';
@@ -50,10 +50,7 @@ export class WeightStation {
     { value: 'empty', name: 'Empty' },
     { value: 'start', name: 'As the day starts' },
   ];
-  protected readonly dayWeight = computed(() => {
-    const [rig, usual, weight] = [this.rig.rig(), this.day.usual(), this.weight()];
-    return rig && usual && weight ? weighDay(rig, usual, weight) : undefined;
-  });
+  protected readonly dayWeight = this.day.weighed;
   protected readonly asked = signal('');
   protected readonly states = computed<readonly WeightState[]>(() => [...(this.weight()?.states ?? []), ...(this.dayWeight()?.states ?? [])]);
   protected readonly shownId = computed(() => (this.pickable().some((s) => s.id === this.asked()) ? this.asked() : (this.weight()?.heaviest ?? 'full')));

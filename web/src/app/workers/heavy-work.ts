@@ -1,0 +1,73 @@
+import {
+  arrangeSteps,
+  compareOptionsSteps,
+  compareWaysSteps,
+  type DayModel,
+  dayModel,
+  dayOf,
+  gatherSample,
+  parseRig,
+  type RigDocument,
+  sampleSteps,
+  sensitivitySteps,
+  simulateModel,
+  sizingSteps,
+  variantsOf,
+  weighDay,
+} from '@pozzo/core';
+import { readRigText } from '../yard/rig-file';
+import type { HeavyAsk, WorkedDay } from './heavy-messages';
+
+let made: { readonly text: string; readonly model: DayModel } | undefined;
+
+/** The rig made ready for its days; kept while the same document is asked about. */
+function ready(document: RigDocument): DayModel {
+  const text = JSON.stringify(document);
+  if (made?.text !== text) made = { text, model: dayModel(parseRig(document)) };
+  return made.model;
+}
+
+function worked(document: RigDocument): WorkedDay {
+  const day = simulateModel(ready(document));
+  return { day, weight: weighDay(parseRig(document), day) };
+}
+
+/** Work without a place to look up. */
+// eslint-disable-next-line require-yield -- done in one go
+function* atOnce<T>(get: () => T): Generator<number, T> {
+  return get();
+}
+
+/** Steps of a piece of work: each gives the share done so far. */
+export function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
+  switch (ask.kind) {
+    case 'read':
+      return atOnce(() => readRigText(ask.name, ask.text));
+    case 'ways':
+      return compareWaysSteps(ask.document, ask.mixId);
+    case 'plan':
+      return atOnce(() => dayOf(parseRig(ask.document)));
+    case 'day':
+      return atOnce(() => worked(ask.document));
+    case 'sample':
+      return sampleSteps(ready(ask.document), ask.seed, ask.from, ask.count);
+    case 'gather':
+      return atOnce(() => gatherSample(ready(ask.document), ask.seed, [ask.part]));
+    case 'sizing':
+      return sizingSteps(ask.document, ask.days, ask.seed);
+    case 'swings':
+      return sensitivitySteps(ask.document, ask.days, ask.seed);
+    case 'arrange':
+      return arrangeSteps(ask.document, ask.way, ask.seed);
+    case 'variants':
+      return atOnce(() => variantsOf(ask.document).map(({ id, question, title }) => ({ id, question, title })));
+    case 'variant':
+      return atOnce(() =>
+        variantsOf(ask.document)
+          .find((x) => x.id === ask.id)
+          ?.make(),
+      );
+    case 'compare':
+      return compareOptionsSteps(ask.contenders, ask.days, ask.seed);
+  }
+}
