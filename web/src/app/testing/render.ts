@@ -5,6 +5,7 @@ import { By } from '@angular/platform-browser';
 import { provideRouter, Router } from '@angular/router';
 import { provideMockStore } from '@ngrx/store/testing';
 import { NEVER, type Observable, of } from 'rxjs';
+import { Pieces } from '../kit/pieces';
 import { DayStore } from '../state/day-store';
 import { RigStore } from '../state/rig-store';
 import { settingsFeature } from '../state/settings.feature';
@@ -44,6 +45,8 @@ export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: workA
       { provide: RigStore, useValue: rig },
       { provide: DayStore, useValue: day },
       { provide: HeavyClient, useValue: heavy },
+      // Drawn at once, in one piece.
+      { provide: Pieces, useValue: { add: (draw: () => void) => (draw(), () => undefined) } },
       provideRouter([]),
       provideMockStore({ initialState: { [settingsFeature.name]: { units: 'us', theme: 'light', letters: true, read: [] } } }),
     ],

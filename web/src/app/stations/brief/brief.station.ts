@@ -8,7 +8,9 @@ import { Facts, type Fact } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
+import { Later } from '../../kit/later';
 import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
+import { Near } from '../../kit/near';
 import { RigStore } from '../../state/rig-store';
 import { DaySummary } from './day-summary';
 import { SURFACE_OPTIONS } from '../../kit/wash-options';
@@ -33,10 +35,12 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     DataTable,
     DaySummary,
     Facts,
+    Later,
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
     NameField,
+    Near,
     QuantityField,
     StationFrame,
   ],
@@ -49,24 +53,26 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
         <pz-quantity label="Trigger pulled" hint="share of the job" path="brief.triggerShare" />
         <pz-quantity label="Water, usually" path="brief.water" />
         <pz-quantity label="Altitude" path="brief.altitude" />
-        <h3>Soft washed on a usual day</h3>
-        @for (w of washes(); track $index; let i = $index) {
-          <div class="wash">
-            <pz-choice label="Surface" [path]="'brief.washes.' + i + '.surface'" [options]="surfaces" />
-            <pz-quantity label="Area of a job" [path]="'brief.washes.' + i + '.area'" />
-            <pz-quantity label="Jobs a day" [path]="'brief.washes.' + i + '.perDay'" />
-            <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
-          </div>
-        }
-        <div class="acts"><button type="button" mat-stroked-button class="small" (click)="addWash()">Add a kind of job</button></div>
-        <pz-quantity label="Days of work a week" path="brief.daysPerWeek" placeholder="5" />
-        <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
+        <ng-container *pzLater>
+          <h3>Soft washed on a usual day</h3>
+          @for (w of washes(); track $index; let i = $index) {
+            <div class="wash">
+              <pz-choice label="Surface" [path]="'brief.washes.' + i + '.surface'" [options]="surfaces" />
+              <pz-quantity label="Area of a job" [path]="'brief.washes.' + i + '.area'" />
+              <pz-quantity label="Jobs a day" [path]="'brief.washes.' + i + '.perDay'" />
+              <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
+            </div>
+          }
+          <div class="acts"><button type="button" mat-stroked-button class="small" (click)="addWash()">Add a kind of job</button></div>
+          <pz-quantity label="Days of work a week" path="brief.daysPerWeek" placeholder="5" />
+          <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
+        </ng-container>
       </div>
       <div does>
-        <pz-day-summary />
+        <pz-day-summary *pzLater />
         <h2>What the figures take for granted</h2>
         <pz-facts [facts]="facts()" />
-        <pz-table label="Assumptions" [columns]="columns" [rows]="rows()">
+        <pz-table *pzLater label="Assumptions" [columns]="columns" [rows]="rows()">
           <ng-template pzCell="what" let-row>
             {{ one(row.id).label }}<small>{{ one(row.id).source }}</small>
           </ng-template>
@@ -84,7 +90,7 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
                   <span class="icon" aria-hidden="true">undo</span>
                 </button>
               }
-              <mat-form-field appearance="outline" subscriptSizing="dynamic">
+              <mat-form-field *pzNear="words" appearance="outline" subscriptSizing="dynamic">
                 <input
                   matInput
                   #box
@@ -97,6 +103,9 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
                   (keydown.escape)="forget(a.id); box.value = a.stored"
                 />
               </mat-form-field>
+              <ng-template #words
+                ><span class="far">{{ a.text }}</span></ng-template
+              >
             </span>
             @if (a.error) {
               <p role="alert" class="shout" [id]="'error-' + a.id">{{ a.error }}</p>
@@ -134,6 +143,11 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     }
     .value input {
       text-align: right;
+      font-weight: 600;
+    }
+    .far {
+      line-height: 30px;
+      padding-right: 8px;
       font-weight: 600;
     }
     .value.own mat-form-field {

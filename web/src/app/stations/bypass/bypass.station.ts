@@ -5,6 +5,7 @@ import { axes, curve, level } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -15,7 +16,7 @@ import { RigStore } from '../../state/rig-store';
 /** Where the water goes while the trigger is shut, and how warm it gets. */
 @Component({
   selector: 'pz-bypass-station',
-  imports: [Chart, Facts, LineEditor, Picker, QuantityField, SelectRow, StationFrame],
+  imports: [Chart, Facts, Later, LineEditor, Picker, QuantityField, SelectRow, StationFrame],
   template: `
     <pz-station heading="Bypass and return" station="bypass" calm="Cool in bypass, and no bubbles at the outlet.">
       <div set>
@@ -31,7 +32,7 @@ import { RigStore } from '../../state/rig-store';
           }
         }
       </div>
-      <div does>
+      <div does *pzLater>
         <h2>With the trigger shut</h2>
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>

@@ -25,6 +25,7 @@ import {
 import { ChoiceField } from '../../bench/choice-field';
 import { NameField } from '../../bench/name-field';
 import { ClockField } from '../../kit/clock-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -68,6 +69,7 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
     ClockField,
     DayBoard,
     DaySites,
+    Later,
     LevelsPanel,
     MatButtonModule,
     MatProgressBarModule,
@@ -76,8 +78,8 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
     NameField,
     Picker,
     QuantityField,
-    SelectRow,
     RouterLink,
+    SelectRow,
     SizingPanel,
     StationFrame,
     SwingsPanel,

@@ -7,6 +7,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
@@ -16,7 +17,7 @@ import { RigStore } from '../../state/rig-store';
 /** How long a tank takes to empty before a long drive, and whether its vent keeps up. */
 @Component({
   selector: 'pz-dump-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Dump and vent" station="dump" calm="The vent lets in as much air as water leaves.">
       <div set>
@@ -34,7 +35,7 @@ import { RigStore } from '../../state/rig-store';
           }
         }
       </div>
-      <div does>
+      <div does *pzLater>
         <h2>Emptying the tank</h2>
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>

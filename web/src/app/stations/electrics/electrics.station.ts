@@ -31,6 +31,7 @@ import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
 import { clockWords } from '../../kit/clock';
+import { Later } from '../../kit/later';
 import { SelectRow } from '../../kit/select-row';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
@@ -61,7 +62,21 @@ const WORDS: Readonly<Record<Kind, string>> = {
 /** Batteries, cables and fuses, what charges them; the mains; compressors and what breathes from them. */
 @Component({
   selector: 'pz-electrics-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, MatTabsModule, NameField, OneLineView, QuantityField, RouterLink, SelectRow, StationFrame],
+  imports: [
+    Chart,
+    ChoiceField,
+    DataTable,
+    Facts,
+    Later,
+    MatButtonModule,
+    MatTabsModule,
+    NameField,
+    OneLineView,
+    QuantityField,
+    RouterLink,
+    SelectRow,
+    StationFrame,
+  ],
   templateUrl: './electrics.station.html',
   styles: `
     h3 {

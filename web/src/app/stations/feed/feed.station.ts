@@ -24,6 +24,7 @@ import { chosenOf } from '../../kit/chosen';
 import { Elevation } from '../../bench/elevation';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -37,7 +38,21 @@ import { waterfall } from './waterfall';
 /** Tank to pump: is it fed, in its worst case? */
 @Component({
   selector: 'pz-feed-station',
-  imports: [BoosterFields, Chart, DataTable, Elevation, Facts, LineEditor, MatButtonModule, MatExpansionModule, Picker, QuantityField, SelectRow, StationFrame],
+  imports: [
+    BoosterFields,
+    Chart,
+    DataTable,
+    Elevation,
+    Facts,
+    Later,
+    LineEditor,
+    MatButtonModule,
+    MatExpansionModule,
+    Picker,
+    QuantityField,
+    SelectRow,
+    StationFrame,
+  ],
   templateUrl: './feed.station.html',
   styles: `
     fieldset {

@@ -8,6 +8,7 @@ import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
@@ -17,7 +18,7 @@ import { RigStore } from '../../state/rig-store';
 /** What really arrives at the tank from the customer's spigot. */
 @Component({
   selector: 'pz-fill-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Fill: spigot to tank" station="fill" calm="The fill line does what the spigot allows.">
       <div set>
@@ -70,7 +71,7 @@ import { RigStore } from '../../state/rig-store';
           </div>
         }
       </div>
-      <div does>
+      <div does *pzLater>
         <h2>What arrives</h2>
         @if (!lineId()) {
           <p class="lead">Nothing arrives: what is in the tanks at the start is all there is.</p>

@@ -23,6 +23,7 @@ import { chosenOf } from '../../kit/chosen';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { clockWords } from '../../kit/clock';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
@@ -40,7 +41,21 @@ interface Fuelled {
 /** Fuel: tanks, how it gets to every engine and burner, and how long it lasts. */
 @Component({
   selector: 'pz-fuel-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, FuelSide, MatButtonModule, MatCheckboxModule, NameField, Picker, QuantityField, RouterLink, StationFrame],
+  imports: [
+    Chart,
+    ChoiceField,
+    DataTable,
+    Facts,
+    FuelSide,
+    Later,
+    MatButtonModule,
+    MatCheckboxModule,
+    NameField,
+    Picker,
+    QuantityField,
+    RouterLink,
+    StationFrame,
+  ],
   templateUrl: './fuel.station.html',
   styles: `
     h3 {

@@ -8,6 +8,7 @@ import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
@@ -18,7 +19,7 @@ import { NozzlePicker } from './nozzle-picker';
 /** What arrives at the gun, and where the pressure goes on the way. */
 @Component({
   selector: 'pz-guns-station',
-  imports: [Chart, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
+  imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
   template: `
     <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
       <div set>
@@ -55,7 +56,7 @@ import { NozzlePicker } from './nozzle-picker';
           </div>
         }
       </div>
-      <div does>
+      <div does *pzLater>
         <h2>At the gun</h2>
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>

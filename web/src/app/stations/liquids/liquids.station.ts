@@ -7,6 +7,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -28,6 +29,7 @@ const DAY = 86400;
     ChoiceField,
     DataTable,
     Facts,
+    Later,
     MatButtonModule,
     NameField,
     Picker,

@@ -23,6 +23,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -42,7 +43,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, RouterLink, SelectRow, SoftPumpPanel, StationFrame],
+  imports: [Chart, ChoiceField, DataTable, Facts, Later, MatButtonModule, NameField, Picker, QuantityField, RouterLink, SelectRow, SoftPumpPanel, StationFrame],
   template: `
     <pz-station
       heading="Machines"
@@ -99,7 +100,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           }
         </div>
       </div>
-      <div does>
+      <div does *pzLater>
         @if (soft(); as p) {
           <pz-soft-pump-panel [pump]="p" />
         } @else if (rows().length) {

@@ -9,6 +9,7 @@ import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { LineEditor } from '../../bench/line-editor';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -29,6 +30,7 @@ import { WaysTable } from './ways-table';
     ChoiceField,
     DataTable,
     Facts,
+    Later,
     LineEditor,
     MatButtonModule,
     MatExpansionModule,

@@ -15,6 +15,7 @@ import {
 } from '@pozzo/core';
 import { NameField } from '../../bench/name-field';
 import { StationFrame } from '../../bench/station-frame';
+import { Later } from '../../kit/later';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
@@ -32,7 +33,7 @@ interface Line {
 /** Ways of building the rig side by side, over the same days; one is chosen, the rest are kept. */
 @Component({
   selector: 'pz-options-station',
-  imports: [MatButtonModule, NameField, StationFrame, VerdictMark],
+  imports: [Later, MatButtonModule, NameField, StationFrame, VerdictMark],
   templateUrl: './options.station.html',
   styleUrl: './options.station.scss',
 })

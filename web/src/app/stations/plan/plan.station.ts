@@ -33,6 +33,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { type Fact, Facts } from '../../bench/facts';
 import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { SelectRow } from '../../kit/select-row';
@@ -68,6 +69,7 @@ const HOLD_WORDS: Readonly<Record<(typeof RESTRAINTS)[number], string>> = {
     DataTable,
     DeckView,
     Facts,
+    Later,
     MatButtonModule,
     MatExpansionModule,
     Picker,

@@ -5,6 +5,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { QuantityField } from '../../bench/quantity-field';
@@ -15,7 +16,7 @@ import { ReelDrawing } from './reel-drawing';
 /** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */
 @Component({
   selector: 'pz-reels-station',
-  imports: [ChoiceField, DataTable, Facts, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
+  imports: [ChoiceField, DataTable, Facts, Later, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
   templateUrl: './reels.station.html',
   styles: `
     h3 {

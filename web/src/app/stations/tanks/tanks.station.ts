@@ -26,6 +26,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { chosenOf } from '../../kit/chosen';
 import { type Fact, Facts } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Derived, QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
@@ -43,7 +44,21 @@ const VOLUME_RULE = quantityRuleOf('volume', '1 gal', '5000 gal');
 /** Tanks: their size and heights, and the water on board over the job. */
 @Component({
   selector: 'pz-tanks-station',
-  imports: [Chart, ChemicalTank, ChoiceField, Facts, LineEditor, MatButtonModule, NameField, Picker, QuantityField, SelectRow, StationFrame, TankDrawing],
+  imports: [
+    Chart,
+    ChemicalTank,
+    ChoiceField,
+    Facts,
+    Later,
+    LineEditor,
+    MatButtonModule,
+    NameField,
+    Picker,
+    QuantityField,
+    SelectRow,
+    StationFrame,
+    TankDrawing,
+  ],
   templateUrl: './tanks.station.html',
   styles: `
     .lead {

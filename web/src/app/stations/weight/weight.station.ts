@@ -9,6 +9,7 @@ import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
+import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3 } from '../../kit/units';
@@ -19,7 +20,7 @@ import { type LoadBar, LoadBars } from './load-bars';
 /** What axles, coupling and vehicle carry in every filling, and through the day. */
 @Component({
   selector: 'pz-weight-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, LoadBars, MatButtonModule, MatTabsModule, Picker, QuantityField, RouterLink, StationFrame],
+  imports: [Chart, ChoiceField, DataTable, Facts, Later, LoadBars, MatButtonModule, MatTabsModule, Picker, QuantityField, RouterLink, StationFrame],
   templateUrl: './weight.station.html',
   styles: `
     .lead {
