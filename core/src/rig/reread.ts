@@ -15,6 +15,12 @@ type Entry = v.GenericSchema;
 const FIELDS = body as unknown as Readonly<Record<string, Entry>>;
 const KNOWN: ReadonlySet<string> = new Set([...Object.keys(body), 'options']);
 
+/** Fields that the wiring does not ask about, and lists of which it asks nothing but the names that others call them by. */
+const UNWIRED: ReadonlySet<string> = new Set(['name', 'customer', 'assumptions']);
+const CALLED: ReadonlySet<string> = new Set(['outlets', 'spigots', 'sprayers']);
+const sameIds = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((x, i) => (x as Tree)['id'] === (b[i] as Tree)['id']);
+
 /** The entries of a list schema, and how many there may be; undefined for what is no list. */
 function listOf(schema: Entry): { readonly item: Entry; readonly most: number } | undefined {
   const inner = (schema as { wrapped?: Entry }).wrapped ?? schema;
@@ -50,6 +56,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
   const rig: Record<string, unknown> = {};
   const was = before.document as unknown as Tree;
   const wasRig = before.plain as unknown as Tree;
+  let wiredAsBefore = true;
   for (const key of Object.keys(given)) {
     const value = given[key];
     if (!KNOWN.has(key)) return undefined;
@@ -67,6 +74,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
       if (!parsed.success) return undefined;
       rig[key] = parsed.output;
       document[key] = asParsed(value, parsed.output);
+      wiredAsBefore &&= UNWIRED.has(key);
       continue;
     }
     if (!Array.isArray(value) || value.length > list.most) return undefined;
@@ -90,6 +98,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
     }
     rig[key] = entries;
     document[key] = texts;
+    wiredAsBefore &&= CALLED.has(key) && Array.isArray(oldRig) && sameIds(entries, oldRig);
   }
   // What may be left out is then empty, as the whole reading has it.
   for (const key of Object.keys(FIELDS))
@@ -100,10 +109,11 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
       }
       const parsed = v.safeParse(FIELDS[key], undefined);
       if (!parsed.success) return undefined;
+      wiredAsBefore = false;
       if (parsed.output !== undefined) rig[key] = parsed.output;
     }
   const read = rig as unknown as Rig;
-  if (wiringProblems(read).length) return undefined;
+  if (!wiredAsBefore && wiringProblems(read).length) return undefined;
   const plain = shareTree(before.plain, read);
   return { ok: true, document: shareTree(before.document, document) as unknown as RigDocument, plain, rig: shareTree(before.rig, standing(plain)) };
 }
