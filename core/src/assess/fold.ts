@@ -116,11 +116,24 @@ function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
       const value = (node as Record<string, unknown>)[key];
       if (typeof value !== 'object' || value === null) continue;
       if (GROUPS.has(key)) of(value);
-      else for (const result of Array.isArray(value) ? (value as object[]) : [value]) behind(result, true, out);
+      else for (const result of Array.isArray(value) ? (value as object[]) : [value]) for (const a of namedIn(result)) out.add(a);
     }
   };
   of(answers);
   return [...out];
+}
+
+/** Of results, which stand from edit to edit where nothing that they hang on has changed. */
+const named = new WeakMap<object, readonly string[]>();
+function namedIn(result: object): readonly string[] {
+  if (typeof result !== 'object') return NONE;
+  let known = named.get(result);
+  if (!known) {
+    const out = new Set<string>();
+    behind(result, true, out);
+    named.set(result, (known = [...out]));
+  }
+  return known;
 }
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
