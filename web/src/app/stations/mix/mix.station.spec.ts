@@ -1,5 +1,5 @@
 import { compareWays, LAYOUTS, readRig } from '@pozzo/core';
-import { of } from 'rxjs';
+import { of, throwError } from 'rxjs';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { LiquidsStation } from '../liquids/liquids.station';
@@ -53,6 +53,14 @@ describe('the station of the mix', () => {
   });
 });
 
+test('a worker that fails says why, instead of trying for ever', async () => {
+  bench(new FakeRig(layout('crew-of-four')), { most: 1, run: () => throwError(() => new Error('out of memory')) });
+  const s = render(WaysTable, { mixId: 'blend' });
+  await new Promise((done) => setTimeout(done, 200));
+  await s.settle();
+  expect(s.root.querySelector('[role=alert]')!.textContent).toBe('out of memory');
+  expect(s.text()).not.toContain('Trying');
+});
 test('the ways compared come from the worker, the one built is marked, another is tried', async () => {
   jest.useFakeTimers();
   const document = layout('crew-of-four');
