@@ -47,8 +47,7 @@ describe('a document read an edit later is refused where a whole reading refuses
       if (!first.ok) throw new Error(l.id);
       const next = copy(d);
       if (next.outlets[0]) next.outlets[0].nozzle.size = '5.5';
-      next.spigots[0] = { ...next.spigots[0], name: 'Yard tap' };
-      if (!d.spigots.length) next.spigots = [];
+      if (next.spigots[0]) next.spigots[0].name = 'Yard tap';
       Object.assign(next, { name: 'Another', customer: 'Harbour' });
       next.assumptions = { ...next.assumptions, 'heel-share': '60 %' };
       const [again, whole] = [reread(next, first), readRig(next)];

@@ -5,7 +5,7 @@ import { body, type Rig, RIG_VERSION, type RigDocument } from './schema.js';
 import { shareTree } from './share.js';
 import { standing } from './stand.js';
 import { asParsed, strayKey } from './tree.js';
-import { wiringProblems } from './wiring.js';
+import { ASKED_BY_ID, UNASKED, wiringProblems } from './wiring.js';
 
 /** A document read, to be taken up by a later reading of the same document an edit further. */
 export type Reading = Read;
@@ -15,9 +15,6 @@ type Entry = v.GenericSchema;
 const FIELDS = body as unknown as Readonly<Record<string, Entry>>;
 const KNOWN: ReadonlySet<string> = new Set([...Object.keys(body), 'options']);
 
-/** Fields that the wiring does not ask about, and lists of which it asks nothing but the names that others call them by. */
-const UNWIRED: ReadonlySet<string> = new Set(['name', 'customer', 'assumptions']);
-const CALLED: ReadonlySet<string> = new Set(['outlets', 'spigots', 'sprayers']);
 const sameIds = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((x, i) => (x as Tree)['id'] === (b[i] as Tree)['id']);
 
@@ -74,7 +71,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
       if (!parsed.success) return undefined;
       rig[key] = parsed.output;
       document[key] = asParsed(value, parsed.output);
-      wiredAsBefore &&= UNWIRED.has(key);
+      wiredAsBefore &&= UNASKED.has(key);
       continue;
     }
     if (!Array.isArray(value) || value.length > list.most) return undefined;
@@ -98,7 +95,7 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
     }
     rig[key] = entries;
     document[key] = texts;
-    wiredAsBefore &&= CALLED.has(key) && Array.isArray(oldRig) && sameIds(entries, oldRig);
+    wiredAsBefore &&= ASKED_BY_ID.has(key) && Array.isArray(oldRig) && sameIds(entries, oldRig);
   }
   // What may be left out is then empty, as the whole reading has it.
   for (const key of Object.keys(FIELDS))

@@ -16,6 +16,10 @@ const ENDS = Object.fromEntries(LINE_ROLES.map((role) => [role, { from: joins(ro
 
 const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
 
+/** Fields that are not asked about below, and lists of which nothing is asked but the ids: an edit elsewhere in them wires nothing anew. */
+export const UNASKED: ReadonlySet<string> = new Set(['name', 'customer', 'assumptions']);
+export const ASKED_BY_ID: ReadonlySet<string> = new Set(['outlets', 'spigots', 'sprayers']);
+
 /** Things that no assessment could make sense of: ids used twice, lines to things that are not there. */
 export function wiringProblems(rig: Rig): Problem[] {
   const out: Problem[] = [];

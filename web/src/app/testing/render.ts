@@ -29,12 +29,14 @@ export const labelOf = (root: HTMLElement, select: MatSelect): string => root.qu
 
 /** Work of a worker that a station cannot show itself without: done at once, as the worker would. The rest is never done. */
 const ALWAYS: readonly HeavyKind[] = ['plan', 'variants', 'variant'];
-function workAtOnce(kind: HeavyKind, ask: object): Observable<Progress<unknown>> {
-  if (!ALWAYS.includes(kind)) return NEVER;
-  const steps = stepsOf({ kind, ...ask } as HeavyAsk);
+const workAtOnce = (kind: HeavyKind, ask: object): Observable<Progress<unknown>> =>
+  ALWAYS.includes(kind) ? of({ state: 'done', value: workWhole({ kind, ...ask } as HeavyAsk) }) : NEVER;
+/** What a piece of work gives, all its steps taken. */
+export function workWhole(ask: HeavyAsk): unknown {
+  const steps = stepsOf(ask);
   let step = steps.next();
   while (!step.done) step = steps.next();
-  return of({ state: 'done', value: step.value });
+  return step.value;
 }
 
 /** A rig and its day in memory, given to everything that is rendered. */

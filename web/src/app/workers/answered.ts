@@ -1,6 +1,6 @@
 import { effect, inject, type Signal, signal, untracked } from '@angular/core';
 import { switchMap, timer } from 'rxjs';
-import { doneOf, HeavyClient } from './heavy-client';
+import { doneOf, HeavyClient, reasonOf } from './heavy-client';
 import type { HeavyKind, HeavyWork } from './heavy-messages';
 
 export interface Answered<T> {
@@ -25,7 +25,7 @@ export function answered<K extends HeavyKind>(kind: K, ask: () => HeavyWork[K]['
     const work = untracked(() =>
       (afterMs > 0 ? timer(afterMs).pipe(switchMap(run)) : run()).subscribe({
         next: (value) => out.set({ value, error: '' }),
-        error: (e: unknown) => out.set({ value: undefined, error: e instanceof Error ? e.message : 'The calculation stopped.' }),
+        error: (e: unknown) => out.set({ value: undefined, error: reasonOf(e) }),
       }),
     );
     onCleanup(() => work.unsubscribe());

@@ -8,6 +8,9 @@ export const HEAVY_WORKERS = new InjectionToken<{ readonly make: () => Worker; r
 
 export type Progress<T> = { readonly state: 'working'; readonly share: number } | { readonly state: 'done'; readonly value: T };
 
+/** Why a piece of work failed, for people. */
+export const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : 'The calculation stopped.');
+
 /** Only what a piece of work gives in the end. */
 export const doneOf = <T>(work: Observable<Progress<T>>): Observable<T> =>
   work.pipe(

@@ -7,6 +7,7 @@ import {
   dayOf,
   gatherSample,
   parseRig,
+  type Rig,
   type RigDocument,
   sampleSteps,
   sensitivitySteps,
@@ -18,18 +19,21 @@ import {
 import { readRigText } from '../yard/rig-file';
 import type { HeavyAsk, WorkedDay } from './heavy-messages';
 
-let made: { readonly text: string; readonly model: DayModel } | undefined;
+let made: { readonly text: string; readonly rig: Rig; readonly model: DayModel } | undefined;
 
 /** The rig made ready for its days; kept while the same document is asked about. */
-function ready(document: RigDocument): DayModel {
+function ready(document: RigDocument): { readonly rig: Rig; readonly model: DayModel } {
   const text = JSON.stringify(document);
-  if (made?.text !== text) made = { text, model: dayModel(parseRig(document)) };
-  return made.model;
+  if (made?.text === text) return made;
+  const rig = parseRig(document);
+  made = { text, rig, model: dayModel(rig) };
+  return made;
 }
 
 function worked(document: RigDocument): WorkedDay {
-  const day = simulateModel(ready(document));
-  return { day, weight: weighDay(parseRig(document), day) };
+  const { rig, model } = ready(document);
+  const day = simulateModel(model);
+  return { day, weight: weighDay(rig, day) };
 }
 
 /** Work without a place to look up. */
@@ -50,9 +54,9 @@ export function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
     case 'day':
       return atOnce(() => worked(ask.document));
     case 'sample':
-      return sampleSteps(ready(ask.document), ask.seed, ask.from, ask.count);
+      return sampleSteps(ready(ask.document).model, ask.seed, ask.from, ask.count);
     case 'gather':
-      return atOnce(() => gatherSample(ready(ask.document), ask.seed, [ask.part]));
+      return atOnce(() => gatherSample(ready(ask.document).model, ask.seed, [ask.part]));
     case 'sizing':
       return sizingSteps(ask.document, ask.days, ask.seed);
     case 'swings':

@@ -20,7 +20,7 @@ import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { answered } from '../../workers/answered';
-import { doneOf, HeavyClient } from '../../workers/heavy-client';
+import { doneOf, HeavyClient, reasonOf } from '../../workers/heavy-client';
 
 /** What differs, row by row; `better` says which end a customer wants. */
 interface Line {
@@ -92,7 +92,7 @@ export class OptionsStation implements OnDestroy {
       .pipe(finalize(() => this.making.set(null)))
       .subscribe({
         next: (rig) => rig && this.rig.edit(`Keep: ${title}`, (d) => void keepOption(d, title, rig)),
-        error: (e: unknown) => this.failed.set(e instanceof Error ? e.message : 'The calculation stopped.'),
+        error: (e: unknown) => this.failed.set(reasonOf(e)),
       });
   }
   protected keepNow(): void {

@@ -4,7 +4,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, formatQuantity, layHoses, type PlacementDocument, type RigDocument } from '@pozzo/core';
 import { type Subscription, toArray, forkJoin, map, tap } from 'rxjs';
 import { RigStore } from '../../state/rig-store';
-import { HeavyClient } from '../../workers/heavy-client';
+import { HeavyClient, reasonOf } from '../../workers/heavy-client';
 
 const WAY_WORDS: Readonly<Record<ArrangeWay, string>> = { kerb: 'Reels at the kerb', rear: 'Reels at the rear', near: 'As near to today’s as it gets' };
 const SEED = 11;
@@ -124,7 +124,7 @@ export class ArrangePanel {
       next: (all) => this.offers.set(all.flatMap((a) => (a ? (this.offered(document, a) ?? []) : []))),
       error: (e: unknown) => {
         this.share.set(null);
-        this.failed.set(e instanceof Error ? e.message : 'The calculation stopped.');
+        this.failed.set(reasonOf(e));
       },
       complete: () => this.share.set(null),
     });
