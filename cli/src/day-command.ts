@@ -16,6 +16,8 @@ import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
 
 const MOST_DAYS = 100_000;
+/** What moves the answer is many rigs, and judges none of them. */
+const MOST_SWUNG = 1000;
 const MOST_SEED = 2 ** 31 - 1;
 const FLAG = { type: 'boolean' } as const;
 const NUMBER = { type: 'string' } as const;
@@ -59,20 +61,19 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
   const model = dayModel(rig);
   const { trace: _lines, ...usual } = simulateModel(model);
   const sample = days > 0 ? sampleDays(model, days, seed) : undefined;
-  // Sizes and options are many rigs: fewer days each.
-  const each = Math.min(days, 1000);
   const value = {
     usual,
     ...(sample ? { sample } : {}),
-    ...(values['size'] ? { sizing: result(sizingSteps(document, each, seed)) ?? null } : {}),
-    ...(values['sensitivity'] ? { sensitivity: result(sensitivitySteps(document, each, seed)) } : {}),
+    ...(values['size'] ? { sizing: result(sizingSteps(document, days, seed, true)) ?? null } : {}),
+    ...(values['sensitivity'] ? { sensitivity: result(sensitivitySteps(document, Math.min(days, MOST_SWUNG), seed)) } : {}),
     ...(values['options']
       ? {
           options: result(
             compareOptionsSteps(
               [{ id: 'now', name: 'As built', rig: document }, ...variantsOf(document).map((v) => ({ id: v.id, name: v.title, rig: v.make() }))],
-              each,
+              days,
               seed,
+              true,
             ),
           ),
         }

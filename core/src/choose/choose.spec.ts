@@ -4,6 +4,8 @@ import { smallBuffer } from '../layouts/small-buffer';
 import { crewOfFour } from '../layouts/crew-of-four';
 import { assess } from '../assess/assess';
 import { dayModel } from '../day/model';
+import { DAY_SEED, DAYS_UNASKED } from '../day/round-size';
+import { sampleUntilEnough } from '../day/rounds';
 import { sampleDays } from '../day/sample';
 import { parseRig, readRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
@@ -39,6 +41,7 @@ describe('sizing', () => {
     expect(points.length).toBeGreaterThan(8);
     points.slice(1).forEach((p, i) => {
       expect(p.volumeM3).toBeGreaterThan(points[i].volumeM3);
+      expect(p.short.days).toBe(250);
       expect(p.short.chance).toBeLessThanOrEqual(points[i].short.chance);
       expect(p.massKg).toBeGreaterThan(points[i].massKg);
       expect(p.price).toBeGreaterThan(points[i].price);
@@ -58,6 +61,29 @@ describe('sizing', () => {
     const d = thirsty();
     growTank(d, 'water', best.factor);
     expect(sampleDays(dayModel(parseRig(d)), 250, 1).short.chance).toBe(best.short.chance);
+  });
+  test.each(['buffer-skid', 'small-buffer', 'metric-header', 'big-tank'])(
+    'what it calls enough on %s is judged enough once it is built, by the same days',
+    (id) => {
+      const d = LAYOUTS.find((l) => l.id === id)!.make();
+      const { tank, tolerance, fills, feeds } = whole(sizingSteps(d, DAYS_UNASKED, DAY_SEED))!;
+      const judged = (change: (d: RigDocument) => void) => {
+        const built = LAYOUTS.find((l) => l.id === id)!.make();
+        change(built);
+        return sampleUntilEnough(dayModel(parseRig(built))).short;
+      };
+      expect(judged((b) => tank.tankIds.forEach((t) => growTank(b, t, tank.smallest!.factor)))).toEqual(tank.smallest!.short);
+      for (const l of [...fills, ...feeds])
+        for (const s of l.sizes.filter((x) => !x.now && x.short.chance <= tolerance)) expect(judged((b) => resizeLine(b, l.lineId, s.bore))).toEqual(s.short);
+      // What is surely too small is not gone into further.
+      for (const p of tank.points.filter((x) => x.short.chance > 5 * tolerance)) expect(p.short.days).toBe(400);
+    },
+  );
+  test('all of the days, where all are asked for, but for what is surely too small', () => {
+    const { tank, most, tolerance } = whole(sizingSteps(thirsty(), 600, 1, true))!;
+    expect(most).toBe(600);
+    for (const p of tank.points) expect(p.short.days).toBe(p.short.low > tolerance && p.short.days < 600 ? 400 : 600);
+    expect(tank.smallest!.short.days).toBe(600);
   });
   test('wider fill hoses and feeds help or do nothing; a half-inch feed starves', () => {
     for (const ladder of [...sizing.fills, ...sizing.feeds])
@@ -187,6 +213,7 @@ describe('the advice', () => {
     name: id,
     verdict: 'fed',
     headline: { template: '', values: {} },
+    byDays: false,
     short: { days: 500, chance: 0.01, low: 0, high: 0.02 },
     lostS: 0,
     usedM3: 1,
@@ -222,6 +249,14 @@ describe('the advice', () => {
     const tight = row('two', { verdict: 'tight', headline: { template: 'Only {p} spare.', values: { p: { value: 0.05, dimension: 'ratio' } } } });
     expect(words([row('now', { short: often }), tight])).toMatch(/Look at this first: Only 5.% spare\.$/);
     expect(words([row('now', { short: often }), row('two')])).not.toContain('Look at this first');
+  });
+  test('what keeps within the days but is starved is named so: never "nothing here does"', () => {
+    const starved = row('carry', { verdict: 'starved' });
+    expect(words([row('now', { short: often, verdict: 'tight', byDays: true }), starved])).toBe(
+      '“carry” keeps within 2\u00a0% of days, but it is starved; of the others “now” comes closest, short of water on 30\u00a0%.',
+    );
+    expect(words([row('now', { short: often, verdict: 'starved', byDays: true }), starved])).toMatch(/^“carry” keeps within 2.% of days, but it is starved\./);
+    expect(words([row('now', { short: often }), row('b', { short: often })])).toMatch(/^Nothing here keeps within 2.% of days\. “now” comes closest/);
   });
   test('danger is never advised, starvation only when nothing else is there', () => {
     expect(adviceOn([row('now', { verdict: 'stop' }), row('b', { price: 900 })], 0.02)!.id).toBe('b');

@@ -7,7 +7,8 @@ import { type Verdict, worse } from '../subject/verdict.js';
 import { dayModel } from '../day/model.js';
 import type { Chance } from '../day/chance.js';
 import { daysMessage, daysVerdict, hasDays } from '../day/judge.js';
-import { gatherSample, sampleSteps } from '../day/sample.js';
+import { judgedSteps } from '../day/rounds.js';
+import { gatherSample } from '../day/sample.js';
 import { simulateModel } from '../day/simulate-day.js';
 import { fuelLastsDays } from '../day/types.js';
 import { dayOf } from '../day/usual-day.js';
@@ -30,6 +31,8 @@ export interface OptionRow {
   readonly name: string;
   readonly verdict: Verdict;
   readonly headline: Message;
+  /** Its days alone make it so: the headline tells of them. */
+  readonly byDays: boolean;
   readonly short: Chance;
   /** Lost in a day by waiting and by what is left undone, mean, s. */
   readonly lostS: number;
@@ -55,18 +58,24 @@ export interface OptionRow {
 
 export interface Comparison {
   readonly rows: readonly OptionRow[];
-  readonly days: number;
+  /** Most days that one of them met; each row tells how many it took. */
+  readonly most: number;
   readonly seed: number;
   readonly tolerance: number;
   /** The one to build, with its reasons; undefined when there is nothing to choose between. */
   readonly advice: { readonly id: string; readonly reasons: readonly Message[] } | undefined;
 }
 
-/** Compares ways of building over the same days of the first one's brief, drawn with the same seed. */
-export function* compareOptionsSteps(contenders: readonly Contender[], days: number, seed: number): Generator<number, Comparison> {
+/**
+ * Compares ways of building over the same days of the first one's brief, drawn with the same seed: as many for each as it would be
+ * judged by if it were built.
+ * @param most most days for each
+ * @param all all of them for each
+ */
+export function* compareOptionsSteps(contenders: readonly Contender[], most: number, seed: number, all = false): Generator<number, Comparison> {
   const rows: OptionRow[] = [];
   const first = contenders[0] && readRig(withoutOptions(contenders[0].rig));
-  if (!first?.ok) return { rows, days, seed, tolerance: 0, advice: undefined };
+  if (!first?.ok) return { rows, most, seed, tolerance: 0, advice: undefined };
   const day = dayOf(first.rig);
   const brief = contenders[0].rig.brief;
   const base = { price: bill(first.rig).price, mass: massOf(dayModel(first.rig, day)) };
@@ -75,7 +84,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
     const read = readRig(changed(withoutOptions(c.rig), (d) => void (d.brief = brief)));
     if (!read.ok) continue;
     const model = dayModel(read.rig, day);
-    const steps = sampleSteps(model, seed, 0, days);
+    const steps = judgedSteps(model, most, seed, all);
     let step = steps.next();
     while (!step.done) {
       yield (i + step.value) / contenders.length;
@@ -87,12 +96,14 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
     // A build whose days go short too often is not fed, here as everywhere.
     const ofDays = hasDays(a) ? daysVerdict(sample) : 'fed';
     const verdict = worse(a.verdict, ofDays);
+    const byDays = verdict !== a.verdict;
     const strength = sample.strengths.at(0);
     rows.push({
       id: c.id,
       name: c.name,
       verdict,
-      headline: verdict === a.verdict ? a.headline : daysMessage(sample.short, sample.tolerance),
+      headline: byDays ? daysMessage(sample.short, sample.tolerance) : a.headline,
+      byDays,
       short: sample.short,
       lostS: sample.figures.waited.mean + sample.figures.undone.mean,
       usedM3: sample.figures.used.mean,
@@ -109,7 +120,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], days: num
       fuelDays: usual.fuels.some((f) => f.usedM3 > 0) ? Math.min(...usual.fuels.map(fuelLastsDays)) : null,
     });
   }
-  return { rows, days, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance, assumptionValues(first.rig.assumptions)) };
+  return { rows, most, seed, tolerance: day.tolerance, advice: adviceOn(rows, day.tolerance, assumptionValues(first.rig.assumptions)) };
 }
 
 const RANK: Readonly<Record<Verdict, number>> = { fed: 0, tight: 1, starved: 2, stop: 3 };
@@ -138,10 +149,15 @@ export function adviceOn(rows: readonly OptionRow[], tolerance: number, values: 
   const fed = safe.filter((r) => r.verdict !== 'starved');
   const best = [...(good.length ? good : fed.length ? fed : safe)].sort(order)[0];
   const share = (value: number) => ({ value, dimension: 'ratio' as const });
-  const words = { name: best.name, p: share(best.short.chance), t: share(tolerance) };
+  const barred = safe.find((r) => r.short.chance <= tolerance && r.verdict === 'starved');
+  const words = { name: best.name, p: share(best.short.chance), t: share(tolerance), ...(barred ? { other: barred.name } : {}) };
   const reasons: Message[] = [
     !good.length
-      ? message('Nothing here keeps within {t} of days. “{name}” comes closest, short of water on {p}.', words)
+      ? best.short.chance <= tolerance
+        ? message('“{name}” keeps within {t} of days, but it is starved.', words)
+        : barred
+          ? message('“{other}” keeps within {t} of days, but it is starved; of the others “{name}” comes closest, short of water on {p}.', words)
+          : message('Nothing here keeps within {t} of days. “{name}” comes closest, short of water on {p}.', words)
       : best.id === base.id
         ? message('Keep the build as it is: it goes short of water on {p} of days, and {t} are allowed.', words)
         : message('Build “{name}”: it goes short of water on {p} of days, and {t} are allowed.', words),
@@ -168,6 +184,7 @@ export function adviceOn(rows: readonly OptionRow[], tolerance: number, values: 
         ? message('“{name}” would be cheaper, but goes short on {p} of days.', { name: cheaper.name, p: share(cheaper.short.chance) })
         : message('“{name}” would be cheaper, but it is starved.', { name: cheaper.name }),
     );
-  if (best.verdict !== 'fed') reasons.push(message(`Look at this first: ${best.headline.template}`, best.headline.values));
+  // Where its days are what is wrong, the first line has said so.
+  if (best.verdict !== 'fed' && !best.byDays) reasons.push(message(`Look at this first: ${best.headline.template}`, best.headline.values));
   return { id: best.id, reasons };
 }

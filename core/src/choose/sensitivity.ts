@@ -6,7 +6,7 @@ import type { Chance } from '../day/chance.js';
 import { formatInches } from '../quantity/format.js';
 import type { RigDocument } from '../rig/schema.js';
 import { mainVessel, resizeLine } from './sizing.js';
-import { baseOf, benchOf, changedModel, tryModel } from './try-days.js';
+import { benchOf, changedModel, tryDays } from './try-days.js';
 
 /** One input held at its low and at its high end, everything else as it varies. */
 export interface Swing {
@@ -54,7 +54,6 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const bench = benchOf(doc);
   if (!bench) return [];
   const { model } = bench;
-  const base = baseOf(model);
   const out: Swing[] = [];
   const v = mainVessel(model);
   const tankIds = v < 0 ? [] : model.vessels[v].tied.map((t) => t.id);
@@ -64,12 +63,12 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const total = 2 * (INPUTS.length + (shut ? 1 : 0) + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
   let done = 0;
   function* tried(m: DayModel, label: string) {
-    const steps = tryModel(m, days, seed, base);
+    const steps = tryDays(m, days, seed);
     for (;;) {
       const step = steps.next();
       if (step.done) {
         done++;
-        return { label, short: step.value.short, lostS: step.value.lostS };
+        return { label, ...step.value };
       }
       yield (done + step.value) / total;
     }

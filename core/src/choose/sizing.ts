@@ -5,7 +5,7 @@ import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';
 import { together } from '../solve/vessels.js';
 import type { RigDocument } from '../rig/schema.js';
-import { baseOf, type Bench, benchOf, changedModel, type Tried, tryModel } from './try-days.js';
+import { baseOf, type Bench, benchOf, changedModel, judgeModel, type Tried } from './try-days.js';
 
 /** The tank that the day hangs on, at one size. */
 export interface TankSize extends Tried {
@@ -23,7 +23,8 @@ export interface LineSize extends Tried {
 
 export interface Sizing {
   readonly tolerance: number;
-  readonly days: number;
+  /** Most days that a size was put through; each tells how many it took. */
+  readonly most: number;
   readonly tank: {
     readonly tankIds: readonly string[];
     readonly name: string;
@@ -61,19 +62,23 @@ export function resizeLine(d: RigDocument, lineId: string, bore: string): void {
 
 /**
  * The smallest tank, fill line and feed with which the rig goes short on no more days than the brief allows, by the same
- * sampled days for every size. Undefined for a rig whose day draws on no water tank.
+ * sampled days for every size. What it calls enough is judged enough once it is built: the days are as many as the rig is
+ * judged by. Undefined for a rig whose day draws on no water tank.
+ * @param most most days for a size
+ * @param all all of them for each size that is not surely too small
  */
-export function* sizingSteps(doc: RigDocument, days: number, seed: number): Generator<number, Sizing | undefined> {
+export function* sizingSteps(doc: RigDocument, most: number, seed: number, all = false): Generator<number, Sizing | undefined> {
   const bench = benchOf(doc);
-  return bench && (yield* sizingOf(bench, days, seed));
+  return bench && (yield* sizingOf(bench, most, seed, all));
 }
 
-function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, Sizing | undefined> {
+function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Generator<number, Sizing | undefined> {
   const { model } = bench;
   const { rig } = model;
   const v = mainVessel(model);
   if (v < 0) return undefined;
   const base = baseOf(model);
+  const judge = (m: DayModel): Generator<number, Tried> => whole(judgeModel(m, most, seed, base, all));
   const { tolerance } = model.day;
   const tankIds = model.vessels[v].tied.map((t) => t.id);
   const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.from.at === 'spigot' && l.to.at === 'tank' && tankIds.includes(l.to.id!));
@@ -86,14 +91,14 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
   /** The build as it is comes up in every list, and is worked through once. */
   function* asItIs(): Generator<number, Tried> {
     if (own) done++;
-    else own = yield* whole(tryModel(model, days, seed, base));
+    else own = yield* judge(model);
     return own;
   }
 
   function* tank(factor: number): Generator<number, TankSize | undefined> {
     const ready = grown(factor);
     if (!ready) return undefined;
-    const tried = factor === 1 ? yield* asItIs() : yield* whole(tryModel(ready, days, seed, base));
+    const tried = factor === 1 ? yield* asItIs() : yield* judge(ready);
     return { ...tried, factor, volumeM3: together(ready.vessels, v, (x) => x.full) };
   }
   function* whole<T>(steps: Generator<number, T>): Generator<number, T> {
@@ -138,7 +143,7 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
       const ready = grown(p.factor);
       if (!ready) continue;
       const [first, ...rest] = ready.spread.seasons.map((s) => ({ ...s, dry: 0 }));
-      const tried = yield* whole(tryModel({ ...ready, spread: { ...ready.spread, seasons: [first, ...rest] } }, days, seed, base));
+      const tried = yield* judge({ ...ready, spread: { ...ready.spread, seasons: [first, ...rest] } });
       if (!within(tried)) continue;
       withOpenTaps = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
       break;
@@ -153,7 +158,7 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
         addPlates(d, tankIds);
       });
       if (!ready) break;
-      const tried = yield* whole(tryModel(ready, days, seed, base));
+      const tried = yield* judge(ready);
       if (!within(tried)) break;
       plated = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
     }
@@ -170,7 +175,7 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
         continue;
       }
       const ready = changedModel(bench, (d) => resizeLine(d, lineId, bore));
-      if (ready) sizes.push({ bore, now, ...(yield* whole(tryModel(ready, days, seed, base))) });
+      if (ready) sizes.push({ bore, now, ...(yield* judge(ready)) });
     }
     return { lineId, name, sizes, smallest: sizes.find(within)?.bore };
   }
@@ -184,7 +189,7 @@ function* sizingOf(bench: Bench, days: number, seed: number): Generator<number, 
   }
   return {
     tolerance,
-    days,
+    most,
     tank: {
       tankIds,
       name: model.vessels[v].tied.map((t) => t.name).join(' and '),

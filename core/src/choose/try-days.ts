@@ -2,9 +2,10 @@ import { makeRoom } from '../arrange/make-room.js';
 import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
 import { dayModel, type DayModel } from '../day/model.js';
-import { type Chance, chanceOf } from '../day/chance.js';
+import { type Chance, isEnough } from '../day/chance.js';
 import type { DayChunk } from '../day/chunk.js';
-import { sampleSteps, thirstyDays } from '../day/sample.js';
+import { roundSteps, shortOf } from '../day/rounds.js';
+import { sampleSteps } from '../day/sample.js';
 import { Stocks } from '../solve/stock.js';
 import { assessPlan } from '../subject/plan/plan.js';
 import { assessWeight } from '../subject/weight/weight.js';
@@ -73,16 +74,32 @@ export function changedModel({ read, book }: Bench, change: Trial['change']): Da
   return next.ok ? dayModel(next.rig, undefined, book) : undefined;
 }
 
-/** Samples a model's days and puts its outcome against the build as it is. Steps give nothing but a place to stop. */
-export function* tryModel(model: DayModel, days: number, seed: number, base: { readonly price: number; readonly massKg: number }): Generator<number, Tried> {
+/** The build as it is, which others are put against. */
+export interface Base {
+  readonly price: number;
+  readonly massKg: number;
+}
+export const baseOf = (model: DayModel): Base => ({ price: bill(model.rig).price, massKg: massOf(model) });
+
+/** Samples so many of a model's days. Each step gives the share done. */
+export function* tryDays(model: DayModel, days: number, seed: number): Generator<number, Pick<Tried, 'short' | 'lostS'>> {
   const chunk = yield* sampleSteps(model, seed, 0, days);
+  return { short: shortOf(model, chunk), lostS: lostMean(chunk) };
+}
+
+/**
+ * Judges a way of building, and puts it against the build as it is: by the days that the rig would be judged by if it were built
+ * so, of which those that are surely over what is allowed need no more. Each step gives the share done.
+ * @param all what is not surely over takes all of `most`
+ */
+export function* judgeModel(model: DayModel, most: number, seed: number, base: Base, all = false): Generator<number, Tried> {
+  const { tolerance } = model.day;
+  const chunk = yield* roundSteps(model, most, seed, (short) => short.low > tolerance || (!all && isEnough(short, tolerance)));
   return {
-    short: chanceOf(thirstyDays(model, [chunk]), days),
+    short: shortOf(model, chunk),
     lostS: lostMean(chunk),
     price: bill(model.rig).price - base.price,
     massKg: massOf(model) - base.massKg,
     refused: refusedBy(model),
   };
 }
-
-export const baseOf = (model: DayModel): { readonly price: number; readonly massKg: number } => ({ price: bill(model.rig).price, massKg: massOf(model) });

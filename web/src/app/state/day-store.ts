@@ -43,8 +43,9 @@ export class DayStore {
   look(minute: number | null): void {
     this.store.dispatch(DayActions.look({ minute }));
   }
-  sampleMore(most: number): void {
-    this.store.dispatch(DayActions.sample({ most, all: true }));
+  /** So many days, even where fewer would be enough; from then on the rig, its sizes and its options are judged by up to as many. */
+  sampleMore(days: number): void {
+    this.store.dispatch(DayActions.sampleMore({ days }));
   }
   size(): void {
     this.store.dispatch(DayActions.size());

@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import type { Contender, RigDocument } from '@pozzo/core';
-import { DAY_SEED, DAYS_UNASKED, withoutOptions } from '@pozzo/core/page';
+import { DAY_SEED, withoutOptions } from '@pozzo/core/page';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { type Action, Store } from '@ngrx/store';
 import {
@@ -23,16 +23,17 @@ import {
 import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
-import { DayActions, type WorkName } from './day.feature';
+import { DayActions, dayFeature, type WorkName } from './day.feature';
 import { documentFeature } from './document.feature';
 
-/** Days for each size or option. */
-const EACH = 500;
+/** Days for each end of what varies: they are held against each other only. */
+const SWUNG = 500;
 const AFTER_MS = 120;
 /** While no view of the day is open its days are judged all the same, for the verdict, once the hand rests. */
 const RESTED_MS = 1200;
 
 const documentOf = (store: Store): Observable<RigDocument | null> => store.select(documentFeature.selectDocument);
+const mostOf = (store: Store): Observable<number> => store.select(dayFeature.selectMost);
 const soundOf = (store: Store): Observable<RigDocument | null> => store.select(assessmentFeature.selectSound);
 /** The documents that were assessed, while a view of the day is open. What is half typed waits until it is sound. */
 const watched = (actions: Actions, store: Store): Observable<RigDocument> =>
@@ -68,8 +69,7 @@ export const workUsualDay = createEffect(
 
 /** Each change of the rig is sampled unasked, as far as it takes to know. */
 export const sampleUnasked = createEffect(
-  (actions = inject<Actions>(Actions), store = inject<Store>(Store)) =>
-    watched(actions, store).pipe(map(() => DayActions.sample({ most: DAYS_UNASKED, all: false }))),
+  (actions = inject<Actions>(Actions), store = inject<Store>(Store)) => watched(actions, store).pipe(map(() => DayActions.sample())),
   { functional: true },
 );
 
@@ -87,7 +87,7 @@ export const sampleForVerdict = createEffect(
               debounceTime(RESTED_MS),
               withLatestFrom(soundOf(store)),
               filter(([, d]) => d !== null),
-              map(() => DayActions.sample({ most: DAYS_UNASKED, all: false })),
+              map(() => DayActions.sample()),
             ),
       ),
     ),
@@ -119,14 +119,14 @@ const report = <T>(name: WorkName, steps: Observable<Progress<T>>): Observable<A
 export const sample = createEffect(
   (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
-      ofType(DayActions.sample),
-      withLatestFrom(documentOf(store)),
-      switchMap(([{ most, all }, document]) =>
+      ofType(DayActions.sample, DayActions.sampleMore),
+      withLatestFrom(documentOf(store), mostOf(store)),
+      switchMap(([asked, document, most]) =>
         document
           ? concat(
               of(DayActions.sampling({ of: document })),
               work('sample', actions, () =>
-                sampleInRounds(heavy, withoutOptions(document), most, all).pipe(
+                sampleInRounds(heavy, withoutOptions(document), most, asked.type === DayActions.sampleMore.type).pipe(
                   map(({ sample: value, share }) =>
                     share >= 1 ? DayActions.done({ work: 'sample', value }) : DayActions.progress({ work: 'sample', share, value }),
                   ),
@@ -143,32 +143,32 @@ export const size = createEffect(
   (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
       ofType(DayActions.size),
-      withLatestFrom(documentOf(store)),
-      switchMap(([, document]) => {
-        if (!document) return EMPTY;
-        const ask = { document: withoutOptions(document), days: EACH, seed: DAY_SEED };
+      withLatestFrom(documentOf(store), mostOf(store)),
+      switchMap(([, opened, most]) => {
+        if (!opened) return EMPTY;
+        const document = withoutOptions(opened);
         return merge(
-          work('sizing', actions, () => report('sizing', heavy.run('sizing', ask))),
-          work('swings', actions, () => report('swings', heavy.run('swings', ask))),
+          work('sizing', actions, () => report('sizing', heavy.run('sizing', { document, most, seed: DAY_SEED }))),
+          work('swings', actions, () => report('swings', heavy.run('swings', { document, days: SWUNG, seed: DAY_SEED }))),
         );
       }),
     ),
   { functional: true },
 );
 
-/** The build and its options, each in a worker of its own; the rows come together in the order of the document. */
+/** The build and its options, in the order of the document. */
 export const compare = createEffect(
   (actions = inject<Actions>(Actions), store = inject<Store>(Store), heavy = inject(HeavyClient)) =>
     actions.pipe(
       ofType(DayActions.compare),
-      withLatestFrom(documentOf(store)),
-      switchMap(([, document]) => {
+      withLatestFrom(documentOf(store), mostOf(store)),
+      switchMap(([, document, most]) => {
         if (!document) return EMPTY;
         const contenders: Contender[] = [
           { id: 'now', name: 'As built', rig: withoutOptions(document) },
           ...(document.options ?? []).map((o) => ({ id: o.id, name: o.name, rig: o.rig })),
         ];
-        return work('comparison', actions, () => report('comparison', heavy.run('compare', { contenders, days: EACH, seed: DAY_SEED })));
+        return work('comparison', actions, () => report('comparison', heavy.run('compare', { contenders, most, seed: DAY_SEED })));
       }),
     ),
   { functional: true },

@@ -1,3 +1,4 @@
+import { DAYS_UNASKED } from '@pozzo/core/page';
 import type { Comparison, DayResult, DaySample, DayWeight, RigDocument, Sizing, Swing } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { DocumentActions, documentFeature } from './document.feature';
@@ -21,6 +22,8 @@ export interface DayState {
   /** Looked at, s after the day's start; null for the day as a whole. */
   readonly minute: number | null;
   readonly sample: Work<DaySample>;
+  /** Most days that the rig, its sizes and its options are judged by: more once more were asked for. */
+  readonly most: number;
   /** The document that is sampled, or was last. */
   readonly sampledOf: RigDocument | null;
   readonly sizing: Work<Sizing>;
@@ -28,7 +31,17 @@ export interface DayState {
   readonly comparison: Work<Comparison>;
 }
 
-const initial: DayState = { usual: null, weighed: null, minute: null, sampledOf: null, sample: idle, sizing: idle, swings: idle, comparison: idle };
+const initial: DayState = {
+  usual: null,
+  weighed: null,
+  minute: null,
+  most: DAYS_UNASKED,
+  sampledOf: null,
+  sample: idle,
+  sizing: idle,
+  swings: idle,
+  comparison: idle,
+};
 
 export type WorkName = 'sample' | 'sizing' | 'swings' | 'comparison';
 type Value = DaySample | Sizing | readonly Swing[] | Comparison;
@@ -41,8 +54,10 @@ export const DayActions = createActionGroup({
     Leave: emptyProps(),
     Worked: props<{ day: DayResult | null; weight: DayWeight | null }>(),
     Look: props<{ minute: number | null }>(),
-    /** `most` days; unless `all` are wanted, fewer when fewer are enough. */
-    Sample: props<{ most: number; all: boolean }>(),
+    /** As far as it takes to know. */
+    Sample: emptyProps(),
+    /** So many, even where fewer would be enough. */
+    'Sample More': props<{ days: number }>(),
     Size: emptyProps(),
     Compare: emptyProps(),
     Cancel: props<{ work: WorkName }>(),
@@ -74,6 +89,7 @@ export const dayFeature = createFeature({
     })),
     on(DayActions.look, (s, { minute }): DayState => ({ ...s, minute })),
     on(DayActions.begun, (s, { work }): DayState => set(s, work, { state: 'working', share: 0, error: null })),
+    on(DayActions.sampleMore, (s, { days }): DayState => ({ ...s, most: Math.max(s.most, days) })),
     on(DayActions.sampling, (s, { of }): DayState => ({ ...s, sampledOf: of })),
     on(DayActions.progress, (s, { work, share, value }): DayState => set(s, work, value ? { share, value } : { share })),
     on(DayActions.done, (s, { work, value }): DayState => set(s, work, { state: 'done', share: 1, value })),

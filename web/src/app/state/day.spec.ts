@@ -7,7 +7,7 @@ import type { Action } from '@ngrx/store';
 import { HeavyClient } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
-import { compare, sampleForVerdict, sampleUnasked, size } from './day.effects';
+import { compare, sample, sampleForVerdict, sampleUnasked, size } from './day.effects';
 import { DayActions, dayFeature } from './day.feature';
 import { DocumentActions } from './document.feature';
 
@@ -30,6 +30,14 @@ describe('work on the day as state', () => {
     expect(reduce(working, DayActions.cancel({ work: 'sizing' })).sizing.state).toBe('cancelled');
     expect(reduce(working, DayActions.failed({ work: 'sizing', message: 'no' })).sizing).toMatchObject({ state: 'failed', error: 'no' });
     expect(reduce(initial, DayActions.cancel({ work: 'sizing' })).sizing.state).toBe('idle');
+  });
+  test('once more days were asked for, up to as many judge the rig until another is opened', () => {
+    expect(initial.most).toBe(2000);
+    let s = reduce(initial, DayActions.sampleMore({ days: 10_000 }));
+    s = reduce(s, DayActions.sample());
+    s = reduce(s, DayActions.sampleMore({ days: 5000 }));
+    expect(s.most).toBe(10_000);
+    expect(reduce(s, DocumentActions.open({ id: 'x' })).most).toBe(2000);
   });
   test('a new day takes back sizes that spoke of the old one, and keeps the minute within it', () => {
     let s = reduce(initial, DayActions.done({ work: 'sizing', value: null }));
@@ -98,12 +106,12 @@ describe('sampling in rounds', () => {
 });
 
 describe('effects', () => {
-  const setUp = (document: RigDocument | null, run: (kind: string) => Observable<unknown>, assessedOf = document) => {
+  const setUp = (document: RigDocument | null, run: (kind: string, ask: object) => Observable<unknown>, assessedOf = document, most = 2000) => {
     const actions = new Subject<Action>();
     TestBed.configureTestingModule({
       providers: [
         provideMockActions(() => actions),
-        provideMockStore({ initialState: { document: { document }, assessment: { assessedOf } } }),
+        provideMockStore({ initialState: { document: { document }, assessment: { assessedOf }, day: { most } } }),
         { provide: HeavyClient, useValue: { most: 1, run } },
       ],
     });
@@ -121,6 +129,24 @@ describe('effects', () => {
     ]);
     actions.next(DayActions.cancel({ work: 'swings' }));
     expect(heard).toHaveLength(3);
+  });
+  test('sizes and options are judged by up to as many days as the rig is, and the rig by all of those asked for', () => {
+    const asked: object[] = [];
+    const run = (kind: string, ask: object): Observable<unknown> => {
+      asked.push({ kind, ...ask });
+      return NEVER;
+    };
+    const actions = setUp(pontoonRig(), run, undefined, 10_000);
+    for (const effect of [size, compare, sample]) TestBed.runInInjectionContext(() => effect()).subscribe();
+    actions.next(DayActions.size());
+    actions.next(DayActions.compare());
+    actions.next(DayActions.sampleMore({ days: 10_000 }));
+    expect(asked).toMatchObject([
+      { kind: 'sizing', most: 10_000 },
+      { kind: 'swings', days: 500 },
+      { kind: 'compare', most: 10_000 },
+      { kind: 'sample', from: 0, count: 400 },
+    ]);
   });
   test.each([
     ['beside an open day', sampleUnasked],

@@ -108,8 +108,8 @@ export class FakeDay {
   look(minute: number | null): void {
     this.minute.set(minute);
   }
-  sampleMore(most: number): void {
-    this.asked.push(`sample ${most}`);
+  sampleMore(days: number): void {
+    this.asked.push(`sample ${days}`);
   }
   size(): void {
     this.asked.push('size');

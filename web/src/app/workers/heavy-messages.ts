@@ -35,7 +35,8 @@ export interface HeavyWork {
     readonly gives: DayChunk;
   };
   readonly gather: { readonly ask: { readonly document: RigDocument; readonly seed: number; readonly part: DayChunk }; readonly gives: DaySample };
-  readonly sizing: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: Sizing | undefined };
+  /** Each size judged by up to `most` days. */
+  readonly sizing: { readonly ask: { readonly document: RigDocument; readonly most: number; readonly seed: number }; readonly gives: Sizing | undefined };
   readonly swings: { readonly ask: { readonly document: RigDocument; readonly days: number; readonly seed: number }; readonly gives: readonly Swing[] };
   readonly arrange: {
     readonly ask: { readonly document: RigDocument; readonly way: ArrangeWay; readonly seed: number };
@@ -44,7 +45,8 @@ export interface HeavyWork {
   readonly variants: { readonly ask: { readonly document: RigDocument }; readonly gives: readonly Omit<Variant, 'make'>[] };
   /** The rig as this variant would have it; undefined where it cannot be turned to it. */
   readonly variant: { readonly ask: { readonly document: RigDocument; readonly id: string }; readonly gives: RigDocument | undefined };
-  readonly compare: { readonly ask: { readonly contenders: readonly Contender[]; readonly days: number; readonly seed: number }; readonly gives: Comparison };
+  /** Each judged by up to `most` days. */
+  readonly compare: { readonly ask: { readonly contenders: readonly Contender[]; readonly most: number; readonly seed: number }; readonly gives: Comparison };
 }
 export type HeavyKind = keyof HeavyWork;
 export type HeavyAsk = { [K in HeavyKind]: { readonly kind: K } & HeavyWork[K]['ask'] }[HeavyKind];

@@ -58,7 +58,7 @@ export function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
     case 'gather':
       return atOnce(() => gatherSample(ready(ask.document).model, ask.seed, [ask.part]));
     case 'sizing':
-      return sizingSteps(ask.document, ask.days, ask.seed);
+      return sizingSteps(ask.document, ask.most, ask.seed);
     case 'swings':
       return sensitivitySteps(ask.document, ask.days, ask.seed);
     case 'arrange':
@@ -72,6 +72,6 @@ export function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
           ?.make(),
       );
     case 'compare':
-      return compareOptionsSteps(ask.contenders, ask.days, ask.seed);
+      return compareOptionsSteps(ask.contenders, ask.most, ask.seed);
   }
 }

@@ -243,6 +243,13 @@ describe('sizing', () => {
     expect(parseRig(s.rig.document()).tanks[0].shape).not.toEqual(before);
     expect(s.rig.labels[1]).toMatch(/^Make it .* \(\+\$\d+, \+[\d.]+.lb full\)$/);
   });
+  test('says how many days each size was judged by, and when the rig has met more since', async () => {
+    const s = sized();
+    expect(s.text()).toContain('40 days, the same for every size: as many as it takes to know.');
+    s.day.work(60);
+    await s.settle();
+    expect(s.text()).toContain('The rig has been put through 60 since: size again for as many.');
+  });
   test('sizes of hose and feed are pressed to be put in', async () => {
     const s = sized(20);
     const now = [...s.root.querySelectorAll('td.now')].map((t) => t.textContent.trim());

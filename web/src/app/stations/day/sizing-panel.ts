@@ -6,6 +6,7 @@ import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3, unitOf } from '../../kit/units';
+import { daysEach } from '../../kit/days-each';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 
@@ -40,6 +41,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       }
       <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
       <pz-table label="Sizes of tank" [columns]="columns" [rows]="points()" />
+      <p class="quiet small">{{ metWords() }}</p>
       <table>
         <caption class="unseen">
           Chance of a short day by size of fill hose and feed
@@ -190,6 +192,15 @@ export class SizingPanel {
     return t.plated.volumeM3 < t.smallest.volumeM3 * 0.98
       ? `With an anti-vortex plate over the outlet ${size} would do as well.`
       : 'An anti-vortex plate over the outlet would not make it smaller.';
+  });
+  /** How many days each size was judged by. */
+  protected readonly metWords = computed(() => {
+    const z = this.sizing();
+    if (!z) return '';
+    const days = [...z.tank.points, ...z.fills.flatMap((l) => l.sizes), ...z.feeds.flatMap((l) => l.sizes)].map((s) => s.short.days);
+    const met = `${daysEach(days)}, the same for every size: as many as it takes to know.`;
+    const sampled = this.day.fits() ? (this.day.sample().value?.days ?? 0) : 0;
+    return sampled > z.most ? `${met} The rig has been put through ${sampled} since: size again for as many.` : met;
   });
   protected readonly takeWords = computed(() => {
     const s = this.sizing()?.tank.smallest;

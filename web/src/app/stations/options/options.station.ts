@@ -15,6 +15,7 @@ import {
 } from '@pozzo/core';
 import { NameField } from '../../bench/name-field';
 import { StationFrame } from '../../bench/station-frame';
+import { daysEach } from '../../kit/days-each';
 import { Later } from '../../kit/later';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
@@ -129,6 +130,11 @@ export class OptionsStation implements OnDestroy {
   protected readonly told = computed(() => {
     const [headline = this.alone(), ...reasons] = (this.comparison()?.advice?.reasons ?? []).map((m) => say(m, this.rig.units()));
     return { headline, reasons };
+  });
+  /** How many days each was judged by. */
+  protected readonly met = computed(() => {
+    const days = (this.comparison()?.rows ?? []).map((r) => r.short.days);
+    return `${daysEach(days)}, the same for each`;
   });
   protected headline(r: OptionRow): string {
     return say(r.headline, this.rig.units());
