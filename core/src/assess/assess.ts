@@ -8,6 +8,7 @@ import { allWater } from '../subject/reads.js';
 import { SharedLists } from '../subject/shared-lists.js';
 import type { Reading } from '../subject/subject.js';
 import { feedParts } from '../solve/feed-parts.js';
+import { gunParts } from '../solve/gun-parts.js';
 import type { Cases } from '../solve/cases.js';
 import { type Answers, FINDING_KINDS } from '../subject/index.js';
 import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
@@ -88,6 +89,7 @@ const bareBy =
  */
 class RigReading implements Reading {
   private known: Reading['parts'] | undefined;
+  private knownGuns: Reading['gunParts'] | undefined;
 
   constructor(
     readonly rig: Rig,
@@ -98,6 +100,9 @@ class RigReading implements Reading {
 
   get parts(): Reading['parts'] {
     return (this.known ??= feedParts(this.rig));
+  }
+  get gunParts(): Reading['gunParts'] {
+    return (this.knownGuns ??= gunParts(this.rig));
   }
 }
 

@@ -14,6 +14,7 @@ import { RigGround } from './ground';
 import { SUBJECTS } from '../subject/index';
 import { SharedLists } from '../subject/shared-lists';
 import { feedParts } from '../solve/feed-parts';
+import { gunParts } from '../solve/gun-parts';
 import type { Subject } from '../subject/subject';
 
 const EDITS_EACH = process.env['POZZO_LONG'] ? 1500 : 150;
@@ -306,7 +307,7 @@ describe('what findings look at is written down', () => {
     };
     const ground = new RigGround(rig);
     const parts = feedParts(read.rig);
-    const reading = { rig, parts, ground, lists: new SharedLists(), bare: (things: readonly object[]) => things };
+    const reading = { rig, parts, gunParts: gunParts(read.rig), ground, lists: new SharedLists(), bare: (things: readonly object[]) => things };
     const answers = new Map<string, object>();
     for (const s of inOrder(subjects)) answers.set(s.name, s.assess(ground, together((s.needs ?? []).map((n) => answers.get(n)!))));
     // Lists that are kept are looked at once only.

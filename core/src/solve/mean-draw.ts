@@ -3,6 +3,7 @@ import type { Machine, Outlet, Rig } from '../rig/schema.js';
 import type { Cases } from './cases.js';
 import { feedPath } from './inlet.js';
 import { isDraw, type Solved } from './solved.js';
+import { Triggers } from './triggers.js';
 
 /** Most guns of which every way of holding the triggers is taken; of more, only all held and none. */
 const MOST_GUNS = 6;
@@ -47,63 +48,73 @@ export interface HeldWay {
   readonly out: readonly number[];
 }
 
+/** How much more leaves each tank than with every trigger held, m³/s: by which guns of a group are held, as bits. */
+type More = readonly (readonly number[])[];
+/** @param gun the first of the group */
+type Stand = (gun: string, make: () => More) => More;
+
 /** What a straight job takes out of each tank: every way of holding the triggers, each gun by itself for its share of the time. */
 export class Draws {
   readonly ways: readonly HeldWay[];
   /** With every trigger held, m³/s by tank. */
   readonly all: readonly number[];
 
-  constructor(cases: Cases, triggerShare: number) {
+  /** @param stand gives what guns that stand apart take, as it was where nothing that it hangs on has changed */
+  constructor(cases: Cases, triggerShare: number, stand: Stand = (_gun, make) => make()) {
     const { rig, net } = cases;
     const guns = rig.outlets.filter((o) => o.open);
     const runs = rig.machines.map((m: Machine) => net.outletsOf(m.id).some((o: Outlet) => o.open));
     const everyone = runs.every(Boolean);
     const leaving = new Leaving(rig);
-    const out = (open: readonly string[]): readonly number[] =>
-      leaving.of(cases.given({ open, ...(everyone ? {} : { running: (i: number) => runs[i] }) }), (i) => runs[i]);
+    const settings = everyone ? {} : { running: (i: number) => runs[i] };
+    const out = (solved: Solved): readonly number[] => leaving.of(solved, (i) => runs[i]);
     const ids = guns.map((o) => o.id);
-    this.all = out(ids);
+    this.all = out(cases.given({ ...settings, open: ids }));
     this.ways =
       guns.length > MOST_GUNS
         ? [
-            { share: 1 - triggerShare, out: out([]) },
+            { share: 1 - triggerShare, out: out(cases.given({ ...settings, open: [] })) },
             { share: triggerShare, out: this.all },
           ]
-        : this.held(ids, cases.apart(guns), triggerShare, out);
+        : this.held(ids, new Triggers(cases, guns, settings), triggerShare, out, stand);
   }
 
-  /** Every way of holding these triggers. Guns that stand apart are solved by themselves, and what they take is added up. */
-  private held(
-    ids: readonly string[],
-    groups: readonly (readonly number[])[],
-    triggerShare: number,
-    out: (open: readonly string[]) => readonly number[],
-  ): readonly HeldWay[] {
+  /** Every way of holding these triggers: what guns that stand apart take is added up. */
+  private held(ids: readonly string[], triggers: Triggers, triggerShare: number, out: (solved: Solved) => readonly number[], stand: Stand): readonly HeldWay[] {
     const n = ids.length;
-    const whole = 2 ** n - 1;
-    // By group and by which of its guns are held: how much more leaves each tank than with every trigger held.
-    const more = groups.map((group) => {
-      const own = group.reduce((bits, i) => bits | (1 << i), 0);
-      const of = new Map<number, readonly number[]>();
-      for (let held = own; ; held = (held - 1) & own) {
-        if (held !== own) {
-          const flows = out(ids.filter((_id, i) => ((whole & ~own) | held) & (1 << i)));
-          of.set(
-            held,
-            flows.map((q, t) => q - this.all[t]),
-          );
-        }
-        if (held === 0) break;
-      }
-      return { own, of };
+    const more = triggers.groups.map((_, g) => {
+      const guns = triggers.gunsOf(g);
+      return stand(guns[0], () =>
+        times(2 ** guns.length - 1, (bits) =>
+          out(
+            triggers.held(
+              g,
+              guns.filter((_id, i) => bits & (1 << i)),
+            ),
+          ).map((q, t) => q - this.all[t]),
+        ),
+      );
     });
     return times(2 ** n, (bits) => {
       let count = 0;
       for (let i = 0; i < n; i++) if (bits & (1 << i)) count++;
       const flows = [...this.all];
-      for (const { own, of } of more) of.get(bits & own)?.forEach((q, t) => (flows[t] += q));
+      triggers.groups.forEach((group, g) => {
+        let held = 0;
+        for (let k = 0; k < group.length; k++) if (bits & (1 << group[k])) held |= 1 << k;
+        // With all of its guns held a group takes what it takes with every trigger held.
+        const own = more[g][held] as readonly number[] | undefined;
+        if (own) for (let t = 0; t < flows.length; t++) flows[t] += own[t];
+      });
       return { share: triggerShare ** count * (1 - triggerShare) ** (n - count), out: flows };
     });
+  }
+
+  /** All that is said of a tank by its place: with every trigger held, then share and flow of each way. */
+  of(tank: number): readonly number[] {
+    const said = [this.all[tank]];
+    for (const w of this.ways) said.push(w.share, w.out[tank]);
+    return said;
   }
 
   /** Mean of the job, m³/s, for a tank by its place. */

@@ -58,10 +58,9 @@ export function behindTanks(of: Reading): readonly unknown[] {
   ];
 }
 
-/** What pressures and what comes back hang on: of what is before the pumps only what water they get, and the tanks' levels. */
-export const behindPumps = shared((of: Reading): readonly unknown[] => {
+/** Of what is before the pumps only what water they get, and the tanks' levels. */
+const atPumps = shared((of: Reading): readonly unknown[] => {
   const { rig, bare, ground } = of;
-  if (returnsToItself(rig)) return allWater(of);
   return [
     ...air(rig),
     ...bare(rig.tanks),
@@ -69,12 +68,28 @@ export const behindPumps = shared((of: Reading): readonly unknown[] => {
     ...ground.cases.net.cutOff,
     // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
     ...rig.machines.map((m) => Math.round(ground.cases.asDrawn.machineFlow(m) * 1e12)),
+  ];
+});
+
+/** What pressures and what comes back hang on. */
+export const behindPumps = shared((of: Reading): readonly unknown[] => {
+  const { rig, bare } = of;
+  if (returnsToItself(rig)) return allWater(of);
+  return [
+    atPumps(of),
     ...bare(rig.manifolds),
     ...bare(rig.machines),
     ...bare(rig.outlets),
     ...linesOf(rig, 'pressure', 'bypass'),
   ];
 });
+
+/** What the pressures in the part behind the pumps hang on that a gun belongs to, by its id. */
+export function gunPartOf(of: Reading, gun: string): readonly unknown[] {
+  if (returnsToItself(of.rig)) return allWater(of);
+  const part = of.gunParts.get(`outlet:${gun}`)!;
+  return of.lists.of(`behind the pumps: ${part.name}`, () => [atPumps(of), ...of.bare(part.things), ...part.lines]);
+}
 
 /** What the part before the pumps hangs on that a thing belongs to (`machine:a`, `line:fill`, `tank:b`). */
 export function feedPartOf(of: Reading, thing: string): readonly unknown[] {

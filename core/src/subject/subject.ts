@@ -3,6 +3,7 @@ import type { Rig } from '../rig/schema.js';
 import type { Blends } from '../solve/blend-network.js';
 import type { Cases } from '../solve/cases.js';
 import type { FeedPart } from '../solve/feed-parts.js';
+import type { GunPart } from '../solve/gun-parts.js';
 import type { Stocks } from '../solve/stock.js';
 import type { Caution, Finding } from './finding.js';
 import type { Kinds } from './kind.js';
@@ -34,6 +35,8 @@ export interface Reading {
   readonly bare: (things: readonly object[]) => readonly object[];
   /** What hangs together before the pumps. */
   readonly parts: ReadonlyMap<string, FeedPart>;
+  /** What hangs together behind them. */
+  readonly gunParts: ReadonlyMap<string, GunPart>;
   readonly ground: Pick<Ground, 'cases'>;
 }
 

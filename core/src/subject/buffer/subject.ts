@@ -1,14 +1,30 @@
 import { flatMap } from '../../lists.js';
 import { bufferCautions } from './cautions.js';
+import type { End, Tank } from '../../rig/schema.js';
+import type { Cases } from '../../solve/cases.js';
 import { Draws } from '../../solve/mean-draw.js';
 import { tiedWith } from '../../solve/vessels.js';
-import { allWater, behindTanks } from '../reads.js';
+import { allWater, beforePumps, behindTanks, gunPartOf } from '../reads.js';
 import type { FillAnswers } from '../fill/result.js';
 import type { MixAnswers } from '../mix/result.js';
-import type { Subject } from '../subject.js';
+import type { Reading, Subject } from '../subject.js';
 import { assessTank, type Runs, tankFindings } from './buffer.js';
 import { BUFFER_KINDS, type BufferCode } from './kinds.js';
 import type { BufferAnswers } from './result.js';
+
+/** What the answer for a tank that is tied to none hangs on: itself, what is drawn, how deep, and its own lines. */
+function tankAlone({ rig, bare }: Pick<Reading, 'rig' | 'bare'>, cases: Cases, tank: Tank, draws: Draws): readonly unknown[] {
+  const by = cases.heelBy.get(tank.id);
+  const joins = (end: End): boolean => end.at === 'tank' && end.id === tank.id;
+  return [
+    rig.assumptions,
+    ...bare([tank]),
+    cases.heel.get(tank.id),
+    ...(by ? [by.outletM, by.boreM, by.flowM3s, by.share] : []),
+    ...rig.lines.filter((l) => joins(l.from) || joins(l.to)),
+    ...draws.of(rig.tanks.indexOf(tank)),
+  ];
+}
 
 /** Whether the water on board lasts the job. */
 export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode> = {
@@ -22,7 +38,7 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
     const draws = each(
       'draws',
       (of) => [...behindTanks(of), rig.brief.triggerShare],
-      () => new Draws(cases, rig.brief.triggerShare),
+      () => new Draws(cases, rig.brief.triggerShare, (gun, make) => each(`draws ${gun}`, (of) => [beforePumps(of), gunPartOf(of, gun)], make)),
     );
     const runs: Runs = new Map();
     return {
@@ -30,10 +46,10 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
         const ids = tiedWith(cases, t).map((x) => x.id);
         return each(
           `buffer ${t.id}`,
-          () => [
-            draws,
+          (of) => [
+            // What crosses a tie hangs on more than the tanks.
+            ...(ids.length > 1 ? [draws] : tankAlone(of, cases, t, draws)),
             rig.brief.job,
-            ...rig.lines.filter((l) => l.role === 'fill' && l.to.id !== undefined && ids.includes(l.to.id)),
             ...fills.filter((f) => ids.includes(f.tankId)),
             ...ids.map((id) => drawnFrom[id]),
           ],

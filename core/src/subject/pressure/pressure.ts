@@ -1,10 +1,13 @@
+import { flatMap } from '../../lists.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { deratedPower } from '../../hydraulics/plunger-pump.js';
 import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
+import type { Solved } from '../../solve/solved.js';
 import { feedPath } from '../../solve/inlet.js';
 import { partShares } from '../../solve/part-shares.js';
+import { Triggers } from '../../solve/triggers.js';
 import { overrunOf } from '../../solve/unloader.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Finding } from '../finding.js';
@@ -12,12 +15,16 @@ import type { MachineResult, OutletResult, PressureCase } from './result.js';
 import type { Verdict } from '../verdict.js';
 import { type Figure, figure, input, type Message, message } from '../../working/figure.js';
 
-/** Every way of holding the triggers: all shut, each alone, pairs and so on; with more than four outlets only none, each and all. */
+/** Most guns of which every way of holding the triggers is told; of more only none, each and all. */
+const MOST_TOLD = 4;
+export const tellsEvery = (guns: readonly Outlet[]): boolean => guns.length <= MOST_TOLD;
+
+/** Every way of holding the triggers: all shut, each alone, pairs and so on, see {@link tellsEvery}. */
 export function gunCombinations(outlets: readonly Outlet[]): { label: string; open: readonly string[] }[] {
   const ids = outlets.map((o) => o.id);
   const name = (id: string): string => outlets.find((o) => o.id === id)!.name;
   const out: { label: string; open: readonly string[] }[] = [{ label: 'All triggers shut', open: [] }];
-  if (ids.length <= 4) {
+  if (tellsEvery(outlets)) {
     for (let bits = 1; bits < 2 ** ids.length; bits++) {
       const open = ids.filter((_, i) => bits & (1 << i));
       out.push({ label: open.length === ids.length && ids.length > 1 ? 'All open' : open.map(name).join(' + '), open });
@@ -29,30 +36,64 @@ export function gunCombinations(outlets: readonly Outlet[]): { label: string; op
   return out;
 }
 
-/** Solves the pressure side for each combination of triggers. */
-export function pressureCases(cases: Cases): PressureCase[] {
+/** A gun, and a machine, while triggers are held. */
+type GunState = PressureCase['guns'][number];
+type MachineState = PressureCase['machines'][number];
+/** What guns that stand apart do, with those of their machines, by which of them are held. */
+type Held = ReadonlyMap<string, { readonly guns: ReadonlyMap<string, GunState>; readonly machines: ReadonlyMap<string, MachineState> }>;
+
+const gunState = (solved: Solved, o: Outlet): GunState => ({
+  outletId: o.id,
+  open: true,
+  pressurePa: solved.pressureOf('outlet', o.id),
+  flowM3s: solved.nozzleFlow(o),
+});
+const machineState = (solved: Solved, m: Machine): MachineState => ({
+  machineId: m.id,
+  flowM3s: solved.machineFlow(m),
+  pumpPressurePa: solved.pressureOf('machineOut', m.id),
+  returnedM3s: solved.returned(m),
+  returnPressurePa: solved.pressureOf('machineReturn', m.id),
+  letsGo: solved.letsGo(m),
+});
+
+/**
+ * The pressure side for each combination of triggers.
+ * @param stand gives what guns that stand apart do, by the first of them, as it was where nothing that it hangs on has changed
+ */
+export function pressureCases(cases: Cases, stand: (gun: string, make: () => Held) => Held = (_gun, make) => make()): PressureCase[] {
   const { rig, net } = cases;
   const usable = rig.outlets.filter((o) => o.open);
-  return gunCombinations(usable).map(({ label, open }) => {
-    const solved = cases.given({ open });
+  const combinations = gunCombinations(usable);
+  const triggers = new Triggers(cases, usable);
+  const shut = rig.outlets.map((o): GunState => ({ outletId: o.id, open: false, pressurePa: 0, flowM3s: 0 }));
+  const ofGun = rig.outlets.map((o) => triggers.groupWith([o]));
+  const ofMachine = rig.machines.map((m) => triggers.groupWith(net.outletsOf(m.id)));
+  const ownOf = (guns: readonly string[], open: readonly string[]): string => guns.filter((id) => open.includes(id)).join(' ');
+  const held = triggers.groups.map((group, g) => {
+    const guns = triggers.gunsOf(g);
+    const machines = rig.machines.filter((_, i) => ofMachine[i] === g);
+    return stand(guns[0], () => {
+      const of = new Map<string, { guns: Map<string, GunState>; machines: Map<string, MachineState> }>();
+      for (const { open } of combinations) {
+        const name = ownOf(guns, open);
+        if (of.has(name)) continue;
+        const solved = triggers.held(g, open);
+        of.set(name, {
+          guns: new Map(group.map((i) => [usable[i].id, gunState(solved, usable[i])])),
+          machines: new Map(machines.map((m) => [m.id, machineState(solved, m)])),
+        });
+      }
+      return of;
+    });
+  });
+  return combinations.map(({ label, open }) => {
+    const now = held.map((of, g) => of.get(ownOf(triggers.gunsOf(g), open))!);
     return {
       label,
-      guns: rig.outlets.map((o) => ({
-        outletId: o.id,
-        open: open.includes(o.id),
-        pressurePa: open.includes(o.id) ? solved.pressureOf('outlet', o.id) : 0,
-        flowM3s: open.includes(o.id) ? solved.nozzleFlow(o) : 0,
-      })),
-      machines: rig.machines
-        .filter((m) => !net.cutOff.has(m.id))
-        .map((m) => ({
-          machineId: m.id,
-          flowM3s: solved.machineFlow(m),
-          pumpPressurePa: solved.pressureOf('machineOut', m.id),
-          returnedM3s: solved.returned(m),
-          returnPressurePa: solved.pressureOf('machineReturn', m.id),
-          letsGo: solved.letsGo(m),
-        })),
+      guns: rig.outlets.map((o, i) => (open.includes(o.id) ? now[ofGun[i]].guns.get(o.id)! : shut[i])),
+      // What no gun bears on is the same in every case.
+      machines: flatMap(rig.machines, (m, i) => (net.cutOff.has(m.id) ? [] : (now[ofMachine[i]]?.machines.get(m.id) ?? machineState(cases.asDrawn, m)))),
     };
   });
 }
