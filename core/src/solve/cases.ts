@@ -60,6 +60,8 @@ export class Cases {
   private readonly tiedDraw = new Map<number, number>();
   /** Answers to cases that are likely to be asked for again: by the triggers held, as drawn where none are said, and by the rest. */
   private readonly answers = new Map<string | undefined, (Solved | undefined)[]>();
+  /** The guns that are drawn open, as triggers held are named. */
+  private readonly drawnOpen: string;
   /** What every machine is made for, m³/s. */
   private readonly ownFlows: readonly number[];
   private readonly laid = new Map<string, readonly LaidPiece[]>();
@@ -79,6 +81,10 @@ export class Cases {
     this.sites = new Sites(rig, values, this.net.curves);
     this.turnsRound = returnsToItself(rig);
     this.ownFlows = rig.machines.map((m) => m.flow);
+    this.drawnOpen = rig.outlets
+      .filter((o) => o.open)
+      .map((o) => o.id)
+      .join(' ');
     for (const t of rig.tanks) this.heel.set(t.id, 0);
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
@@ -295,7 +301,8 @@ export class Cases {
 
   /** Answers with these triggers held, by {@link placeOf}. */
   private answersWith(open: readonly string[] | undefined): (Solved | undefined)[] {
-    const guns = open?.join(' ');
+    const held = open?.join(' ');
+    const guns = held === this.drawnOpen ? undefined : held;
     let own = this.answers.get(guns);
     if (!own) this.answers.set(guns, (own = new Array<Solved | undefined>(PLACES)));
     return own;

@@ -2,39 +2,56 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { localLoss, runOf } from '../catalogue/part-loss.js';
 import { GRAVITY } from '../fluid/air.js';
 import { type Water, waterAt } from '../fluid/water.js';
-import { type AnswerBook, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
+import { type AnswerBook, type Frame, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
 import { surfaceAt } from '../rig/tank-shape.js';
 import type { Booster, End, Line, LineRole, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { bucketFlow, type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
+/** Names that are kept: those of some hundred large rigs. */
+const MOST_NAMES = 5000;
+
+/** A name made of a thing's id, the very same text each time: networks are told apart by their names. */
+function named(before: string, after = ''): (id: string) => string {
+  const known = new Map<string, string>();
+  return (id) => {
+    let name = known.get(id);
+    if (name === undefined) {
+      if (known.size >= MOST_NAMES) known.clear();
+      known.set(id, (name = `${before}${id}${after}`));
+    }
+    return name;
+  };
+}
+
 /** Names of the network's nodes and links, by the thing on the rig. */
 export const nodeIds = {
-  spigot: (id: string) => `spigot:${id}`,
-  tap: (id: string) => `tap:${id}`,
-  tank: (id: string) => `tank:${id}`,
-  store: (id: string) => `store:${id}`,
-  manifold: (id: string) => `manifold:${id}`,
-  boosterIn: (id: string) => `booster:${id}:in`,
-  boosterOut: (id: string) => `booster:${id}:out`,
-  machineIn: (id: string) => `machine:${id}:in`,
-  machineOut: (id: string) => `machine:${id}:out`,
-  machineReturn: (id: string) => `machine:${id}:return`,
-  outlet: (id: string) => `outlet:${id}`,
-  lineEnd: (id: string) => `end:${id}`,
-  air: (id: string) => `air:${id}`,
+  spigot: named('spigot:'),
+  tap: named('tap:'),
+  tank: named('tank:'),
+  store: named('store:'),
+  manifold: named('manifold:'),
+  boosterIn: named('booster:', ':in'),
+  boosterOut: named('booster:', ':out'),
+  machineIn: named('machine:', ':in'),
+  machineOut: named('machine:', ':out'),
+  machineReturn: named('machine:', ':return'),
+  outlet: named('outlet:'),
+  lineEnd: named('end:'),
+  air: named('air:'),
 } as const;
 /** Places of things that have a head. */
 export type NodeKind = keyof typeof nodeIds;
 
 export const linkIds = {
-  line: (id: string) => `line:${id}`,
-  tap: (id: string) => `tap:${id}`,
-  store: (id: string) => `store:${id}`,
-  booster: (id: string) => `booster:${id}`,
-  unloader: (id: string) => `unloader:${id}`,
-  nozzle: (id: string) => `nozzle:${id}`,
+  line: named('line:'),
+  tap: named('tap:'),
+  store: named('store:'),
+  booster: named('booster:'),
+  unloader: named('unloader:'),
+  loop: named('loop:'),
+  nozzle: named('nozzle:'),
 } as const;
 
 /** Height above the deck of a tank line's bulkhead: as given, or the tank's bottom. */
@@ -109,6 +126,44 @@ const LEAST_SPIGOT = 1e-3;
 /** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */
 const TOGETHER = 6 * 3600;
 
+/** Where a rig's things are in its network: the same for every rig whose network is joined alike. */
+interface Places {
+  readonly lineLink: ReadonlyMap<string, number>;
+  readonly nozzleLinks: readonly number[];
+  readonly unloaderLinks: readonly number[];
+  readonly nozzleOf: ReadonlyMap<string, number>;
+  readonly unloaderOf: ReadonlyMap<string, number>;
+  readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
+  /** −1 for a tank that is tied to none. */
+  readonly storeLinks: readonly number[];
+  readonly storeNodes: readonly number[];
+  readonly spigots: readonly { readonly node: number; readonly tap: number }[];
+  /** Nodes that were asked for. */
+  readonly nodes: Map<NodeKind, Map<string, number>>;
+}
+const PLACES = new WeakMap<Frame, Places>();
+
+function placesIn(frame: Frame, rig: Rig, tied: ReadonlyMap<string, number>): Places {
+  let places = PLACES.get(frame);
+  if (places) return places;
+  const nozzleLinks = rig.outlets.map((o) => frame.link(linkIds.nozzle(o.id)));
+  const unloaderLinks = rig.machines.map((m) => frame.link(linkIds.unloader(m.id)));
+  places = {
+    lineLink: new Map(rig.lines.filter(isWater).map((l) => [l.id, frame.link(linkIds.line(l.id))])),
+    nozzleLinks,
+    unloaderLinks,
+    nozzleOf: new Map(rig.outlets.map((o, i) => [o.id, nozzleLinks[i]])),
+    unloaderOf: new Map(rig.machines.map((m, i) => [m.id, unloaderLinks[i]])),
+    machineNodes: rig.machines.map((m) => ({ into: frame.node(nodeIds.machineIn(m.id)), out: frame.node(nodeIds.machineOut(m.id)) })),
+    storeLinks: rig.tanks.map((t) => (tied.has(t.id) ? frame.link(linkIds.store(t.id)) : -1)),
+    storeNodes: rig.tanks.map((t) => frame.node(tied.has(t.id) ? nodeIds.store(t.id) : nodeIds.tank(t.id))),
+    spigots: rig.spigots.map((s) => ({ node: frame.node(nodeIds.spigot(s.id)), tap: frame.link(linkIds.tap(s.id)) })),
+    nodes: new Map(),
+  };
+  PLACES.set(frame, places);
+  return places;
+}
+
 /**
  * A rig as a network, compiled once and solved for many operating cases: tank levels, strainers, water, spigots, guns.
  */
@@ -150,25 +205,24 @@ export class RigNetwork {
     );
     this.tieGroupOf = tieGroups(rig);
     this.network = new Network(this.specification(), book ?? true);
-    this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, this.network.link(linkIds.line(l.id))]));
-    this.spigots = rig.spigots.map((s) => ({
-      node: this.network.node(nodeIds.spigot(s.id)),
-      tap: this.network.link(linkIds.tap(s.id)),
-      heightM: s.height,
-      curve: this.curves.get(s.id)!,
-    }));
-    this.nozzleLinks = rig.outlets.map((o) => this.network.link(linkIds.nozzle(o.id)));
-    this.unloaderLinks = rig.machines.map((m) => this.network.link(linkIds.unloader(m.id)));
-    this.nozzleOf = new Map(rig.outlets.map((o, i) => [o.id, this.nozzleLinks[i]]));
-    this.unloaderOf = new Map(rig.machines.map((m, i) => [m.id, this.unloaderLinks[i]]));
-    this.machineNodes = rig.machines.map((m) => ({ into: this.network.node(nodeIds.machineIn(m.id)), out: this.network.node(nodeIds.machineOut(m.id)) }));
-    this.storeLinks = rig.tanks.map((t) => (this.tieGroupOf.has(t.id) ? this.network.link(linkIds.store(t.id)) : -1));
-    this.storeNodes = rig.tanks.map((t) => this.network.node(this.tieGroupOf.has(t.id) ? nodeIds.store(t.id) : nodeIds.tank(t.id)));
+    const places = placesIn(this.network.frame, rig, this.tieGroupOf);
+    this.places = places.nodes;
+    ({
+      lineLink: this.lineLink,
+      nozzleLinks: this.nozzleLinks,
+      unloaderLinks: this.unloaderLinks,
+      nozzleOf: this.nozzleOf,
+      unloaderOf: this.unloaderOf,
+      machineNodes: this.machineNodes,
+      storeLinks: this.storeLinks,
+      storeNodes: this.storeNodes,
+    } = places);
+    this.spigots = rig.spigots.map((s, i) => ({ node: places.spigots[i].node, tap: places.spigots[i].tap, heightM: s.height, curve: this.curves.get(s.id)! }));
     this.lineEnds = rig.lines
       .filter((l) => (l.role === 'fill' || l.role === 'bypass') && l.to.at === 'tank')
       .map((l) => {
         const tank = find(rig.tanks, l.to.id);
-        return { node: this.network.node(nodeIds.lineEnd(l.id)), tank: rig.tanks.indexOf(tank), port: l.to.height ?? tank.base + tank.fullLevel };
+        return { node: this.nodeAt('lineEnd', l.id), tank: rig.tanks.indexOf(tank), port: l.to.height ?? tank.base + tank.fullLevel };
       });
     this.cleanQuadratic = this.network.room.copy(this.network.quadratic);
     this.dirtyQuadratic = this.network.room.copy(this.network.quadratic);
@@ -234,7 +288,7 @@ export class RigNetwork {
       });
       if (!rig.lines.some((l) => l.role === 'bypass' && l.from.id === m.id && !l.closed)) {
         nodes.push({ id: nodeIds.air(m.id), elevationM: m.inletHeight, headM: m.inletHeight });
-        links.push({ id: `loop:${m.id}`, from: nodeIds.machineReturn(m.id), to: nodeIds.air(m.id), quadratic: 1e-3 });
+        links.push({ id: linkIds.loop(m.id), from: nodeIds.machineReturn(m.id), to: nodeIds.air(m.id), quadratic: 1e-3 });
       }
     }
     for (const o of rig.outlets) {
@@ -265,7 +319,7 @@ export class RigNetwork {
     return { nodes, links };
   }
 
-  private readonly places = new Map<NodeKind, Map<string, number>>();
+  private readonly places: Places['nodes'];
 
   /** Index of the node of a thing. Throws `RangeError` where there is none. */
   nodeAt(kind: NodeKind, id: string): number {

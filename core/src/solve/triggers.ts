@@ -11,7 +11,6 @@ export class Triggers {
   readonly groups: readonly (readonly number[])[];
   private readonly ids: readonly string[];
   private readonly groupOf = new Map<string, number>();
-  private readonly known: Map<string, Solved>[];
 
   /** @param settings of every case besides */
   constructor(
@@ -23,7 +22,6 @@ export class Triggers {
     const apart = guns.length ? cases.apart(guns) : [];
     this.groups = apart;
     for (let g = 0; g < apart.length; g++) for (const i of apart[g]) this.groupOf.set(this.ids[i], g);
-    this.known = apart.map(() => new Map<string, Solved>());
   }
 
   /** Ids of the guns of a group. */
@@ -42,11 +40,6 @@ export class Triggers {
 
   /** The case that tells of a group, by the guns held. */
   held(group: number, open: readonly string[]): Solved {
-    const held = this.ids.filter((id) => this.groupOf.get(id) !== group || open.includes(id));
-    const name = held.join(' ');
-    const known = this.known[group];
-    let solved = known.get(name);
-    if (!solved) known.set(name, (solved = this.cases.given({ ...this.settings, open: held })));
-    return solved;
+    return this.cases.given({ ...this.settings, open: this.ids.filter((id) => this.groupOf.get(id) !== group || open.includes(id)) });
   }
 }

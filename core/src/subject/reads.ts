@@ -75,13 +75,7 @@ const atPumps = shared((of: Reading): readonly unknown[] => {
 export const behindPumps = shared((of: Reading): readonly unknown[] => {
   const { rig, bare } = of;
   if (returnsToItself(rig)) return allWater(of);
-  return [
-    atPumps(of),
-    ...bare(rig.manifolds),
-    ...bare(rig.machines),
-    ...bare(rig.outlets),
-    ...linesOf(rig, 'pressure', 'bypass'),
-  ];
+  return [atPumps(of), ...bare(rig.manifolds), ...bare(rig.machines), ...bare(rig.outlets), ...linesOf(rig, 'pressure', 'bypass')];
 });
 
 /** What the pressures in the part behind the pumps hang on that a gun belongs to, by its id. */

@@ -48,7 +48,7 @@ export class Laws {
   private readonly rough: Float64Array;
   private readonly factor = new Float64Array(2);
 
-  constructor(links: readonly LinkSpec[], room: Room) {
+  constructor(links: readonly LinkSpec[], runStart: Int32Array, room: Room) {
     const m = links.length;
     this.flow = room.numbers(m);
     this.loss = room.numbers(m);
@@ -65,7 +65,7 @@ export class Laws {
       if (x.runs) for (const r of x.runs) runs.push(r);
       if (x.curve) for (const p of x.curve) points.push(p);
     }
-    this.runStart = starts(room.places(m + 1), links, (x) => x.runs?.length ?? 0);
+    this.runStart = runStart;
     const n = runs.length;
     this.runLength = filled(room.numbers(n), runs, (r) => r.lengthM);
     this.runBore = filled(room.numbers(n), runs, (r) => r.boreM);
@@ -82,13 +82,30 @@ export class Laws {
     this.rough = room.numbers(n);
   }
 
-  /** What of a link never changes, in words: two links that say the same obey the same law for the same arrays. */
-  kindOf(l: number): string {
-    const runs: number[] = [];
-    for (let r = this.runStart[l]; r < this.runStart[l + 1]; r++) runs.push(this.runCoiled[r], this.runCoilDiameter[r]);
-    const points: number[] = [];
-    for (let i = this.curveStart[l]; i < this.curveStart[l + 1]; i++) points.push(this.curveFlow[i], this.curveHead[i]);
-    return `${this.oneWay[l]},${this.exponent[l]},${runs.join(',')};${points.join(',')}`;
+  /** What of links never changes: links of the same kinds obey the same laws for the same arrays. */
+  kindsOf(links: ArrayLike<number>): number[] {
+    const out: number[] = [];
+    this.kinds(links, (x) => out.push(x) > 0);
+    return out;
+  }
+
+  /** Whether links are of these kinds, as {@link kindsOf} tells them. */
+  areOfKinds(links: ArrayLike<number>, kinds: readonly number[]): boolean {
+    let at = 0;
+    return this.kinds(links, (x) => x === kinds[at++]) && at === kinds.length;
+  }
+
+  /** Tells what never changes, number by number, while `tell` says to go on. */
+  private kinds(links: ArrayLike<number>, tell: (x: number) => boolean): boolean {
+    const { oneWay, exponent, runStart, runCoiled, runCoilDiameter, curveStart, curveFlow, curveHead } = this;
+    for (let k = 0; k < links.length; k++) {
+      const l = links[k];
+      const points = curveStart[l + 1] - curveStart[l];
+      if (!tell(oneWay[l]) || !tell(exponent[l]) || !tell(runStart[l + 1] - runStart[l]) || !tell(points)) return false;
+      for (let r = runStart[l]; r < runStart[l + 1]; r++) if (!tell(runCoiled[r]) || !tell(runCoilDiameter[r])) return false;
+      for (let i = curveStart[l]; i < curveStart[l + 1]; i++) if (!tell(curveFlow[i]) || !tell(curveHead[i])) return false;
+    }
+    return true;
   }
 
   /** Call before a solve: bores and roughnesses may have been changed. */

@@ -1,7 +1,8 @@
 import { filled, Room } from './arrays.js';
 import { firstGuess } from './first-guess.js';
+import { type Frame, frameOf } from './frame.js';
 import { Laws } from './laws.js';
-import { type AnswerBook, type NetworkPart, type PartOutcome, partsOf, type Whole } from './part.js';
+import { type AnswerBook, NetworkPart, type PartOutcome, type Whole } from './part.js';
 import { ReducingSolver } from './reducing.js';
 import type { NetworkSpec, SolveOutcome } from './spec.js';
 
@@ -36,8 +37,8 @@ export class Network {
   /** Where lists are cut from that live as long as the network. */
   readonly room: Room;
   private readonly laws: Laws;
-  private readonly nodeIndex = new Map<string, number>();
-  private readonly linkIndex = new Map<string, number>();
+  /** How it is joined: the same for networks that are joined alike. */
+  readonly frame: Frame;
   private readonly fixed: Uint8Array;
   private readonly isolated: Uint8Array;
   private readonly from: Int32Array;
@@ -47,7 +48,6 @@ export class Network {
   private readonly net: Float64Array;
   private readonly whole: Whole;
   private readonly parts: readonly NetworkPart[];
-  private readonly partOf: Int32Array;
   private readonly reducing: ReducingSolver | undefined;
   /** How the links stood when what is cut off was last found. */
   private readonly closedThen: Uint8Array;
@@ -64,17 +64,17 @@ export class Network {
     const n = nodes.length;
     const m = links.length;
     this.room = new Room(NODE_BYTES * n + LINK_BYTES * m);
-    nodes.forEach((node, i) => addOnce(this.nodeIndex, node.id, i, 'node'));
-    links.forEach((link, l) => addOnce(this.linkIndex, link.id, l, 'link'));
     const { room } = this;
-    const laws = new Laws(links, room);
+    const frame = frameOf(spec);
+    this.frame = frame;
+    const laws = new Laws(links, frame.runStart, room);
     this.laws = laws;
     this.head = filled(room.numbers(n), nodes, (x) => x.headM ?? x.elevationM);
     this.demand = filled(room.numbers(n), nodes, (x) => x.demandM3s ?? 0);
-    this.fixed = filled(room.flags(n), nodes, (x) => (x.headM === undefined ? 0 : 1));
+    this.fixed = frame.fixed;
     this.isolated = room.flags(n);
-    this.from = filled(room.places(m), links, (x) => this.node(x.from));
-    this.to = filled(room.places(m), links, (x) => this.node(x.to));
+    this.from = frame.from;
+    this.to = frame.to;
     this.closed = filled(room.flags(m), links, (x) => (x.closed ? 1 : 0));
     this.reducesTo = filled(room.numbers(m), links, (x) => x.reducesToHeadM ?? 0);
     this.startFlow = filled(room.numbers(m), links, firstGuess);
@@ -94,11 +94,9 @@ export class Network {
       runStart: this.runStart,
     } = laws);
     const { head, demand, closed, from, to, fixed, isolated, net } = this;
-    this.whole = { room, laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: room.places(n).fill(-1) };
+    this.whole = { room, laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: frame.rowOf };
     this.reducing = links.some((x) => x.reducesToHeadM !== undefined) ? new ReducingSolver(this.whole, links, this.reducesTo, this.startFlow) : undefined;
-    this.parts = this.reducing ? [] : partsOf(this.whole, remembers);
-    this.partOf = room.places(m);
-    this.parts.forEach((part, k) => part.links.forEach((l) => (this.partOf[l] = k)));
+    this.parts = this.reducing ? [] : frame.parts.map((part) => new NetworkPart(this.whole, part, remembers));
     this.restart();
   }
 
@@ -112,12 +110,12 @@ export class Network {
 
   /** Index of a node. Throws `RangeError` for an unknown id. */
   node(id: string): number {
-    return known(this.nodeIndex, id, 'node');
+    return this.frame.node(id);
   }
 
   /** Index of a link. Throws `RangeError` for an unknown id. */
   link(id: string): number {
-    return known(this.linkIndex, id, 'link');
+    return this.frame.link(id);
   }
 
   /**
@@ -125,13 +123,13 @@ export class Network {
    * −1 where the part hangs on several, or on none.
    */
   soleHeadOf(node: number): number {
-    for (const part of this.parts) if (part.unknown.includes(node)) return part.sole;
+    for (const { frame } of this.parts) if (frame.unknown.includes(node)) return frame.sole;
     return -1;
   }
 
   /** The part of the network that a link belongs to; 0 of one that is solved as a whole. */
   partAt(link: number): number {
-    return this.partOf[link];
+    return this.reducing ? 0 : this.frame.partOf[link];
   }
 
   /** Forgets the last answer, so that the next solve depends on the present settings only. */
@@ -147,7 +145,7 @@ export class Network {
   /** Forgets the last answer of the part that a link belongs to. */
   restartAt(link: number): void {
     if (this.reducing) return this.restart();
-    const { links, runs } = this.parts[this.partOf[link]];
+    const { links, runs } = this.parts[this.frame.partOf[link]].frame;
     for (let k = 0; k < links.length; k++) this.flow[links[k]] = this.startFlow[links[k]];
     for (let k = 0; k < runs.length; k++) this.laws.rootOf[runs[k]] = 0;
   }
@@ -250,15 +248,4 @@ export class Network {
     }
     return wanting;
   }
-}
-
-function addOnce(index: Map<string, number>, id: string, at: number, what: string): void {
-  if (index.has(id)) throw new RangeError(`Two ${what}s are called "${id}".`);
-  index.set(id, at);
-}
-
-function known(index: Map<string, number>, id: string, what: string): number {
-  const i = index.get(id);
-  if (i === undefined) throw new RangeError(`There is no ${what} called "${id}".`);
-  return i;
 }

@@ -1,6 +1,7 @@
-import { filled, type Room } from './arrays.js';
+import type { Room } from './arrays.js';
+import type { PartFrame } from './frame.js';
 import type { Laws } from './laws.js';
-import { LdlPattern, SparseLdl } from './ldl.js';
+import { SparseLdl } from './ldl.js';
 
 export const MAX_ITERATIONS = 120;
 /** Newton’s method squares its error at each step: a last step this small leaves one of its square. */
@@ -63,8 +64,15 @@ const MOST_PAGES = 400;
 /** Answers that outlive a network: the next one with a part of the same kind takes them up. */
 export class AnswerBook {
   private readonly pages = new Map<string, Kept>();
+  /** Page that a part was last given, and what of its links never changes. */
+  private readonly last = new Map<PartFrame, { readonly kinds: readonly number[]; readonly page: Kept }>();
 
-  of(kind: string): Kept {
+  of(part: PartFrame, laws: Laws): Kept {
+    const { links } = part;
+    const last = this.last.get(part);
+    if (last && laws.areOfKinds(links, last.kinds)) return last.page;
+    const kinds = laws.kindsOf(links);
+    const kind = `${part.joins} ${kinds.join()}`;
     let page = this.pages.get(kind);
     if (page) this.pages.delete(kind);
     else {
@@ -72,49 +80,10 @@ export class AnswerBook {
       if (this.pages.size >= MOST_PAGES) this.pages.delete(this.pages.keys().next().value!);
     }
     this.pages.set(kind, page);
+    if (this.last.size >= MOST_PAGES) this.last.clear();
+    this.last.set(part, { kinds, page });
     return page;
   }
-}
-
-/** How the links of a part join its unknowns, and where that puts them in its matrix: the same for every part that is joined so. */
-interface Shape {
-  readonly pattern: LdlPattern;
-  // By link of the part: places in the matrix; −1 for none.
-  readonly slotFrom: Int32Array;
-  readonly slotTo: Int32Array;
-  readonly slotPair: Int32Array;
-  // By unknown of the part.
-  readonly row: Int32Array;
-  readonly diagonal: Int32Array;
-}
-
-/** Shapes kept: those of a rig and of what is tried on it. */
-const MOST_SHAPES = 400;
-const SHAPES = new Map<string, Shape>();
-
-/** @param ends of each link, one after the other: its two unknowns, −1 for a fixed head */
-function shapeOf(unknowns: number, ends: readonly number[]): Shape {
-  const key = `${unknowns} ${ends.join()}`;
-  const known = SHAPES.get(key);
-  if (known) return known;
-  const pairs: [number, number][] = [];
-  for (let e = 0; e < ends.length; e += 2) if (ends[e] >= 0 && ends[e + 1] >= 0 && ends[e] !== ends[e + 1]) pairs.push([ends[e], ends[e + 1]]);
-  const pattern = new LdlPattern(unknowns, pairs);
-  const links = ends.length / 2;
-  const slot = (a: number, b: number): number => (a < 0 || b < 0 ? -1 : pattern.slot(a, b));
-  const byLink = (of: (a: number, b: number) => number): Int32Array => Int32Array.from({ length: links }, (_, k) => of(ends[2 * k], ends[2 * k + 1]));
-  const byUnknown = (of: (k: number) => number): Int32Array => Int32Array.from({ length: unknowns }, (_, k) => of(k));
-  const made: Shape = {
-    pattern,
-    slotFrom: byLink((a) => slot(a, a)),
-    slotTo: byLink((_a, b) => slot(b, b)),
-    slotPair: byLink((a, b) => (a === b ? -1 : slot(a, b))),
-    row: byUnknown((k) => pattern.row(k)),
-    diagonal: byUnknown((k) => pattern.slot(k, k)),
-  };
-  if (SHAPES.size >= MOST_SHAPES) SHAPES.delete(SHAPES.keys().next().value!);
-  SHAPES.set(key, made);
-  return made;
 }
 
 /**
@@ -122,17 +91,7 @@ function shapeOf(unknowns: number, ends: readonly number[]): Shape {
  * and takes up an earlier answer where everything is set as it was then, to the last bit.
  */
 export class NetworkPart {
-  readonly links: Int32Array;
-  readonly unknown: Int32Array;
-  readonly runs: Int32Array;
-  /** Fixed heads that the part hangs on; none is written down where it hangs on one alone. */
-  private readonly ends: Int32Array;
-  /** The one fixed head that all of the part hangs on, −1 where there are more or none: its heads rise with it, its flows stay. */
-  readonly sole: number;
   private readonly ldl: SparseLdl;
-  private readonly shape: Shape;
-  /** Row of the right side by node of the whole: a node is of one part; −1 where its head is fixed. */
-  private readonly rowOf: Int32Array;
   /** Links that let nothing through, by link of the part. */
   private readonly shut: Uint8Array;
   private readonly set: Float64Array;
@@ -140,42 +99,21 @@ export class NetworkPart {
 
   constructor(
     private readonly whole: Whole,
-    links: readonly number[],
-    unknown: readonly number[],
+    readonly frame: PartFrame,
     remembers: boolean | AnswerBook,
   ) {
-    const { from, to, laws, fixed, room } = whole;
-    const listed = (list: readonly number[]): Int32Array => filled(room.places(list.length), list, (x) => x);
-    this.links = listed(links);
-    this.unknown = listed(unknown);
-    // Places among the part's unknowns, until the matrix is ordered.
-    const local = whole.rowOf;
-    for (let k = 0; k < unknown.length; k++) local[unknown[k]] = k;
-    const joins: number[] = [];
-    const ends: number[] = [];
-    const runs: number[] = [];
-    for (let k = 0; k < links.length; k++) {
-      const l = links[k];
-      joins.push(local[from[l]], local[to[l]]);
-      if (fixed[from[l]]) ends.push(from[l]);
-      if (fixed[to[l]]) ends.push(to[l]);
-      for (let r = laws.runStart[l]; r < laws.runStart[l + 1]; r++) runs.push(r);
-    }
+    const { laws, room } = whole;
+    const { links, ends, unknown, runs, shape } = frame;
     this.shut = room.flags(links.length);
-    this.sole = ends.length && ends.every((e) => e === ends[0]) ? ends[0] : -1;
-    this.ends = listed(this.sole < 0 ? ends : []);
-    this.runs = listed(runs);
-    this.shape = shapeOf(unknown.length, joins);
-    this.ldl = new SparseLdl(this.shape.pattern, room);
-    this.kept = typeof remembers === 'object' ? remembers.of(`${this.sole < 0} ${joins.join()} ${links.map((l) => laws.kindOf(l)).join('|')}`) : new Kept();
-    this.rowOf = whole.rowOf;
-    for (let k = 0; k < unknown.length; k++) this.rowOf[unknown[k]] = this.shape.row[k];
-    this.set = room.numbers(remembers === false ? 0 : 2 + links.length * 5 + this.ends.length + unknown.length + runs.length * 3);
+    this.ldl = new SparseLdl(shape.pattern, room);
+    this.kept = typeof remembers === 'object' ? remembers.of(frame, laws) : new Kept();
+    this.set = room.numbers(remembers === false ? 0 : 2 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
   }
 
   /** Writes down everything that the answer hangs on, and a sum of it in front. */
   private writeDown(): void {
-    const { set, links, ends, unknown, runs } = this;
+    const { set } = this;
+    const { links, ends, unknown, runs } = this.frame;
     const { laws, closed, head, demand } = this.whole;
     const { constant, linear, quadratic, powerCoefficient, runBore, runLength, runRoughness } = laws;
     let at = 0;
@@ -205,7 +143,8 @@ export class NetworkPart {
 
   /** Takes up an answer to what is written down, if there is one. */
   private recall(): boolean {
-    const { set, links, unknown } = this;
+    const { set } = this;
+    const { links, unknown } = this.frame;
     const { answers } = this.kept;
     const many = set.length;
     for (let k = answers.length - 1; k >= 0; k--) {
@@ -224,11 +163,13 @@ export class NetworkPart {
 
   /** What kept heads are above. */
   private datum(): number {
-    return this.sole < 0 ? 0 : this.whole.head[this.sole];
+    const { sole } = this.frame;
+    return sole < 0 ? 0 : this.whole.head[sole];
   }
 
   private keep(): void {
-    const { set, links, unknown } = this;
+    const { set } = this;
+    const { links, unknown } = this.frame;
     const { laws, head } = this.whole;
     const datum = this.datum();
     const many = set.length;
@@ -247,8 +188,9 @@ export class NetworkPart {
       this.writeDown();
       if (this.recall()) return REMEMBERED;
     }
-    const { links, unknown, ldl } = this;
-    const { slotFrom, slotTo, slotPair, row, diagonal } = this.shape;
+    const { ldl } = this;
+    const { links, unknown } = this.frame;
+    const { slotFrom, slotTo, slotPair, row, diagonal } = this.frame.shape;
     const { laws, head, demand, closed, from, to, isolated, net } = this.whole;
     const { flow, loss, slope } = laws;
     const a = ldl.values;
@@ -330,9 +272,10 @@ export class NetworkPart {
   private balanced(): number {
     const error = this.massError();
     if (error < UNBALANCED) return error;
-    const { links, unknown, ldl, rowOf } = this;
-    const { row } = this.shape;
-    const { laws, from, to, isolated, net } = this.whole;
+    const { ldl } = this;
+    const { links, unknown } = this.frame;
+    const { row } = this.frame.shape;
+    const { laws, from, to, isolated, net, rowOf } = this.whole;
     const b = ldl.rightSide;
     for (let t = 0; t < unknown.length; t++) b[row[t]] = isolated[unknown[t]] ? 0 : net[unknown[t]];
     ldl.solve();
@@ -348,7 +291,7 @@ export class NetworkPart {
 
   /** Largest imbalance at a junction, relative to the largest flow of the part. */
   private massError(): number {
-    const { links, unknown } = this;
+    const { links, unknown } = this.frame;
     const { laws, demand, from, to, isolated, net } = this.whole;
     for (let t = 0; t < unknown.length; t++) net[unknown[t]] = -demand[unknown[t]];
     let scale = 1e-6;
@@ -369,26 +312,4 @@ export class NetworkPart {
     }
     return worst / scale;
   }
-}
-
-/** Parts of a network: what is joined by links whose ends are not both fixed. A link between fixed heads is a part alone. */
-export function partsOf(whole: Whole, remembers: boolean | AnswerBook): NetworkPart[] {
-  const { from, to, fixed, head } = whole;
-  const up = new Int32Array(head.length);
-  for (let i = 0; i < up.length; i++) up[i] = i;
-  const root = (start: number): number => {
-    let i = start;
-    while (up[i] !== i) i = up[i];
-    return i;
-  };
-  for (let l = 0; l < from.length; l++) if (!fixed[from[l]] && !fixed[to[l]]) up[root(from[l])] = root(to[l]);
-  const by = new Map<number, { links: number[]; unknown: number[] }>();
-  const of = (key: number): { links: number[]; unknown: number[] } => {
-    let p = by.get(key);
-    if (!p) by.set(key, (p = { links: [], unknown: [] }));
-    return p;
-  };
-  for (let i = 0; i < up.length; i++) if (!fixed[i]) of(root(i)).unknown.push(i);
-  for (let l = 0; l < from.length; l++) of(!fixed[from[l]] ? root(from[l]) : !fixed[to[l]] ? root(to[l]) : -1 - l).links.push(l);
-  return [...by.values()].map((p) => new NetworkPart(whole, p.links, p.unknown, remembers));
 }
