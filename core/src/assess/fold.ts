@@ -70,7 +70,13 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
       continue;
     }
     const answers = s.assess(ground, together(given));
-    memory.set(s.name, { reads, given, answers, unsettled: ground.newlyUnsettled(), assumptions: rests ? restsOn(ground.rig, s, answers) : NONE });
+    memory.set(s.name, {
+      reads,
+      given,
+      answers,
+      unsettled: ground.newlyUnsettled(),
+      assumptions: rests ? restsOn(ground.rig, s, answers, reading !== undefined) : NONE,
+    });
   }
   return memory;
 }
@@ -108,15 +114,16 @@ export const cautionsOf = (rig: Rig): Caution[] => flatMap(ALL, (s) => s.caution
 /** Answers that are groups of lists, not results of their own. */
 const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);
 
-/** Assumptions that a subject's answers rest on. */
-function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
+/** Assumptions that a subject's answers rest on. @param kept whether its results may be met again */
+function restsOn(rig: Rig, s: Subject, answers: object, kept: boolean): readonly string[] {
   const out = new Set<string>(s.rests?.(rig, answers) ?? []);
   const of = (node: object): void => {
     for (const key in node) {
       const value = (node as Record<string, unknown>)[key];
       if (typeof value !== 'object' || value === null) continue;
       if (GROUPS.has(key)) of(value);
-      else for (const result of Array.isArray(value) ? (value as object[]) : [value]) for (const a of namedIn(result)) out.add(a);
+      else if (!Array.isArray(value)) addNamed(value, kept, out);
+      else for (let i = 0; i < value.length; i++) addNamed(value[i] as object, kept, out);
     }
   };
   of(answers);
@@ -125,23 +132,25 @@ function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
 
 /** Of results, which stand from edit to edit where nothing that they hang on has changed. */
 const named = new WeakMap<object, readonly string[]>();
-function namedIn(result: object): readonly string[] {
-  if (typeof result !== 'object') return NONE;
+function addNamed(result: object, kept: boolean, out: Set<string>): void {
+  if (typeof result !== 'object' || result === null) return;
+  if (!kept) return behind(result, true, out);
   let known = named.get(result);
   if (!known) {
-    const out = new Set<string>();
-    behind(result, true, out);
-    named.set(result, (known = [...out]));
+    const own = new Set<string>();
+    behind(result, true, own);
+    named.set(result, (known = [...own]));
   }
-  return known;
+  for (let i = 0; i < known.length; i++) out.add(known[i]);
 }
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */
 function behind(result: object, deep: boolean, out: Set<string>): void {
-  for (const value of Object.values(result) as unknown[]) {
+  for (const key in result) {
+    const value = (result as Record<string, unknown>)[key];
     if (typeof value !== 'object' || value === null || Array.isArray(value)) continue;
     const working = (value as { working?: Figure['working'] }).working;
-    if (working) for (const a of working.assumptions) out.add(a);
+    if (working) for (let i = 0; i < working.assumptions.length; i++) out.add(working.assumptions[i]);
     else if (deep) behind(value, false, out);
   }
 }

@@ -8,14 +8,14 @@ import { type Run, runHeadLoss } from './friction.js';
  */
 export function outflowThrough(headM: number, quadratic: number, runs: readonly Run[], kinematicViscosityM2S: number, guess = 0): number {
   if (!(headM > 0)) return 0;
-  const need = (q: number): number => quadratic * q * q + runs.reduce((s, r) => s + runHeadLoss(r, q, kinematicViscosityM2S), 0);
   // Losses grow about with the square of the flow: the first step takes that, later ones the power that two steps have shown.
   // In the transition from laminar the power is steeper, so the answer is kept between what was too much and too little.
   let q = guess > 0 ? guess : 0.5 * Math.sqrt(headM / quadratic);
   let [low, high, power] = [0, Infinity, 2];
   let [before, lostBefore] = [0, 0];
   for (let i = 0; i < 80; i++) {
-    const lost = need(q);
+    let lost = quadratic * q * q;
+    for (let r = 0; r < runs.length; r++) lost += runHeadLoss(runs[r], q, kinematicViscosityM2S);
     if (lost > headM) high = q;
     else low = q;
     if (lostBefore > 0 && q !== before) {

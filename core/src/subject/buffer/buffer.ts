@@ -66,32 +66,19 @@ export function assessTank(
   const ties = tiesOf(cases, vessels);
   const came = (of: (f: FillResult) => number): number[] => ids.map((id) => sum(fills, [id], of));
   const run = (into: readonly number[], out: readonly number[], seconds: number): StraightRun => straightJob(cases, vessels, into, out, seconds, ties);
-  const { usual, poor, good, held } = shared(runs, ids[0], () => ({
-    usual: run(
-      came((f) => f.arrives.value),
-      netDraws,
-      jobS,
-    ),
-    poor: run(
-      came((f) => f.poor),
-      netDraws,
-      jobS,
-    ),
-    good: run(
-      came((f) => f.good),
-      netDraws,
-      jobS,
-    ),
-    // A second tank that holds water behind a thin tie is no help in time: how long it takes is run, not divided.
-    held:
-      tied.length > 1
-        ? run(
-            came((f) => f.arrives.value),
-            fullDraws,
-            LONG_S,
-          ).dryS
-        : timeToEmpty(aboveHeel, fullDraw, inflow),
-  }));
+  const { usual, poor, good, held } = shared(runs, ids[0], () => {
+    const arrives = came((f) => f.arrives.value);
+    const usually = run(arrives, netDraws, jobS);
+    // Where nothing comes, or it comes as usual, the job goes as usual.
+    const at = (into: readonly number[]): StraightRun => (into.every((q, i) => q === arrives[i]) ? usually : run(into, netDraws, jobS));
+    return {
+      usual: usually,
+      poor: at(came((f) => f.poor)),
+      good: at(came((f) => f.good)),
+      // A second tank that holds water behind a thin tie is no help in time: how long it takes is run, not divided.
+      held: tied.length > 1 ? run(arrives, fullDraws, LONG_S).dryS : timeToEmpty(aboveHeel, fullDraw, inflow),
+    };
+  });
   const atEnd = Math.min(usual.volumes.reduce((s, v) => s + v, 0) - heelM3, usableM3);
   // What is missing by the end counts below nothing, so that a change that lasts longer is better.
   const leftM3 = Number.isFinite(usual.dryS) ? Math.min(-(netDraw - inflow) * (jobS - usual.dryS), 0) : atEnd;
