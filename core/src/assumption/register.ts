@@ -72,7 +72,15 @@ const DEFAULTS = Object.fromEntries(
   }),
 ) as AssumptionValues;
 
-/** @param overrides SI values by assumption id */
-export function assumptionValues(overrides: Readonly<Record<string, number>> = {}): AssumptionValues {
-  return { ...DEFAULTS, ...overrides };
+const made = new WeakMap<object, AssumptionValues>();
+
+/**
+ * The same values for the same overrides: a rig's stay from edit to edit.
+ * @param overrides SI values by assumption id
+ */
+export function assumptionValues(overrides?: Readonly<Record<string, number>>): AssumptionValues {
+  if (!overrides) return DEFAULTS;
+  let values = made.get(overrides);
+  if (!values) made.set(overrides, (values = { ...DEFAULTS, ...overrides }));
+  return values;
 }
