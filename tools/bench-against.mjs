@@ -48,11 +48,14 @@ function dayThread(at, document) {
   return { ask: (from, count) => ask({ from, count }), days: (days) => ask({ days }), spin: (spins) => ask({ spins }), end };
 }
 
+/** How long a core works before the other has its turn, ms: both as long, or the quicker one would begin on cold caches each time. */
+const TURN_MS = 80;
+
 /** Times the same work of two cores in turn, both warm. */
-async function inTurn(cores, kind, of, runs, each = 1) {
+async function inTurn(cores, kind, of, runs) {
   const times = [[], []];
   for (const core of cores) await core.ask({ ask: 'warm', kind, of, ms: WARM_MS });
-  for (let r = 0; r < runs; r++) for (const k of [0, 1]) times[k].push(await cores[k].ask({ ask: 'time', each }));
+  for (let r = 0; r < runs; r++) for (const k of [0, 1]) times[k].push(await cores[k].ask({ ask: 'time', ms: TURN_MS }));
   return times.map(median);
 }
 
@@ -98,19 +101,19 @@ export async function benchAgainst(commit, same = false) {
     const cores = [other.at, here].map((at, k) =>
       thread('./core-thread.mjs', { core: pathToFileURL(at).href, documents: Object.fromEntries(ids.map((id, i) => [id, all[i][k]])) }),
     );
-    row('reading a document once more', await inTurn(cores, 'read', '', 15, 30));
-    row('assessment, fresh', await inTurn(cores, 'fresh', '', 25, 20));
+    row('reading a document once more', await inTurn(cores, 'read', '', 15));
+    row('assessment, fresh', await inTurn(cores, 'fresh', '', 25));
 
     const ratios = [];
     for (const name of await cores[1].ask({ ask: 'edits' })) {
-      const times = await inTurn(cores, 'edit', name, 25, 15);
+      const times = await inTurn(cores, 'edit', name, 25);
       ratios.push(times[0] / times[1]);
       row(`  edit of ${name}, read and assessed`, times);
     }
     console.log(`  edits, median of the ratios ${median(ratios).toFixed(2)} ×`);
 
     for (const id of ids) {
-      const times = await inTurn(cores, 'fixes', id, 15, 3);
+      const times = await inTurn(cores, 'fixes', id, 15);
       row(`fixes of ${id}`, times);
       // Later cores know of more that may help, and try it.
       const tries = await Promise.all(cores.map((core) => core.ask({ ask: 'tries', id })));
@@ -119,8 +122,8 @@ export async function benchAgainst(commit, same = false) {
         times.map((t, k) => t / tries[k]),
       );
     }
-    row('a day’s model', await inTurn(cores, 'model', '', 7, 3));
-    row('one day', await inTurn(cores, 'day', '', 25, 40));
+    row('a day’s model', await inTurn(cores, 'model', '', 7));
+    row('one day', await inTurn(cores, 'day', '', 25));
     row('sizing over 100 days', await inTurn(cores, 'sizing', '', 7));
     await Promise.all(cores.map((core) => core.end()));
 
