@@ -80,7 +80,7 @@ export default tseslint.config(
             name,
             importNames: [
               ...['advise', 'adviseSteps', 'arrangeSteps', 'assess', 'compareOptionsSteps', 'compareWaysSteps', 'dayModel', 'dayOf'],
-              ...['gatherSample', 'parseRig', 'readRig', 'reassess', 'sampleDays', 'sampleSteps', 'sensitivitySteps', 'simulateDay'],
+              ...['gatherSample', 'ownDay', 'parseRig', 'readRig', 'reassess', 'sampleDays', 'sampleSteps', 'sensitivitySteps', 'simulateDay'],
               ...['simulateModel', 'sizingSteps', 'usualDayDocument', 'variantsOf', 'weighDay'],
             ],
             message: 'It takes time: ask a worker (`answered`, `HeavyClient`).',

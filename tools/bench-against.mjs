@@ -101,6 +101,8 @@ export async function benchAgainst(commit, same = false) {
     const cores = [other.at, here].map((at, k) =>
       thread('./core-thread.mjs', { core: pathToFileURL(at).href, documents: Object.fromEntries(ids.map((id, i) => [id, all[i][k]])) }),
     );
+    // A thread that is new compiles for a while, whatever it does.
+    for (const core of cores) await core.ask({ ask: 'warm', kind: 'fresh', of: '', ms: 3 * WARM_MS });
     row('reading a document once more', await inTurn(cores, 'read', '', 15));
     row('assessment, fresh', await inTurn(cores, 'fresh', '', 25));
 

@@ -45,7 +45,7 @@ export interface Whole {
  * Answers of a part, each a list of what was set, then its flows and heads; the oldest makes room. Plain lists: they are made
  * quicker than typed ones of their size.
  */
-export class Kept {
+export class Page {
   readonly answers: number[][] = [];
   private oldest = 0;
 
@@ -63,11 +63,11 @@ const MOST_PAGES = 400;
 
 /** Answers that outlive a network: the next one with a part of the same kind takes them up. */
 export class AnswerBook {
-  private readonly pages = new Map<string, Kept>();
+  private readonly pages = new Map<string, Page>();
   /** Page that a part was last given, and what of its links never changes. */
-  private readonly last = new Map<PartFrame, { readonly kinds: readonly number[]; readonly page: Kept }>();
+  private readonly last = new Map<PartFrame, { readonly kinds: readonly number[]; readonly page: Page }>();
 
-  of(part: PartFrame, laws: Laws): Kept {
+  of(part: PartFrame, laws: Laws): Page {
     const { links } = part;
     const last = this.last.get(part);
     if (last && laws.areOfKinds(links, last.kinds)) return last.page;
@@ -76,7 +76,7 @@ export class AnswerBook {
     let page = this.pages.get(kind);
     if (page) this.pages.delete(kind);
     else {
-      page = new Kept();
+      page = new Page();
       if (this.pages.size >= MOST_PAGES) this.pages.delete(this.pages.keys().next().value!);
     }
     this.pages.set(kind, page);
@@ -95,7 +95,7 @@ export class NetworkPart {
   /** Links that let nothing through, by link of the part. */
   private readonly shut: Uint8Array;
   private readonly set: Float64Array;
-  private readonly kept: Kept;
+  private readonly kept: Page;
 
   constructor(
     private readonly whole: Whole,
@@ -106,7 +106,7 @@ export class NetworkPart {
     const { links, ends, unknown, runs, shape } = frame;
     this.shut = room.flags(links.length);
     this.ldl = new SparseLdl(shape.pattern, room);
-    this.kept = typeof remembers === 'object' ? remembers.of(frame, laws) : new Kept();
+    this.kept = typeof remembers === 'object' ? remembers.of(frame, laws) : new Page();
     this.set = room.numbers(remembers === false ? 0 : 2 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
   }
 

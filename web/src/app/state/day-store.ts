@@ -1,7 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { daysMessage, daysVerdict, type Message, momentAt, type Verdict } from '@pozzo/core';
+// eslint-disable-next-line no-restricted-imports -- `ownDay` makes a day up only where no worker has
+import { daysMessage, daysVerdict, type Message, momentAt, ownDay, type RigDocument, type Verdict, type WorkDayDocument } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
+import { documentFeature } from './document.feature';
 
 export interface DaysJudged {
   readonly verdict: Verdict;
@@ -33,6 +35,17 @@ export class DayStore {
     const { value } = this.sample();
     return value && this.fits() ? { verdict: daysVerdict(value), message: daysMessage(value.short, value.tolerance) } : null;
   });
+
+  private readonly document = this.store.selectSignal(documentFeature.selectDocument);
+  private readonly made = this.store.selectSignal(dayFeature.selectMade);
+
+  /** The day in a draft of the document, to be changed; where none is written the one that it was judged by is written down first. */
+  own(draft: RigDocument): WorkDayDocument {
+    const made = this.made();
+    // Made up by a worker, as a rule; here only where it has not answered yet.
+    if (!draft.brief.day && made?.of === this.document()) draft.brief.day = JSON.parse(JSON.stringify(made?.day)) as WorkDayDocument;
+    return ownDay(draft);
+  }
 
   watch(): void {
     this.store.dispatch(DayActions.watch());

@@ -59,8 +59,8 @@ export const workUsualDay = createEffect(
     watched(actions, store).pipe(
       switchMap((document) =>
         doneOf(heavy.run('day', { document: withoutOptions(document) })).pipe(
-          map(({ day, weight }) => DayActions.worked({ day, weight: weight ?? null })),
-          catchError(() => of(DayActions.worked({ day: null, weight: null }))),
+          map(({ day, weight, made }) => DayActions.worked({ day, weight: weight ?? null, made: made ? { of: document, day: made } : null })),
+          catchError(() => of(DayActions.worked({ day: null, weight: null, made: null }))),
         ),
       ),
     ),

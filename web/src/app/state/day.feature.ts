@@ -1,5 +1,5 @@
 import { DAYS_UNASKED } from '@pozzo/core/page';
-import type { Comparison, DayResult, DaySample, DayWeight, RigDocument, Sizing, Swing } from '@pozzo/core';
+import type { Comparison, DayResult, DaySample, DayWeight, RigDocument, Sizing, Swing, WorkDayDocument } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { DocumentActions, documentFeature } from './document.feature';
 
@@ -14,9 +14,17 @@ export interface Work<T> {
 
 const idle: Work<never> = { state: 'idle', share: 0, value: null, error: null };
 
+/** A day made up for a document in which none is written. */
+export interface MadeDay {
+  readonly of: RigDocument;
+  readonly day: WorkDayDocument;
+}
+
 export interface DayState {
   /** The usual day, worked through. */
   readonly usual: DayResult | null;
+  /** As it would be written down; null where it is. */
+  readonly made: MadeDay | null;
   /** What it puts on axles and coupling; null without a platform. */
   readonly weighed: DayWeight | null;
   /** Looked at, s after the day's start; null for the day as a whole. */
@@ -33,6 +41,7 @@ export interface DayState {
 
 const initial: DayState = {
   usual: null,
+  made: null,
   weighed: null,
   minute: null,
   most: DAYS_UNASKED,
@@ -52,7 +61,7 @@ export const DayActions = createActionGroup({
     /** A view that shows the day is open; its figures follow the document from now on. */
     Watch: emptyProps(),
     Leave: emptyProps(),
-    Worked: props<{ day: DayResult | null; weight: DayWeight | null }>(),
+    Worked: props<{ day: DayResult | null; weight: DayWeight | null; made: MadeDay | null }>(),
     Look: props<{ minute: number | null }>(),
     /** As far as it takes to know. */
     Sample: emptyProps(),
@@ -78,10 +87,11 @@ export const dayFeature = createFeature({
     initial,
     on(DocumentActions.open, DocumentActions.close, (): DayState => initial),
     on(DayActions.leave, (s): DayState => ({ ...s, minute: null })),
-    on(DayActions.worked, (s, { day, weight }): DayState => ({
+    on(DayActions.worked, (s, { day, weight, made }): DayState => ({
       ...s,
       usual: day,
       weighed: weight,
+      made,
       minute: s.minute === null || !day ? null : Math.min(s.minute, day.lengthS),
       // Sizes and swings speak of the rig as it was.
       sizing: s.sizing.state === 'done' ? idle : s.sizing,

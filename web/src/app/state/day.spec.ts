@@ -9,6 +9,7 @@ import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { compare, sample, sampleForVerdict, sampleUnasked, size } from './day.effects';
 import { DayActions, dayFeature } from './day.feature';
+import { DayStore } from './day-store';
 import { DocumentActions } from './document.feature';
 
 const reduce = dayFeature.reducer;
@@ -42,10 +43,35 @@ describe('work on the day as state', () => {
   test('a new day takes back sizes that spoke of the old one, and keeps the minute within it', () => {
     let s = reduce(initial, DayActions.done({ work: 'sizing', value: null }));
     s = reduce(s, DayActions.look({ minute: 9000 }));
-    s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never, weight: null }));
+    s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never, weight: null, made: null }));
     expect(s).toMatchObject({ minute: 5000, sizing: { state: 'idle' } });
     expect(reduce(s, DayActions.leave()).minute).toBeNull();
     expect(reduce(s, DocumentActions.open({ id: 'x' }))).toEqual(initial);
+  });
+});
+
+describe('a day that is written down', () => {
+  const made = { starts: '6:30', tolerance: '5 %', jobs: [{ id: 'a', name: 'Made elsewhere', water: 'tap', phases: [] }] } as never;
+  const store = (of: RigDocument, document: RigDocument): DayStore => {
+    TestBed.configureTestingModule({
+      providers: [provideMockStore({ initialState: { document: { document }, day: { ...initial, made: { of, day: made } } } })],
+    });
+    return TestBed.inject(DayStore);
+  };
+  test('is the one that a worker made up for this very document, and one of its own', () => {
+    const document = pontoonRig();
+    const draft = pontoonRig();
+    const own = store(document, document).own(draft);
+    expect(own).toEqual(made);
+    expect(own).not.toBe(made);
+    expect(draft.brief.day).toBe(own);
+  });
+  test('is made up on the spot where the worker’s is of another document; one that is written stays', () => {
+    const s = store(pontoonRig(), pontoonRig());
+    const draft = pontoonRig();
+    expect(s.own(draft).starts).toBe('8:00');
+    draft.brief.day!.starts = '9:15';
+    expect(s.own(draft).starts).toBe('9:15');
   });
 });
 

@@ -12,6 +12,7 @@ import {
   mend,
   type Fix,
   momentAt,
+  ownDay,
   parseRig,
   pontoonRig,
   type RigDocument,
@@ -20,6 +21,7 @@ import {
   simulateDay,
   type UnitSystem,
   weighDay,
+  type WorkDayDocument,
 } from '@pozzo/core';
 import { applyPatches, enablePatches, produce } from 'immer';
 import type { Work } from '../state/day.feature';
@@ -97,6 +99,9 @@ export class FakeDay {
     this.usual.set(day);
     this.weighed.set(weighDay(rig, day) ?? null);
     this.sample.set({ state: 'done', share: 1, value: sampleDays(dayModel(rig), days, 1), error: null });
+  }
+  own(draft: RigDocument): WorkDayDocument {
+    return ownDay(draft);
   }
   watch(): void {
     this.asked.push('watch');

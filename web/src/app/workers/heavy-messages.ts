@@ -13,6 +13,7 @@ import type {
   Variant,
   WayCompared,
   WorkDay,
+  WorkDayDocument,
 } from '@pozzo/core';
 import * as v from 'valibot';
 import type { RigFile } from '../yard/picked-file';
@@ -20,6 +21,8 @@ import type { RigFile } from '../yard/picked-file';
 /** The usual day, worked through, and what it puts on axles and coupling; that undefined without a platform. */
 export interface WorkedDay {
   readonly day: DayResult;
+  /** As it would be written down; undefined where it is. */
+  readonly made: WorkDayDocument | undefined;
   readonly weight: DayWeight | undefined;
 }
 

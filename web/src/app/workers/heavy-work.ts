@@ -13,6 +13,7 @@ import {
   sensitivitySteps,
   simulateModel,
   sizingSteps,
+  usualDayDocument,
   variantsOf,
   weighDay,
 } from '@pozzo/core';
@@ -33,7 +34,7 @@ function ready(document: RigDocument): { readonly rig: Rig; readonly model: DayM
 function worked(document: RigDocument): WorkedDay {
   const { rig, model } = ready(document);
   const day = simulateModel(model);
-  return { day, weight: weighDay(rig, day) };
+  return { day, made: rig.brief.day ? undefined : usualDayDocument(rig), weight: weighDay(rig, day) };
 }
 
 /** Work without a place to look up. */

@@ -1,8 +1,9 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { assumptionValues, formatQuantity, ownDay, parseQuantity, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
+import { assumptionValues, formatQuantity, parseQuantity, SEASONS, seasonsOf, typeableQuantity } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { QuantityField } from '../../bench/quantity-field';
+import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { RefillPlaces } from './refill-places';
 
@@ -69,6 +70,7 @@ const SEASON_OPTIONS = [
 })
 export class DaySites {
   private readonly rig = inject(RigStore);
+  private readonly day = inject(DayStore);
   protected readonly own = computed(() => this.rig.document()?.brief.day);
   protected readonly seasons = SEASON_OPTIONS;
 
@@ -90,7 +92,7 @@ export class DaySites {
     const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
     this.rig.edit(
       'The customers’ spigots',
-      (d) => void (ownDay(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }),
+      (d) => void (this.day.own(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }),
     );
   }
   protected giveSites(): void {
@@ -102,14 +104,14 @@ export class DaySites {
     };
     const [distance, height] = [si(site?.distance, 30), si(site?.height, 5)];
     this.rig.edit('The customers’ sites', (d) => {
-      const day = ownDay(d);
+      const day = this.day.own(d);
       day.distance = { near: length(distance * 0.4), usual: length(distance), far: length(distance * 1.8) };
       day.height = { low: length(height * 0.6), usual: length(height), high: length(height * 1.8) };
     });
   }
   protected forgetSites(): void {
     this.rig.edit('The customers’ sites', (d) => {
-      const day = ownDay(d);
+      const day = this.day.own(d);
       delete day.distance;
       delete day.height;
     });

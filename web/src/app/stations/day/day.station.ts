@@ -13,7 +13,6 @@ import {
   JOB_TEMPLATES,
   moveJob,
   movePhase,
-  ownDay,
   passPhase,
   type PhaseKind,
   removeJob,
@@ -147,14 +146,17 @@ export class DayStation implements OnDestroy {
 
   // What is set.
   protected write(): void {
-    this.rig.edit('Write the day down', (d) => void ownDay(d));
+    this.rig.edit('Write the day down', (d) => void this.day.own(d));
   }
   protected setStart(text: string): void {
-    this.rig.edit('Start of the day', (d) => void (ownDay(d).starts = text));
+    this.rig.edit('Start of the day', (d) => void (this.day.own(d).starts = text));
   }
   protected add(template: string): void {
     let job = 0;
-    this.rig.edit('Add a job', (d) => void (job = addJob(d, template)));
+    this.rig.edit('Add a job', (d) => {
+      this.day.own(d);
+      job = addJob(d, template);
+    });
     this.at.set({ job, phase: 0 });
   }
   protected pickJob(id: string): void {
@@ -178,7 +180,7 @@ export class DayStation implements OnDestroy {
   }
   protected setGun(gun: string): void {
     this.rig.edit('What is in hand', (d) => {
-      const p = ownDay(d).jobs[this.job()].phases[this.phaseAt()];
+      const p = this.day.own(d).jobs[this.job()].phases[this.phaseAt()];
       if (gun) p.gun = gun;
       else delete p.gun;
     });
