@@ -46,6 +46,18 @@ const time = (work, runs, warm) => {
     return performance.now() - from;
   });
 };
+/** How long each of several works takes, a turn each at a time: whoever else is on the machine slows all of them alike. */
+const inTurn = (works, runs, each) => {
+  for (const work of works) for (let i = 0; i < 20 * each; i++) work();
+  const times = works.map(() => []);
+  for (let r = 0; r < runs; r++)
+    works.forEach((work, k) => {
+      const from = performance.now();
+      for (let i = 0; i < each; i++) work();
+      times[k].push((performance.now() - from) / each);
+    });
+  return times;
+};
 const row = (name, value, note = '') => console.log(`${name.padEnd(52)} ${value.padStart(12)}  ${note}`);
 
 const rigs = DEMO_RIGS().map(({ id, document }) => ({ id, document, rig: parseRig(document) }));
@@ -100,8 +112,7 @@ for (const { id, rig } of rigs) {
     network.restart();
     return network.solve();
   };
-  const a = median(time(own, 400, 200));
-  const b = median(time(engine, 400, 200));
+  const [a, b] = inTurn([own, engine], 200, 200).map(median);
   const done = own();
   if (!done.converged) throw new Error(`${id} did not converge`);
   mass = Math.max(mass, done.massError);

@@ -164,16 +164,18 @@ export class Laws {
         f = this.factor[0];
         logSlope = this.factor[1];
       } else {
-        // Colebrook–White by Newton's method from the last root: near the answer one step is exact to rounding.
+        // Colebrook–White by Newton's method from the last root, where there is one: near the answer one step is exact to rounding.
         const rough = this.rough[r];
         const viscous = 2.51 / reynolds;
         let x = this.rootOf[r];
         if (x === 0) x = 1 / Math.sqrt(colebrook(reynolds, rough * 3.7));
-        let step = 1;
-        for (let i = 0; i < 4 && (step > 1e-6 || step < -1e-6); i++) {
-          const inside = rough + viscous * x;
-          step = (x + TWO_OVER_LN10 * Math.log(inside)) / (1 + (TWO_OVER_LN10 * viscous) / inside);
-          x -= step;
+        else {
+          let step = 1;
+          for (let i = 0; i < 4 && (step > 1e-6 || step < -1e-6); i++) {
+            const inside = rough + viscous * x;
+            step = (x + TWO_OVER_LN10 * Math.log(inside)) / (1 + (TWO_OVER_LN10 * viscous) / inside);
+            x -= step;
+          }
         }
         this.rootOf[r] = x;
         f = 1 / (x * x);
