@@ -13,6 +13,7 @@ export interface TankSize extends Tried {
   readonly volumeM3: number;
   /** How much more each of its tanks holds than now. */
   readonly factor: number;
+  readonly now: boolean;
 }
 
 /** One size of a line. */
@@ -88,10 +89,10 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
 
   const grown = (factor: number): DayModel | undefined => (factor === 1 ? model : changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, factor))));
   let own: Tried | undefined;
-  /** The build as it is comes up in every list, and is worked through once. */
+  /** The build as it is comes up in every list, and is worked through once, to the end: its figure is told elsewhere too. */
   function* asItIs(): Generator<number, Tried> {
     if (own) done++;
-    else own = yield* judge(model);
+    else own = yield* whole(judgeModel(model, most, seed, base, all, true));
     return own;
   }
 
@@ -99,7 +100,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
     const ready = grown(factor);
     if (!ready) return undefined;
     const tried = factor === 1 ? yield* asItIs() : yield* judge(ready);
-    return { ...tried, factor, volumeM3: together(ready.vessels, v, (x) => x.full) };
+    return { ...tried, factor, now: factor === 1, volumeM3: together(ready.vessels, v, (x) => x.full) };
   }
   function* whole<T>(steps: Generator<number, T>): Generator<number, T> {
     for (;;) {
@@ -120,7 +121,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
   }
   points.sort((a, b) => a.volumeM3 - b.volumeM3);
   // A rig that is refused as it stands is sized all the same; else nothing is recommended that would be.
-  const already = points.find((p) => p.factor === 1)?.refused !== undefined;
+  const already = points.find((p) => p.now)?.refused !== undefined;
   const within = (p: Tried): boolean => p.short.chance <= tolerance && (already || p.refused === undefined);
   let at = points.findIndex(within);
   if (at > 0) {
@@ -145,7 +146,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
       const [first, ...rest] = ready.spread.seasons.map((s) => ({ ...s, dry: 0 }));
       const tried = yield* judge({ ...ready, spread: { ...ready.spread, seasons: [first, ...rest] } });
       if (!within(tried)) continue;
-      withOpenTaps = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
+      withOpenTaps = { ...tried, factor: p.factor, now: false, volumeM3: p.volumeM3 };
       break;
     }
 
@@ -160,7 +161,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
       if (!ready) break;
       const tried = yield* judge(ready);
       if (!within(tried)) break;
-      plated = { ...tried, factor: p.factor, volumeM3: p.volumeM3 };
+      plated = { ...tried, factor: p.factor, now: false, volumeM3: p.volumeM3 };
     }
 
   function* ladder(lineId: string, name: string, bores: readonly string[]) {
@@ -193,7 +194,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
     tank: {
       tankIds,
       name: model.vessels[v].tied.map((t) => t.name).join(' and '),
-      now: points.find((p) => p.factor === 1)!,
+      now: points.find((p) => p.now)!,
       points,
       smallest: points[at],
       plated,

@@ -91,10 +91,11 @@ export function* tryDays(model: DayModel, days: number, seed: number): Generator
  * Judges a way of building, and puts it against the build as it is: by the days that the rig would be judged by if it were built
  * so, of which those that are surely over what is allowed need no more. Each step gives the share done.
  * @param all what is not surely over takes all of `most`
+ * @param over what is surely over is gone into as far as the rest
  */
-export function* judgeModel(model: DayModel, most: number, seed: number, base: Base, all = false): Generator<number, Tried> {
+export function* judgeModel(model: DayModel, most: number, seed: number, base: Base, all = false, over = false): Generator<number, Tried> {
   const { tolerance } = model.day;
-  const chunk = yield* roundSteps(model, most, seed, (short) => short.low > tolerance || (!all && isEnough(short, tolerance)));
+  const chunk = yield* roundSteps(model, most, seed, (short) => (!over && short.low > tolerance) || (!all && isEnough(short, tolerance)));
   return {
     short: shortOf(model, chunk),
     lostS: lostMean(chunk),

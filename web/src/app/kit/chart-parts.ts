@@ -30,12 +30,12 @@ export function curve(name: string, data: readonly (readonly [number, number])[]
 }
 
 /** A dashed level across a chart with its name. */
-export function level(value: number, name: string, colour: string): object {
+export function level(value: number, name: string, colour: string, position = 'insideStartBottom'): object {
   return {
     symbol: 'none',
     silent: true,
     lineStyle: { color: colour, type: 'dashed', width: 1.5 },
-    label: { formatter: name, color: colour, position: 'insideStartBottom', fontSize: 12.5 },
+    label: { formatter: name, color: colour, position, fontSize: 12.5 },
     data: [{ yAxis: value }],
   };
 }

@@ -252,7 +252,7 @@ describe('sizing', () => {
   });
   test('sizes of hose and feed are pressed to be put in', async () => {
     const s = sized(20);
-    const now = [...s.root.querySelectorAll('td.now')].map((t) => t.textContent.trim());
+    const now = [...s.root.querySelectorAll('.size.now')].map((t) => t.textContent.trim());
     expect(now.length).toBeGreaterThanOrEqual(2);
     await s.press(/^2 in/);
     expect(

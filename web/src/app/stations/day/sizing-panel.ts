@@ -42,31 +42,29 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
       <pz-table label="Sizes of tank" [columns]="columns" [rows]="points()" />
       <p class="quiet small">{{ metWords() }}</p>
-      <table>
-        <caption class="unseen">
-          Chance of a short day by size of fill hose and feed
-        </caption>
-        <tbody>
-          @for (l of ladders(); track l.id) {
-            <tr>
-              <th scope="row">{{ l.name }}</th>
-              @for (s of l.sizes; track s.bore) {
-                <td [class.now]="s.now" [class.good]="s.good">
-                  <button
-                    type="button"
-                    mat-icon-button
-                    [disabled]="s.now"
-                    [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'"
-                    (click)="resize(l.id, s.bore)"
-                  >
-                    {{ s.bore }}<br /><strong>{{ s.chance }}</strong>
-                  </button>
-                </td>
-              }
-            </tr>
+      @if (ladders().length) {
+        <h3>Hose of another size</h3>
+        <p class="quiet small">Short days with it; a press puts it in.</p>
+      }
+      @for (l of ladders(); track l.id) {
+        <div class="ladder" role="group" [attr.aria-label]="'Chance of a short day by size of ' + l.name">
+          <strong>{{ l.name }}</strong>
+          @for (s of l.sizes; track s.bore) {
+            <button
+              type="button"
+              mat-button
+              class="size"
+              [class.now]="s.now"
+              [class.good]="s.good"
+              [disabled]="s.now"
+              [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'"
+              (click)="resize(l.id, s.bore)"
+            >
+              {{ s.bore }}<br /><strong>{{ s.chance }}</strong>
+            </button>
           }
-        </tbody>
-      </table>
+        </div>
+      }
     } @else if (!busy()) {
       <p class="quiet">Every size of tank, fill hose and feed is put through the same sampled days: some seconds of work.</p>
     }
@@ -89,29 +87,38 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
     .lead {
       margin: 6px 0;
     }
-    table {
-      border-collapse: collapse;
-      margin: 6px 0 12px;
+    h3 {
+      margin: 14px 0 0;
     }
-    th,
-    td {
+    .ladder {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
       border-bottom: 1px solid var(--line);
-      text-align: left;
-      padding: 2px 10px 2px 0;
-      line-height: 1.25;
+      padding: 4px 0;
     }
-    td.now {
+    .ladder > strong {
+      flex: 0 0 112px;
+    }
+    @media (max-width: 600px) {
+      .ladder > strong {
+        flex: 1 0 100%;
+      }
+    }
+    .size {
+      height: auto;
+      min-width: 62px;
+      padding: 4px 8px;
+      text-align: left;
+      line-height: 1.3;
+      white-space: nowrap;
+      color: var(--ink);
+    }
+    .size.now {
       background: var(--water-pale);
     }
-    td.good strong {
+    .size.good strong {
       color: var(--water);
-    }
-    td .mdc-icon-button {
-      text-align: left;
-      padding: 4px 6px;
-    }
-    td .mdc-icon-button:disabled {
-      opacity: 1;
     }
     .small {
       font-size: 13.5px;
@@ -158,10 +165,10 @@ export class SizingPanel {
     const t = this.sizing()?.tank;
     return !!t?.smallest && Math.abs(t.smallest.volumeM3 / t.now.volumeM3 - 1) > 0.02;
   });
-  /** Chance of a short day with a size of tank; that of the tank there is is the one which the heading quotes. */
-  private shortOf(p: { readonly factor: number; readonly short: Chance }): Chance {
+  /** Chance of a short day with a size; that of the build as it is is the one which the heading quotes. */
+  private shortOf(p: { readonly now: boolean; readonly short: Chance }): Chance {
     const sampled = this.day.fits() ? this.day.sample().value?.short : undefined;
-    return p.factor === 1 && sampled ? sampled : p.short;
+    return p.now && sampled ? sampled : p.short;
   }
   protected readonly sentence = computed(() => {
     const z = this.sizing();
@@ -234,16 +241,14 @@ export class SizingPanel {
       return {
         ...base,
         grid: { ...base.grid, right: 56 },
-        legend: { top: 0, right: 60, textStyle: { color: c.ink }, itemHeight: 8 },
+        legend: { top: 0, right: 110, textStyle: { color: c.ink }, itemHeight: 8 },
         yAxis: [base.yAxis, { type: 'value', name: 'more, $', nameTextStyle: { color: c.quiet }, axisLabel: { color: c.ink }, splitLine: { show: false } }],
         series: [
           curve('short days', chance, c.water, {
             showSymbol: true,
             symbolSize: 5,
-            markLine: {
-              ...level(percent(z.tolerance), 'allowed', c.attention),
-              data: [...(level(percent(z.tolerance), 'allowed', c.attention) as { data: object[] }).data],
-            },
+            // Where the curve has come down to nothing, nothing is under the word.
+            markLine: level(percent(z.tolerance), 'allowed', c.attention, 'insideEndTop'),
           }),
           curve('price', money, c.quiet, {
             yAxisIndex: 1,
@@ -263,9 +268,9 @@ export class SizingPanel {
       const { chance } = this.shortOf(p);
       return {
         id: String(p.volumeM3),
-        mark: p === t.smallest ? 'best' : p.factor === 1 ? 'now' : undefined,
+        mark: p === t.smallest ? 'best' : p.now ? 'now' : undefined,
         cells: {
-          volume: { text: `${this.q(p.volumeM3, 'volume')}${p.factor === 1 ? ', now' : ''}`, by: p.volumeM3 },
+          volume: { text: `${this.q(p.volumeM3, 'volume')}${p.now ? ', now' : ''}`, by: p.volumeM3 },
           chance: { text: this.q(chance, 'ratio', 2), by: chance },
           lost: { text: p.lostS < 1 ? 'none' : this.q(p.lostS, 'time', 2), by: p.lostS },
           price: { text: p.price < 0 ? `saves $${Math.round(-p.price)}` : `+$${Math.round(p.price)}`, by: p.price },
@@ -290,7 +295,10 @@ export class SizingPanel {
     return [...(z?.fills ?? []), ...(z?.feeds ?? [])].map((l) => ({
       id: l.lineId,
       name: l.name,
-      sizes: l.sizes.map((s) => ({ bore: s.bore, now: s.now, good: s.short.chance <= z!.tolerance, chance: this.q(s.short.chance, 'ratio', 2) })),
+      sizes: l.sizes.map((s) => {
+        const { chance } = this.shortOf(s);
+        return { bore: s.bore, now: s.now, good: chance <= z!.tolerance, chance: this.q(chance, 'ratio', 2) };
+      }),
     }));
   });
   protected resize(lineId: string, bore: string): void {
