@@ -58,16 +58,16 @@ export function behindTanks(of: Reading): readonly unknown[] {
   ];
 }
 
-/** Of what is before the pumps only what water they get, and the tanks' levels. */
+/** Of what is before the pumps only what water they get; of the tanks what presses on the ends of the lines back to them. */
 const atPumps = shared((of: Reading): readonly unknown[] => {
-  const { rig, bare, ground } = of;
+  const { rig, ground } = of;
+  const { cases } = ground;
   return [
     ...air(rig),
-    ...bare(rig.tanks),
-    levels(of),
-    ...ground.cases.net.cutOff,
+    ...cases.net.cutOff,
     // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
-    ...rig.machines.map((m) => Math.round(ground.cases.asDrawn.machineFlow(m) * 1e12)),
+    ...rig.machines.map((m) => Math.round(cases.asDrawn.machineFlow(m) * 1e12)),
+    ...flatMap(rig.lines, (l) => (l.role === 'bypass' && l.to.at === 'tank' ? [l.id, level(cases.asDrawn.headOf('lineEnd', l.id))] : [])),
   ];
 });
 
@@ -77,6 +77,9 @@ export const behindPumps = shared((of: Reading): readonly unknown[] => {
   if (returnsToItself(rig)) return allWater(of);
   return [atPumps(of), ...bare(rig.manifolds), ...bare(rig.machines), ...bare(rig.outlets), ...linesOf(rig, 'pressure', 'bypass')];
 });
+
+/** The same with the tanks that it comes back to, and how deep they may be drawn. */
+export const behindPumpsAndTanks = shared((of: Reading): readonly unknown[] => [behindPumps(of), ...of.bare(of.rig.tanks), levels(of)]);
 
 /** What the pressures in the part behind the pumps hang on that a gun belongs to, by its id. */
 export function gunPartOf(of: Reading, gun: string): readonly unknown[] {

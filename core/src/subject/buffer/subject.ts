@@ -2,9 +2,10 @@ import { flatMap } from '../../lists.js';
 import { bufferCautions } from './cautions.js';
 import type { End, Tank } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
+import { feedPath } from '../../solve/inlet.js';
 import { Draws } from '../../solve/mean-draw.js';
 import { tiedWith } from '../../solve/vessels.js';
-import { allWater, beforePumps, behindTanks, gunPartOf } from '../reads.js';
+import { allWater, behindTanks, gunPartOf } from '../reads.js';
 import type { FillAnswers } from '../fill/result.js';
 import type { MixAnswers } from '../mix/result.js';
 import type { Reading, Subject } from '../subject.js';
@@ -26,6 +27,12 @@ function tankAlone({ rig, bare }: Pick<Reading, 'rig' | 'bare'>, cases: Cases, t
   ];
 }
 
+/** The tanks by their places, and which of them each machine draws on: what guns take differs by what comes back alone. */
+const tanksDrawn = ({ rig, asDrawn }: Cases): readonly unknown[] => [
+  ...rig.tanks.map((t) => t.id),
+  ...flatMap(rig.machines, (m) => [m.id, feedPath(asDrawn, m)[0]?.from.id]),
+];
+
 /** Whether the water on board lasts the job. */
 export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode> = {
   name: 'buffer',
@@ -38,7 +45,7 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
     const draws = each(
       'draws',
       (of) => [...behindTanks(of), rig.brief.triggerShare],
-      () => new Draws(cases, rig.brief.triggerShare, (gun, make) => each(`draws ${gun}`, (of) => [beforePumps(of), gunPartOf(of, gun)], make)),
+      () => new Draws(cases, rig.brief.triggerShare, (gun, make) => each(`draws ${gun}`, (of) => [gunPartOf(of, gun), ...tanksDrawn(cases)], make)),
     );
     const runs: Runs = new Map();
     return {

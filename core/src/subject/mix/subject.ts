@@ -4,7 +4,7 @@ import type { Rig } from '../../rig/schema.js';
 import { wayOf } from '../../solve/blend-network.js';
 import { message } from '../../working/figure.js';
 import { finding } from '../message-parts.js';
-import { behindPumps, blendOf, chemicals } from '../reads.js';
+import { behindPumpsAndTanks, blendOf, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { mixFindings, siphonFindings, unservedFindings } from './findings.js';
 import { MIX_KINDS, type MixCode } from './kinds.js';
@@ -17,7 +17,7 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
   scale: 'strength',
   kinds: MIX_KINDS,
   // An injector works with the washer's water.
-  reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumps(of)] : [])],
+  reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumpsAndTanks(of)] : [])],
   tells: ({ rig }) => [rig.tanks, rig.sprayers],
   assess: ({ rig, values, cases, stocks, blends, each }) => {
     const mixes = flatMap(
