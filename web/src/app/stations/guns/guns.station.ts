@@ -65,7 +65,7 @@ import { NozzlePicker } from './nozzle-picker';
           <pz-facts [facts]="facts()" />
           <h3>Which nozzle</h3>
           <pz-nozzle-picker [outletId]="r.outletId" />
-        } @else {
+        } @else if (judged()) {
           <p class="quiet">No water reaches this gun: it is shut, or no open line leads to it.</p>
         }
       </div>
@@ -79,6 +79,8 @@ import { NozzlePicker } from './nozzle-picker';
 })
 export class GunsStation {
   private readonly rig = inject(RigStore);
+  /** What is missing is said once it was looked for. */
+  protected readonly judged = computed(() => this.rig.assessment() !== null);
   readonly of = input<string>();
   protected readonly heightFrom = this.rig.heightFrom;
   protected readonly outlets = computed(() => this.rig.document()?.outlets ?? []);

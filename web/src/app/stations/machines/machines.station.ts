@@ -109,7 +109,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-facts [facts]="facts()" />
           <h3>Power</h3>
           <pz-chart [option]="option()" [height]="130" [summary]="powerWords()" />
-        } @else {
+        } @else if (judged()) {
           <p class="quiet">Nothing to show: the machine has no water or is not there yet.</p>
         }
       </div>
@@ -118,6 +118,8 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 })
 export class MachinesStation {
   private readonly rig = inject(RigStore);
+  /** What is missing is said once it was looked for. */
+  protected readonly judged = computed(() => this.rig.assessment() !== null);
   readonly of = input<string>();
   protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
   private readonly softPumps = computed(() => this.rig.document()?.softPumps ?? []);

@@ -22,7 +22,9 @@ import { RigStore } from '../../state/rig-store';
       <p class="quiet">{{ spare() }}</p>
     } @else {
       <h2>{{ pump().name }}</h2>
-      <p class="quiet">No whole way runs through this pump: give it a mix, a hose and a gun at the station Mix.</p>
+      @if (judged()) {
+        <p class="quiet">No whole way runs through this pump: give it a mix, a hose and a gun at the station Mix.</p>
+      }
     }
   `,
   styles: `
@@ -33,6 +35,8 @@ import { RigStore } from '../../state/rig-store';
 })
 export class SoftPumpPanel {
   private readonly rig = inject(RigStore);
+  /** What is missing is said once it was looked for. */
+  protected readonly judged = computed(() => this.rig.assessment() !== null);
   readonly pump = input.required<SoftPumpDocument>();
   private readonly index = computed(() => this.rig.assessment()?.chemical.softPumps.findIndex((p) => p.pumpId === this.pump().id) ?? -1);
   protected readonly result = computed<AsTold<SoftPumpResult> | undefined>(() => this.rig.assessment()?.chemical.softPumps[this.index()]);
