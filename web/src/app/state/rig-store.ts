@@ -30,6 +30,8 @@ export class RigStore {
   /** What heights of taps, guns and work are told above: with a platform the ground. */
   readonly heightFrom = computed(() => (this.document()?.platform ? 'the ground' : 'deck'));
   readonly assessment: Signal<ToldAssessment | null> = this.store.selectSignal(assessmentFeature.selectNow);
+  /** What is missing on a rig is said once it was looked for. */
+  readonly judged = computed(() => this.assessment() !== null);
   readonly held: Signal<ToldAssessment | null> = this.store.selectSignal(assessmentFeature.selectHeld);
   readonly fixes: Signal<readonly Fix[]> = this.store.selectSignal(assessmentFeature.selectFixes);
   readonly fixing = this.store.selectSignal(assessmentFeature.selectFixing);

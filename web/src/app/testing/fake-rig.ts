@@ -32,6 +32,7 @@ enablePatches();
 export class FakeRig {
   readonly document = signal<RigDocument>(pontoonRig());
   readonly assessment = signal<Assessment>(assess(parseRig(pontoonRig())));
+  readonly judged = computed(() => (this.assessment() as Assessment | null) !== null);
   readonly held = signal<Assessment | null>(null);
   readonly fixes = signal<readonly Fix[]>([]);
   readonly fixing = signal(false);

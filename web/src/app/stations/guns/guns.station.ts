@@ -79,8 +79,7 @@ import { NozzlePicker } from './nozzle-picker';
 })
 export class GunsStation {
   private readonly rig = inject(RigStore);
-  /** What is missing is said once it was looked for. */
-  protected readonly judged = computed(() => this.rig.assessment() !== null);
+  protected readonly judged = this.rig.judged;
   readonly of = input<string>();
   protected readonly heightFrom = this.rig.heightFrom;
   protected readonly outlets = computed(() => this.rig.document()?.outlets ?? []);

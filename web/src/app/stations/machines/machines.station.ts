@@ -118,8 +118,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 })
 export class MachinesStation {
   private readonly rig = inject(RigStore);
-  /** What is missing is said once it was looked for. */
-  protected readonly judged = computed(() => this.rig.assessment() !== null);
+  protected readonly judged = this.rig.judged;
   readonly of = input<string>();
   protected readonly machines = computed(() => this.rig.document()?.machines ?? []);
   private readonly softPumps = computed(() => this.rig.document()?.softPumps ?? []);

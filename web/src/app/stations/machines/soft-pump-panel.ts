@@ -35,8 +35,7 @@ import { RigStore } from '../../state/rig-store';
 })
 export class SoftPumpPanel {
   private readonly rig = inject(RigStore);
-  /** What is missing is said once it was looked for. */
-  protected readonly judged = computed(() => this.rig.assessment() !== null);
+  protected readonly judged = this.rig.judged;
   readonly pump = input.required<SoftPumpDocument>();
   private readonly index = computed(() => this.rig.assessment()?.chemical.softPumps.findIndex((p) => p.pumpId === this.pump().id) ?? -1);
   protected readonly result = computed<AsTold<SoftPumpResult> | undefined>(() => this.rig.assessment()?.chemical.softPumps[this.index()]);
