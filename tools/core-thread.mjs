@@ -36,6 +36,8 @@ const EDITS = {
   'a pump’s height': (d, i) => void (d.machines[0].inletHeight = `${12 + i / 10} in`),
   'a spigot': (d, i) => void (d.spigots[0].readings[0].flow = `${(4 + i / 40).toFixed(3)} gpm`),
   'a tank’s height': (d, i) => void (d.tanks[0].shape.height = `${42 + i / 10} in`),
+  'how high a tank stands': (d, i) => void (d.tanks[0].base = `${4 + i / 10} in`),
+  'how far a tank is filled': (d, i) => void (d.tanks[0].fullLevel = `${30 + i / 20} in`),
   'a machine’s flow': (d, i) => void (d.machines[0].flow = `${(7 + i / 40).toFixed(3)} gpm`),
 };
 

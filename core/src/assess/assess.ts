@@ -14,7 +14,7 @@ import { type Answers, FINDING_KINDS } from '../subject/index.js';
 import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import { type Message, message } from '../working/figure.js';
 import type { Assessment, ChemicalResult, Judged } from './assessment.js';
-import { Bare } from './bare.js';
+import { Alike, onlyRenamed, sameWater } from './alike.js';
 import { cautionsOf, fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
 import { RigGround, type Things } from './ground.js';
 
@@ -34,7 +34,10 @@ export interface Assessed {
   /** The same while nothing has got another name. */
   readonly names: object;
   readonly things: Things;
-  readonly bare: Bare;
+  /** Things without their names. */
+  readonly bare: Alike;
+  /** Tanks as their water sees them. */
+  readonly wet: Alike;
   readonly book: AnswerBook;
   /** Cases solved, and what of the rig they hang on. */
   readonly cases: Cases;
@@ -47,10 +50,10 @@ export interface Assessed {
  * @param before of a like rig, commonly the same one an edit earlier; it stays as it is and may be taken up many times
  */
 export function reassess(given: Rig, before?: Assessed): Assessed {
-  const { rig, ground, lists, names, bare, book, water } = groundOn(given, before);
+  const { rig, ground, lists, names, bare, wet, book, water } = groundOn(given, before);
   const { assessment, memory, tellings } = judged(ground, names, before);
   lists.settle();
-  return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, book, cases: ground.cases, water };
+  return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, wet, book, cases: ground.cases, water };
 }
 
 /** As {@link reassess}, of a change that is only tried: what no change is judged by is left out, and nothing is kept of it. */
@@ -64,24 +67,34 @@ export function assessTry(given: Rig, before: Assessed): { readonly rig: Rig; re
 function groundOn(
   given: Rig,
   before: Assessed | undefined,
-): Pick<Assessed, 'rig' | 'lists' | 'names' | 'bare' | 'book' | 'water'> & { readonly ground: RigGround } {
+): Pick<Assessed, 'rig' | 'lists' | 'names' | 'bare' | 'wet' | 'book' | 'water'> & { readonly ground: RigGround } {
   const rig = before ? shareTree(before.rig, given) : given;
   const book = before?.book ?? new AnswerBook();
-  const bare = before?.bare ?? new Bare();
-  if (before) for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
+  const bare = before?.bare ?? new Alike(onlyRenamed);
+  const wet = before?.wet ?? new Alike(sameWater);
+  if (before) {
+    for (const { list } of Object.values(THINGS)) bare.learn(before.rig[list], rig[list]);
+    wet.learn(before.rig.tanks, rig.tanks);
+  }
   const names = before && sameNames(before.rig, rig) ? before.names : {};
   const lists = new SharedLists(before?.lists);
-  const nameless = bareBy(bare);
-  const water = allWater({ rig, lists, bare: nameless });
+  const [nameless, byWater] = [oneByOne(bare), wetBy(rig, bare, wet)];
+  const water = allWater({ rig, lists, bare: nameless, wet: byWater });
   const ground = new RigGround(rig, book, before?.water === water ? before.cases : undefined, before?.things);
-  ground.reading = new RigReading(rig, lists, nameless, ground);
-  return { rig, ground, lists, names, bare, book, water };
+  ground.reading = new RigReading(rig, lists, nameless, byWater, ground);
+  return { rig, ground, lists, names, bare, wet, book, water };
 }
 
-const bareBy =
-  (bare: Bare): Reading['bare'] =>
+const oneByOne =
+  (as: Alike): Reading['bare'] =>
   (things) =>
-    things.map((t) => bare.of(t));
+    things.map((t) => as.of(t));
+
+/** What crosses a tie is tabulated to the brim. */
+function wetBy(rig: Rig, bare: Alike, wet: Alike): Reading['wet'] {
+  const tied = new Set(flatMap(rig.lines, (l) => (l.role === 'tie' ? [l.from.id, l.to.id] : [])));
+  return (tanks) => tanks.map((t) => (tied.has(t.id) ? bare : wet).of(t));
+}
 
 /**
  * What the answers of a rig are said to hang on. A class: an object that is written down with getters of its own gets a shape
@@ -95,6 +108,7 @@ class RigReading implements Reading {
     readonly rig: Rig,
     readonly lists: SharedLists,
     readonly bare: Reading['bare'],
+    readonly wet: Reading['wet'],
     readonly ground: RigGround,
   ) {}
 

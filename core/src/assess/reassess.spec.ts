@@ -307,7 +307,15 @@ describe('what findings look at is written down', () => {
     };
     const ground = new RigGround(rig);
     const parts = feedParts(read.rig);
-    const reading = { rig, parts, gunParts: gunParts(read.rig), ground, lists: new SharedLists(), bare: (things: readonly object[]) => things };
+    const reading = {
+      rig,
+      parts,
+      gunParts: gunParts(read.rig),
+      ground,
+      lists: new SharedLists(),
+      bare: (things: readonly object[]) => things,
+      wet: (tanks: readonly object[]) => tanks,
+    };
     const answers = new Map<string, object>();
     for (const s of inOrder(subjects)) answers.set(s.name, s.assess(ground, together((s.needs ?? []).map((n) => answers.get(n)!))));
     // Lists that are kept are looked at once only.

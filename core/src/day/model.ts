@@ -1,6 +1,6 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
 import { Cases } from '../solve/cases.js';
-import { dumpEnds, dumpLine, outflow } from '../subject/drain/drain.js';
+import { dumpEnds, dumpLine, outflowBy } from '../subject/drain/drain.js';
 import { TiedTanks } from '../solve/tied-tanks.js';
 import { Stocks } from '../solve/stock.js';
 import { GRAVITY } from '../fluid/air.js';
@@ -139,9 +139,10 @@ function dumpTable(cases: Cases, tank: Tank): Dump | undefined {
   if (!line) return undefined;
   const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
   const { outletM, sillM } = dumpEnds(tank, line);
+  const outflow = outflowBy(line, cases);
   const squares = Float64Array.from({ length: LEVEL_POINTS }, (_, i) => {
     const surface = tank.base + levelOf(tank.shape, (full * i) / (LEVEL_POINTS - 1));
-    return tidy(outflow(Math.max(surface, sillM) - outletM, line, cases) ** 2);
+    return tidy(outflow(Math.max(surface, sillM) - outletM) ** 2);
   });
   return { squares, stays: volumeAt(tank.shape, sillM - tank.base) };
 }

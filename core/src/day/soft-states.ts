@@ -63,7 +63,7 @@ export class SoftBook {
   of(rig: Rig, mix: Mix, make: () => SoftTable | undefined): SoftTable | undefined {
     const lists = new SharedLists(this.lists);
     const reads = [
-      ...blendOf({ rig, lists, bare: (things) => things }, mix),
+      ...blendOf({ rig, lists, bare: (things) => things, wet: (tanks) => tanks }, mix),
       // Their places are in it.
       ...rig.tanks.map((t) => t.id),
       ...rig.compressors.map((c) => c.id),

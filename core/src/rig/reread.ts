@@ -5,7 +5,7 @@ import { body, type Rig, RIG_VERSION, type RigDocument } from './schema.js';
 import { shareTree } from './share.js';
 import { standing } from './stand.js';
 import { asParsed, strayKey } from './tree.js';
-import { ASKED_BY_ID, UNASKED, wiringProblems } from './wiring.js';
+import { ASKED, wiringProblems } from './wiring.js';
 
 /** A document read, to be taken up by a later reading of the same document an edit further. */
 export type Reading = Read;
@@ -15,8 +15,20 @@ type Entry = v.GenericSchema;
 const FIELDS = body as unknown as Readonly<Record<string, Entry>>;
 const KNOWN: ReadonlySet<string> = new Set([...Object.keys(body), 'options']);
 
+const isTree = (x: unknown): x is Tree => typeof x === 'object' && x !== null && !Array.isArray(x);
+const isEnd = (x: unknown): x is Tree => isTree(x) && 'at' in x;
+
 const sameIds = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((x, i) => (x as Tree)['id'] === (b[i] as Tree)['id']);
+
+/** Whether a field's two values say the same to those who ask how a rig is wired. */
+function wiresAlike(a: unknown, b: unknown): boolean {
+  if (Array.isArray(a) && Array.isArray(b)) return sameIds(a, b);
+  return Object.is(a, b) || (isEnd(a) && isEnd(b) && a['at'] === b['at'] && a['id'] === b['id']);
+}
+
+/** Whether what is asked of two trees' fields is the same. */
+const askedAlike = (a: Tree, b: Tree, asked: readonly string[]): boolean => asked.every((field) => wiresAlike(a[field], b[field]));
 
 /** The entries of a list schema, and how many there may be; undefined for what is no list. */
 function listOf(schema: Entry): { readonly item: Entry; readonly most: number } | undefined {
@@ -32,8 +44,6 @@ const LISTS = new Map(
     return list ? [[key, list] as const] : [];
   }),
 );
-
-const isTree = (x: unknown): x is Tree => typeof x === 'object' && x !== null && !Array.isArray(x);
 
 /**
  * As `readRig`, and as strict; of a document that was read an edit earlier only what differs is read anew, and all that does
@@ -71,7 +81,9 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
       if (!parsed.success) return undefined;
       rig[key] = parsed.output;
       document[key] = asParsed(value, parsed.output);
-      wiredAsBefore &&= UNASKED.has(key);
+      const old = was[key];
+      const asked = ASKED[key] as readonly string[] | undefined;
+      wiredAsBefore &&= asked !== undefined && (!asked.length || (isTree(value) && isTree(old) && askedAlike(value, old, asked)));
       continue;
     }
     if (!Array.isArray(value) || value.length > list.most) return undefined;
@@ -95,7 +107,12 @@ function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
     }
     rig[key] = entries;
     document[key] = texts;
-    wiredAsBefore &&= ASKED_BY_ID.has(key) && Array.isArray(oldRig) && sameIds(entries, oldRig);
+    const asked = ASKED[key] as readonly string[] | undefined;
+    wiredAsBefore &&=
+      asked !== undefined &&
+      Array.isArray(oldRig) &&
+      entries.length === oldRig.length &&
+      entries.every((x, i) => askedAlike(x as Tree, oldRig[i] as Tree, asked));
   }
   // What may be left out is then empty, as the whole reading has it.
   for (const key of Object.keys(FIELDS))

@@ -16,9 +16,22 @@ const ENDS = Object.fromEntries(LINE_ROLES.map((role) => [role, { from: joins(ro
 
 const problem = (code: string, path: string, bound: string, message: string): Problem => ({ code, path, bound, message });
 
-/** Fields that are not asked about below, and lists of which nothing is asked but the ids: an edit elsewhere in them wires nothing anew. */
-export const UNASKED: ReadonlySet<string> = new Set(['name', 'customer', 'assumptions']);
-export const ASKED_BY_ID: ReadonlySet<string> = new Set(['outlets', 'spigots', 'sprayers']);
+/**
+ * What is asked about below of some lists' entries and of the brief, and of fields about which nothing is: an edit elsewhere
+ * in them wires nothing anew. Of ends, what they join; of lists in an entry, the ids.
+ */
+export const ASKED: Readonly<Record<string, readonly string[]>> = {
+  name: [],
+  customer: [],
+  assumptions: [],
+  brief: ['day'],
+  outlets: ['id'],
+  spigots: ['id'],
+  sprayers: ['id'],
+  tanks: ['id', 'holds'],
+  machines: ['id', 'drive'],
+  lines: ['id', 'role', 'from', 'to', 'parts', 'taps'],
+};
 
 /** Things that no assessment could make sense of: ids used twice, lines to things that are not there. */
 export function wiringProblems(rig: Rig): Problem[] {

@@ -51,7 +51,7 @@ export class Cases {
   /** Cases that would not settle, in words, for a finding. */
   readonly unsettled: string[] = [];
   solves = 0;
-  /** Inside level below which each tank is not usable, m. */
+  /** Inside level below which each tank is not usable, m; where that is more than is filled, nothing of it is. */
   readonly heel = new Map<string, number>();
   /** The same by each tank's own outlets alone, whatever it is tied to. */
   readonly ownHeel = new Map<string, number>();
@@ -123,7 +123,7 @@ export class Cases {
       const all = tied.map((x) => ({ tank: x, ...this.heelOf(x, full) }));
       const highest = all.reduce((a, b) => (b.tank.base + b.levelM > a.tank.base + a.levelM ? b : a));
       const rise = highest.tank.base - t.base;
-      this.heel.set(t.id, Math.min(Math.max(rise + highest.levelM, 0), shapeHeight(t.shape)));
+      this.heel.set(t.id, Math.max(rise + highest.levelM, 0));
       if (highest.by) this.heelBy.set(t.id, { ...highest.by, outletM: highest.by.outletM + rise });
     }
   }
@@ -132,10 +132,9 @@ export class Cases {
   private heelOf(tank: Tank, full: Solved): { readonly levelM: number; readonly by: HeelDraw | undefined } {
     const drawn = this.rig.lines.filter((l) => l.from.at === 'tank' && l.from.id === tank.id && !l.closed);
     const washers = drawn.filter(isDraw);
-    const top = shapeHeight(tank.shape);
     if (!washers.length) {
       const ends = drawn.filter((l) => l.role === 'chemical').map((l) => drawLevel(tank, l));
-      return { levelM: Math.min(Math.max(0, ...ends), top), by: undefined };
+      return { levelM: Math.max(0, ...ends), by: undefined };
     }
     let [levelM, by]: [number, HeelDraw | undefined] = [0, undefined];
     for (const l of washers) {
@@ -143,7 +142,7 @@ export class Cases {
       const level = outletM + this.heelShare(l) * submergence(boreM, flowM3s);
       if (level > levelM) [levelM, by] = [level, { outletM, boreM, flowM3s, share: this.heelShare(l) }];
     }
-    return { levelM: Math.min(levelM, top), by };
+    return { levelM, by };
   }
 
   /** Share of the vortex rule's depth that is kept over an outlet. */
@@ -156,8 +155,8 @@ export class Cases {
   levelIn(tank: Tank, settings: Pick<CaseSettings, 'level' | 'levelOf'>): number {
     const own = settings.levelOf && Object.hasOwn(settings.levelOf, tank.id) ? settings.levelOf[tank.id] : undefined;
     if (own !== undefined) return own;
-    const heel = this.heel.get(tank.id)!;
-    const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
+    const full = Math.min(tank.fullLevel, shapeHeight(tank.shape));
+    const heel = Math.min(this.heel.get(tank.id)!, full);
     switch (settings.level ?? 'half') {
       case 'full':
         return full;

@@ -1,10 +1,12 @@
-import type { End, Rig } from '../rig/schema.js';
+import type { End, Line, Machine, Rig } from '../rig/schema.js';
 
 /** What hangs together behind the pumps: lines and things whose pressures bear on one another. */
 export interface GunPart {
   /** The same for a part that has the same first thing. */
   readonly name: string;
-  readonly lines: readonly object[];
+  readonly lines: readonly Line[];
+  readonly machines: readonly Machine[];
+  /** Machines, outlets and manifolds. */
   readonly things: readonly object[];
 }
 
@@ -22,11 +24,11 @@ export function gunParts(rig: Rig): ReadonlyMap<string, GunPart> {
   };
   const own = rig.lines.filter((l) => l.role === 'pressure' || l.role === 'bypass');
   for (const l of own) for (const end of [l.from, l.to]) if (JOINS.has(end.at)) up.set(root(`line:${l.id}`), root(key(end)));
-  const parts = new Map<string, { name: string; lines: object[]; things: object[] }>();
+  const parts = new Map<string, { name: string; lines: Line[]; machines: Machine[]; things: object[] }>();
   const of = (k: string) => {
     const r = root(k);
     let part = parts.get(r);
-    if (!part) parts.set(r, (part = { name: k, lines: [], things: [] }));
+    if (!part) parts.set(r, (part = { name: k, lines: [], machines: [], things: [] }));
     return part;
   };
   const out = new Map<string, GunPart>();
@@ -40,6 +42,7 @@ export function gunParts(rig: Rig): ReadonlyMap<string, GunPart> {
       part.things.push(x);
       out.set(`${at}:${x.id}`, part);
     }
+  for (const m of rig.machines) of(`machine:${m.id}`).machines.push(m);
   for (const l of own) of(`line:${l.id}`).lines.push(l);
   return out;
 }

@@ -49,7 +49,7 @@ export class TiedTanks {
       const [from, to] = [this.place(l.from.id), this.place(l.to.id)];
       if (from < 0 || to < 0) continue;
       const at = (end: typeof l.from, tank: Tank): number => Math.max(end.height ?? tank.base, tank.base);
-      const { quadratic, runs } = lineTerms(l, cases.values, cases.net.water, false);
+      const { quadratic, runs } = lineTerms(l, cases.values, cases.asDrawn.water, false);
       this.crossings.push({ from, to, fromM: at(l.from, tanks[from]), toM: at(l.to, tanks[to]), law: this.lawOf((h) => this.through(h, quadratic!, runs!)) });
     }
     this.flow = new Float64Array(this.crossings.length + 1);
@@ -61,7 +61,7 @@ export class TiedTanks {
   }
 
   private through(headM: number, quadratic: number, runs: Parameters<typeof outflowThrough>[2]): number {
-    return outflowThrough(headM, quadratic, runs, this.cases.net.water.kinematicViscosityM2S);
+    return outflowThrough(headM, quadratic, runs, this.cases.asDrawn.water.kinematicViscosityM2S);
   }
 
   private lawOf(flow: (headM: number) => number): Float64Array {

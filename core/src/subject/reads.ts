@@ -1,5 +1,5 @@
 import { flatMap } from '../lists.js';
-import type { End, Line, LineRole, Mix, Rig, Tank } from '../rig/schema.js';
+import type { End, Line, LineRole, Machine, Mix, Rig, Tank } from '../rig/schema.js';
 import { returnsToItself } from '../solve/solved.js';
 import type { Reading } from './subject.js';
 
@@ -8,10 +8,13 @@ const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => 
 /** Where chemicals are drawn from a tank bears on how deep it may be drawn; what is in their lines does not. */
 const chemicalEnds = (rig: Rig): readonly unknown[] => flatMap(rig.lines, (l) => (l.role === 'chemical' ? [l.from, l.to, l.closed] : []));
 
-const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
+/** Air and water, and what is taken for granted. */
+export const air = ({ assumptions, brief }: Rig): readonly unknown[] => [assumptions, brief.water, brief.altitude];
 
 /** A level that was solved, to the nanometre: what the solver leaves behind that is no change. */
 const level = (m: number): number => Math.round(m * 1e9);
+/** A flow that was solved, m³/s, likewise. */
+export const flowed = (m3s: number): number => Math.round(m3s * 1e12);
 
 /** A list that several subjects read, see {@link SharedLists}: to be read as one. */
 function shared<Of extends Pick<Reading, 'lists'>>(make: (of: Of) => readonly unknown[]): (of: Of) => readonly unknown[] {
@@ -21,12 +24,13 @@ function shared<Of extends Pick<Reading, 'lists'>>(make: (of: Of) => readonly un
 /** How deep each tank may be drawn. */
 export const levels = shared(({ ground }: Reading): readonly unknown[] => [...ground.cases.heel.values()].map(level));
 
-type Things = Pick<Reading, 'rig' | 'bare' | 'lists'>;
+type Things = Pick<Reading, 'rig' | 'bare' | 'wet' | 'lists'>;
 
 /** Air, water and every thing from the spigots to the pumps. */
-const upToPumps = shared(({ rig, bare }: Things): readonly unknown[] => [
+const upToPumps = shared(({ rig, bare, wet }: Things): readonly unknown[] => [
   ...air(rig),
-  ...bare([...rig.spigots, ...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines]),
+  ...wet(rig.tanks),
+  ...bare([...rig.spigots, ...rig.manifolds, ...rig.boosters, ...rig.machines]),
 ]);
 
 /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
@@ -47,54 +51,62 @@ export const allWater = shared((of: Things): readonly unknown[] => {
  * feed more than tanks.
  */
 export function behindTanks(of: Reading): readonly unknown[] {
-  const { rig, bare } = of;
+  const { rig, bare, wet } = of;
   const apart = (l: Line): boolean => (l.role === 'fill' ? l.from.at === 'spigot' && l.to.at === 'tank' : l.role !== 'tie' && l.from.at !== 'spigot');
   if (!rig.lines.every(apart)) return [allWater(of)];
   return [
     ...air(rig),
-    ...bare([...rig.tanks, ...rig.manifolds, ...rig.boosters, ...rig.machines, ...rig.outlets]),
+    ...wet(rig.tanks),
+    ...bare([...rig.manifolds, ...rig.boosters, ...rig.machines, ...rig.outlets]),
     ...linesOf(rig, 'feed', 'boost', 'pressure', 'bypass'),
     ...chemicalEnds(rig),
   ];
 }
 
-/** Of what is before the pumps only what water they get; of the tanks what presses on the ends of the lines back to them. */
-const atPumps = shared((of: Reading): readonly unknown[] => {
-  const { rig, ground } = of;
-  const { cases } = ground;
+/** Of what is before these pumps only what water they get; of the tanks what presses on the ends of the lines back to them. */
+function atPumps({ rig, ground: { cases } }: Reading, machines: readonly Machine[], lines: readonly Line[]): readonly unknown[] {
   return [
     ...air(rig),
-    ...cases.net.cutOff,
     // What a starved pump gets; of one that is fed, nothing before it bears on what is behind.
-    ...rig.machines.map((m) => Math.round(cases.asDrawn.machineFlow(m) * 1e12)),
-    ...flatMap(rig.lines, (l) => (l.role === 'bypass' && l.to.at === 'tank' ? [l.id, level(cases.asDrawn.headOf('lineEnd', l.id))] : [])),
+    ...flatMap(machines, (m) => [cases.net.cutOff.has(m.id), flowed(cases.asDrawn.machineFlow(m))]),
+    ...flatMap(lines, (l) => (l.role === 'bypass' && l.to.at === 'tank' ? [l.id, level(cases.asDrawn.headOf('lineEnd', l.id))] : [])),
   ];
-});
+}
 
 /** What pressures and what comes back hang on. */
 export const behindPumps = shared((of: Reading): readonly unknown[] => {
   const { rig, bare } = of;
   if (returnsToItself(rig)) return allWater(of);
-  return [atPumps(of), ...bare(rig.manifolds), ...bare(rig.machines), ...bare(rig.outlets), ...linesOf(rig, 'pressure', 'bypass')];
+  return [...atPumps(of, rig.machines, rig.lines), ...bare(rig.manifolds), ...bare(rig.machines), ...bare(rig.outlets), ...linesOf(rig, 'pressure', 'bypass')];
 });
 
 /** The same with the tanks that it comes back to, and how deep they may be drawn. */
-export const behindPumpsAndTanks = shared((of: Reading): readonly unknown[] => [behindPumps(of), ...of.bare(of.rig.tanks), levels(of)]);
+export const behindPumpsAndTanks = shared((of: Reading): readonly unknown[] => [behindPumps(of), ...of.wet(of.rig.tanks), levels(of)]);
 
 /** What the pressures in the part behind the pumps hang on that a gun belongs to, by its id. */
 export function gunPartOf(of: Reading, gun: string): readonly unknown[] {
   if (returnsToItself(of.rig)) return allWater(of);
   const part = of.gunParts.get(`outlet:${gun}`)!;
-  return of.lists.of(`behind the pumps: ${part.name}`, () => [atPumps(of), ...of.bare(part.things), ...part.lines]);
+  return of.lists.of(`behind the pumps: ${part.name}`, () => [...atPumps(of, part.machines, part.lines), ...of.bare(part.things), ...part.lines]);
 }
 
 /** What the part before the pumps hangs on that a thing belongs to (`machine:a`, `line:fill`, `tank:b`). */
 export function feedPartOf(of: Reading, thing: string): readonly unknown[] {
-  const { rig, bare, ground, parts } = of;
-  if (returnsToItself(rig)) return allWater(of);
+  const { rig, bare, wet, ground, parts, lists } = of;
+  if (returnsToItself(rig)) return [allWater(of)];
+  const depth = (tank: Tank): number => level(ground.cases.heel.get(tank.id)!);
+  const out: unknown[] = [];
   const part = parts.get(thing);
-  const tanks = rig.tanks.filter((t) => thing === `tank:${t.id}` || part?.tankIds.includes(t.id));
-  return [...air(rig), ...bare(part?.things ?? []), ...(part?.lines ?? []), ...bare(tanks), ...tanks.map((t) => level(ground.cases.heel.get(t.id)!))];
+  if (part)
+    out.push(
+      lists.of(`before the pumps: ${part.name}`, () => {
+        const [tanks, deep] = [part.tankIds, part.deepIds].map((ids) => rig.tanks.filter((t) => ids.includes(t.id)));
+        return [...air(rig), ...bare(part.things), ...part.lines, ...wet(tanks), ...deep.map(depth)];
+      }),
+    );
+  const own = rig.tanks.find((t) => thing === `tank:${t.id}`);
+  if (own) out.push(...air(rig), ...wet([own]), depth(own));
+  return out;
 }
 
 /** Things of fuel, charge, air and heat that stand on a deck. */
@@ -123,6 +135,9 @@ export const onTheDeck = (of: Things, more: readonly unknown[]): readonly unknow
   ...(of.rig.platform ? [deckThings(of), ...more] : []),
 ];
 
+/** Tanks by what a blend makes of them, with the names that its answers carry. */
+const drawnOn = ({ wet }: Things, tanks: readonly Tank[]): readonly unknown[] => [...tanks.map((t) => t.name), ...wet(tanks)];
+
 /** Tanks that hold chemicals, or are drawn on with them. */
 function chemicalTanks(rig: Rig): readonly Tank[] {
   const drawn = new Set(
@@ -134,8 +149,9 @@ function chemicalTanks(rig: Rig): readonly Tank[] {
   return rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
 }
 
-/** How deep each of the chemicals' tanks may be drawn. */
-export const chemicalLevels = ({ rig, ground }: Reading): readonly unknown[] => chemicalTanks(rig).map((t) => level(ground.cases.heel.get(t.id)!));
+/** How deep each tank of chemicals may be drawn. */
+export const chemicalLevels = ({ rig, ground }: Reading): readonly unknown[] =>
+  flatMap(rig.tanks, (t) => (t.liquid === 'chemical' ? [level(ground.cases.heel.get(t.id)!)] : []));
 
 /** What every blend hangs on: liquids, what is washed, what drives the pumps. */
 const chemistry = shared(({ rig }: Things): readonly unknown[] => [
@@ -158,7 +174,10 @@ const chemistry = shared(({ rig }: Things): readonly unknown[] => [
 /** What the blends and what is used of them hang on, with the names of tanks and liquids that the answers carry. */
 export const chemicals = shared((of: Reading): readonly unknown[] => {
   const { rig, bare } = of;
-  return [chemistry(of), ...bare(rig.softPumps), ...bare(rig.sprayers), ...chemicalTanks(rig), ...rig.lines.filter((l) => l.role === 'chemical')];
+  const tanks = chemicalTanks(rig);
+  // What is under a tank of chemicals has to hold it to its brim.
+  const brims = tanks.filter((t) => t.liquid === 'chemical');
+  return [chemistry(of), ...bare(rig.softPumps), ...bare(rig.sprayers), ...drawnOn(of, tanks), ...brims, ...rig.lines.filter((l) => l.role === 'chemical')];
 });
 
 /** What the blend of one mix hangs on: its own lines, those of its pump, and what they join. */
@@ -172,7 +191,10 @@ export function blendOf(of: Things, mix: Mix): readonly unknown[] {
     chemistry(of),
     ...bare(rig.softPumps.filter((p) => p.id === pump)),
     ...bare(rig.sprayers.filter((x) => joins('sprayer', x.id))),
-    ...rig.tanks.filter((t) => joins('tank', t.id)),
+    ...drawnOn(
+      of,
+      rig.tanks.filter((t) => joins('tank', t.id)),
+    ),
     ...own,
   ];
 }

@@ -1,5 +1,5 @@
 import type { AssumptionId, AssumptionValues } from '../assumption/register.js';
-import type { Rig } from '../rig/schema.js';
+import type { Rig, Tank } from '../rig/schema.js';
 import type { Blends } from '../solve/blend-network.js';
 import type { Cases } from '../solve/cases.js';
 import type { FeedPart } from '../solve/feed-parts.js';
@@ -33,6 +33,8 @@ export interface Reading {
   readonly lists: SharedLists;
   /** Things without their names: the same for two that differ in nothing else. For figures that carry no name of theirs. */
   readonly bare: (things: readonly object[]) => readonly object[];
+  /** Tanks as the water in them sees them: the same for two that differ in names, or in how far walls stand up beyond what is filled. */
+  readonly wet: (tanks: readonly Tank[]) => readonly object[];
   /** What hangs together before the pumps. */
   readonly parts: ReadonlyMap<string, FeedPart>;
   /** What hangs together behind them. */

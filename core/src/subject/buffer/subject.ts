@@ -1,6 +1,7 @@
 import { flatMap } from '../../lists.js';
 import { bufferCautions } from './cautions.js';
 import type { End, Tank } from '../../rig/schema.js';
+import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
 import { Draws } from '../../solve/mean-draw.js';
@@ -14,12 +15,12 @@ import { BUFFER_KINDS, type BufferCode } from './kinds.js';
 import type { BufferAnswers } from './result.js';
 
 /** What the answer for a tank that is tied to none hangs on: itself, what is drawn, how deep, and its own lines. */
-function tankAlone({ rig, bare }: Pick<Reading, 'rig' | 'bare'>, cases: Cases, tank: Tank, draws: Draws): readonly unknown[] {
+function tankAlone({ rig, wet }: Pick<Reading, 'rig' | 'wet'>, cases: Cases, tank: Tank, draws: Draws): readonly unknown[] {
   const by = cases.heelBy.get(tank.id);
   const joins = (end: End): boolean => end.at === 'tank' && end.id === tank.id;
   return [
     rig.assumptions,
-    ...bare([tank]),
+    ...wet([tank]),
     cases.heel.get(tank.id),
     ...(by ? [by.outletM, by.boreM, by.flowM3s, by.share] : []),
     ...rig.lines.filter((l) => joins(l.from) || joins(l.to)),
@@ -40,7 +41,7 @@ export const BUFFER: Subject<BufferAnswers, FillAnswers & MixAnswers, BufferCode
   kinds: BUFFER_KINDS,
   needs: ['fill', 'mix'],
   reads: (of) => [allWater(of), of.rig.brief.job, of.rig.brief.triggerShare],
-  tells: ({ rig }) => rig.lines.map((l) => l.from),
+  tells: ({ rig }) => [...rig.lines.map((l) => l.from), ...rig.tanks.map((t) => shapeHeight(t.shape))],
   assess: ({ cases, rig, each }, { fills, chemical: { drawnFrom } }) => {
     const draws = each(
       'draws',

@@ -12,13 +12,12 @@ import type { DrainResult } from './result.js';
 import type { Finding } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 
-/** Outflow, m³/s, that a head drives through a line into the open; the jet leaves with the last bore. */
-export function outflow(headM: number, line: Line, cases: Cases, guess = 0): number {
-  const { values } = cases;
+/** Outflow, m³/s, that a head, m, drives through a line into the open; the jet leaves with the last bore. */
+export function outflowBy(line: Line, cases: Cases): (headM: number, guess?: number) => number {
   const { water } = cases.asDrawn;
-  const terms = lineTerms(line, values, water, false);
-  const lastBore = line.parts[line.parts.length - 1]?.bore ?? 0.0254;
-  return outflowThrough(headM, (terms.quadratic ?? 0) + jetQuadratic(lastBore), terms.runs!, water.kinematicViscosityM2S, guess);
+  const { quadratic, runs } = lineTerms(line, cases.values, water, false);
+  const all = (quadratic ?? 0) + jetQuadratic(line.parts[line.parts.length - 1]?.bore ?? 0.0254);
+  return (headM, guess = 0) => outflowThrough(headM, all, runs!, water.kinematicViscosityM2S, guess);
 }
 
 const STEPS = 48;
@@ -53,7 +52,8 @@ function drainOne(cases: Cases, tank: Tank, line: Line): Drained {
   const levelM = [top - tank.base];
   const volumeM3 = [volume(top)];
   let last = 0;
-  const rate = (surface: number): number => (last = outflow(surface - outletM, line, cases, last));
+  const outflow = outflowBy(line, cases);
+  const rate = (surface: number): number => (last = outflow(surface - outletM, last));
   let time = 0;
   // Even steps of the root of the depth: the outflow falls with that root, so that the last drops cost no accuracy.
   const root = Math.sqrt(Math.max(top - sillM, 0));
@@ -90,14 +90,15 @@ function findTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
   const drained = tanks[at];
   const { outletM, sillM } = dumpEnds(drained, line);
   const group = new TiedTanks(cases, tanks);
-  group.open(drained, sillM, outletM, (h) => outflow(h, line, cases));
+  const outflow = outflowBy(line, cases);
+  group.open(drained, sillM, outletM, (h) => outflow(h));
   const volumes = Float64Array.from(tanks, (t) => volumeAt(t.shape, Math.min(t.fullLevel, shapeHeight(t.shape))));
   const out = new Float64Array(tanks.length + 1);
   const none = new Float64Array(tanks.length);
   const sum = (): number => volumes.reduce((s, v) => s + v, 0);
   const surface = (): number => group.surface(at, volumes[at]);
   const full = sum();
-  const fastestM3s = outflow(surface() - outletM, line, cases);
+  const fastestM3s = outflow(surface() - outletM);
   // What stands below the way out never leaves by it.
   const floors = group.floors(at, sillM);
   const kept = tanks.reduce((s, t, i) => s + volumeAt(t.shape, Math.max(floors[i] - t.base, 0)), 0);
@@ -136,13 +137,28 @@ export function ventVacuum(outM3s: number, ventBoreM: number, airDensityKgM3: nu
   return orificePressure(outM3s, ventBoreM, airDensityKgM3, coefficient);
 }
 
-export function assessDrain(cases: Cases, tank: Tank): DrainResult {
-  const { rig, values } = cases;
+/** A tank let out through its dump, or that of one tied to it. */
+export interface Emptied {
+  readonly line: Line;
+  readonly drained: Drained;
+}
+
+/** How a tank empties by its dump, whatever else is drawn; undefined where it has none. */
+export function emptied(cases: Cases, tank: Tank): Emptied | undefined {
   const tied = tiedWith(cases, tank);
-  const dumps = rig.lines.filter((l) => l.role === 'dump' && !l.closed);
+  const dumps = cases.rig.lines.filter((l) => l.role === 'dump' && !l.closed);
   const line = dumps.find((l) => l.from.id === tank.id) ?? dumps.find((l) => tied.some((t) => t.id === l.from.id));
-  const drained = line ? drain(cases, tied, line) : undefined;
-  const draw = Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
+  return line && { line, drained: drain(cases, tied, line) };
+}
+
+/** What pumps take from a tank with all guns held that are drawn open, m³/s. */
+export const drawn = (cases: Cases, tank: Tank): number => Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
+
+/** @param by how it empties by its dump, see {@link emptied} */
+export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined): DrainResult {
+  const { line, drained } = by ?? {};
+  const { rig, values } = cases;
+  const draw = drawn(cases, tank);
   const dump = drained?.fastestM3s ?? 0;
   // Nothing is emptier than empty: no more than the whole of the air can be missing.
   const air = airPressure(rig.brief.altitude);

@@ -1,16 +1,11 @@
 import { flatMap } from '../../lists.js';
 import { drainCautions } from './cautions.js';
-import { beforePumps, feedPartOf } from '../reads.js';
-import type { Reading, Subject } from '../subject.js';
-import { assessDrain, drainFindings } from './drain.js';
+import { tiedWith } from '../../solve/vessels.js';
+import { air, beforePumps, flowed } from '../reads.js';
+import type { Subject } from '../subject.js';
+import { assessDrain, drainFindings, drawn, emptied } from './drain.js';
 import { DRAIN_KINDS, type DrainCode } from './kinds.js';
 import type { DrainAnswers } from './result.js';
-
-/** Every part before the pumps that draws on a tank. */
-const drawsOn = (of: Reading, tankId: string): readonly unknown[] => [
-  ...feedPartOf(of, `tank:${tankId}`),
-  ...flatMap(of.rig.lines, (l) => (l.from.at === 'tank' && l.from.id === tankId ? feedPartOf(of, `line:${l.id}`) : [])),
-];
 
 /** How a tank is emptied, and whether its vent keeps up. */
 export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
@@ -18,16 +13,25 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
   scale: 'rating',
   kinds: DRAIN_KINDS,
   reads: (of) => [beforePumps(of), ...of.rig.lines.filter((l) => l.role === 'dump')],
-  assess: ({ cases, rig, each }) => ({
-    drains: rig.tanks.map((t) =>
-      each(
-        `drain ${t.id}`,
-        // What is drawn besides is drawn through its own feeds.
-        (of) => [...drawsOn(of, t.id), ...rig.lines.filter((l) => l.role === 'dump')],
-        () => assessDrain(cases, t),
-      ),
-    ),
-  }),
+  assess: ({ cases, rig, each }) => {
+    const lines = rig.lines.filter((l) => l.role === 'dump' || l.role === 'tie');
+    return {
+      drains: rig.tanks.map((t) => {
+        const tied = tiedWith(cases, t);
+        const own = lines.filter((l) => tied.some((x) => x.id === l.from.id || x.id === l.to.id));
+        const by = each(
+          `emptied ${t.id}`,
+          (of) => [...air(rig), ...of.wet(tied), ...own],
+          () => emptied(cases, t),
+        );
+        return each(
+          `drain ${t.id}`,
+          (of) => [...air(rig), ...of.wet([t]), by, flowed(drawn(cases, t))],
+          () => assessDrain(cases, t, by),
+        );
+      }),
+    };
+  },
   findings: ({ cases, rig }, a) => flatMap(rig.tanks, (t, i) => drainFindings(cases, t, a.drains[i])),
   cautions: drainCautions,
 };

@@ -2,7 +2,6 @@ import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { airPressure, altitudeOf, GRAVITY } from '../../fluid/air.js';
 import { vapourPressure, waterDensity } from '../../fluid/water.js';
 import type { Line, Machine } from '../../rig/schema.js';
-import { shapeHeight } from '../../rig/tank-shape.js';
 import type { Cases, CaseSettings, Trial } from '../../solve/cases.js';
 import { feedPath, inletMargin, type LaidPiece, raised } from '../../solve/inlet.js';
 import type { CaseState, Solved } from '../../solve/solved.js';
@@ -41,16 +40,16 @@ export function feedMargin(solved: Solved, machine: Machine): number | undefined
   return from === 'tank' || from === 'spigot' ? inletMargin(solved, machine, path).marginM : undefined;
 }
 
-/** Margin at nine levels from the tank's top to its bottom, everything else as in the worst case. */
+/** Margin at nine levels from a full tank to its bottom, everything else as in the worst case. */
 export function marginByLevel(cases: Cases, worst: CaseState, machine: Machine, path: readonly Line[]): FeedResult['byLevel'] {
   const tank = cases.rig.tanks.find((t) => t.id === path[0].from.id);
   if (!tank) return [];
   const out = [];
-  const height = shapeHeight(tank.shape);
+  const full = cases.levelIn(tank, { level: 'full' });
   const laid = cases.laidOf(path);
   const sole = cases.hangsOnlyOn(machine, tank.id) ? inletMargin(cases.at(stateOf(worst)), machine, path, laid) : undefined;
   for (let i = 0; i <= 8; i++) {
-    const level = height * (1 - i / 8);
+    const level = full * (1 - i / 8);
     const { marginM, npshM } = sole
       ? raised(sole, level - cases.levelIn(tank, worst))
       : inletMargin(cases.at({ ...stateOf(worst), levelOf: { [tank.id]: level } }), machine, path, laid);

@@ -12,9 +12,11 @@ import type { FillResult } from './result.js';
 import type { Finding } from '../finding.js';
 import { figure, input, message } from '../../working/figure.js';
 
+/** Whether water may come by a line from a spigot to a tank. */
+export const fills = (line: Line): boolean => line.role === 'fill' && line.from.at === 'spigot' && line.to.at === 'tank' && !line.closed;
+
 /** What arrives at a tank by one fill line. */
-export function assessFill(cases: Cases, line: Line): FillResult | undefined {
-  if (line.role !== 'fill' || line.from.at !== 'spigot' || line.to.at !== 'tank' || line.closed) return undefined;
+export function assessFill(cases: Cases, line: Line): FillResult {
   const { rig, net } = cases;
   const tank = rig.tanks.find((t) => t.id === line.to.id)!;
   const spigot = rig.spigots.find((s) => s.id === line.from.id)!;

@@ -2,7 +2,7 @@ import { flatMap } from '../../lists.js';
 import { fillCautions } from './cautions.js';
 import { beforePumps, feedPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
-import { assessFill, fillFindings } from './fill.js';
+import { assessFill, fillFindings, fills } from './fill.js';
 import { FILL_KINDS, type FillCode } from './kinds.js';
 import type { FillAnswers } from './result.js';
 
@@ -13,14 +13,12 @@ export const FILL: Subject<FillAnswers, object, FillCode> = {
   kinds: FILL_KINDS,
   reads: beforePumps,
   assess: ({ cases, rig, each }) => ({
-    fills: flatMap(
-      rig.lines,
-      (l) =>
-        each(
-          `fill ${l.id}`,
-          (of) => [l, ...feedPartOf(of, `line:${l.id}`)],
-          () => assessFill(cases, l),
-        ) ?? [],
+    fills: flatMap(rig.lines.filter(fills), (l) =>
+      each(
+        `fill ${l.id}`,
+        (of) => [l, ...feedPartOf(of, `line:${l.id}`)],
+        () => [assessFill(cases, l)],
+      ),
     ),
   }),
   findings: ({ cases }, a) => flatMap(a.fills, (f) => fillFindings(cases, f)),
