@@ -1,6 +1,7 @@
 import { LAYOUTS } from '../layouts/layouts';
-import { readRig } from './read';
+import { parseRig, readRig } from './read';
 import { reread } from './reread';
+import { ASKED, wiringProblems } from './wiring';
 import type { RigDocument } from './schema';
 import { THING_LISTS } from './schema';
 
@@ -55,4 +56,23 @@ describe('a document read an edit later is refused where a whole reading refuses
       expect(again.rig).toEqual(whole.rig);
     }
   });
+});
+
+test.each(LAYOUTS.map((l) => [l.id, l] as const))('%s: what is asked of how it is wired is written down', (_id, layout) => {
+  const rig = parseRig(layout.make());
+  const seen = new Set<string>();
+  const watched = <T extends object>(of: T, where: string): T =>
+    new Proxy(of, {
+      get: (from, key) => {
+        // Names are put into words that nobody gets to read where nothing is wrong.
+        if (typeof key === 'string' && key !== 'name' && Object.hasOwn(from, key)) seen.add(`${where}.${key}`);
+        return Reflect.get(from, key) as unknown;
+      },
+    });
+  const lists = Object.keys(ASKED).filter((key) => Array.isArray((rig as unknown as Record<string, unknown>)[key]));
+  const all = Object.fromEntries(lists.map((key) => [key, (rig as unknown as Record<string, object[]>)[key].map((x) => watched(x, key))]));
+  expect(wiringProblems({ ...rig, ...all, brief: watched(rig.brief, 'brief') })).toEqual([]);
+  const written = new Set(Object.entries(ASKED).flatMap(([key, fields]) => fields.map((f) => `${key}.${f}`)));
+  expect([...seen].filter((x) => !written.has(x))).toEqual([]);
+  expect(seen.size).toBeGreaterThan(5);
 });

@@ -96,4 +96,15 @@ describe('operating cases', () => {
     cases.at({ trial: { what: 'draw', machine: rig.machines[0], flowM3s: rig.machines[0].flow / 2 } });
     expect(cases.solves).toBe(solves + 1);
   });
+  test('no tank is taken to be fuller than it is filled, however much has to stand over its outlet', () => {
+    const d = LAYOUTS.find((l) => l.id === 'buffer-skid')!.make();
+    const tank = d.tanks[0];
+    [tank.fullLevel, tank.startLevel] = ['3 in', '3 in'];
+    for (const l of d.lines) if (l.from.at === 'tank' && l.from.id === tank.id) l.from.height = '6 in';
+    const rig = parseRig(d);
+    const cases = new Cases(rig, assumptionValues(rig.assumptions));
+    const [t] = rig.tanks;
+    expect(cases.heel.get(t.id)!).toBeGreaterThan(t.fullLevel);
+    for (const level of ['full', 'half', 'lowest'] as const) expect(cases.levelIn(t, { level })).toBe(t.fullLevel);
+  });
 });

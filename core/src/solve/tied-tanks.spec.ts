@@ -108,3 +108,13 @@ describe('what crosses a tie', () => {
     }
   });
 });
+
+test('how tied tanks drain is told of the usual water, whatever case was asked for before', () => {
+  const rig = parseRig(twin('3/4'));
+  const line = rig.lines.find((l) => l.role === 'dump')!;
+  const drained = (cases: Cases) => drain(cases, rig.tanks.slice(0, 2), line);
+  const cases = new Cases(rig, assumptionValues(rig.assumptions));
+  cases.at({ water: 'summer', strainer: 'dirty' });
+  expect(cases.net.water.temperatureK).toBeGreaterThan(rig.brief.water);
+  expect(drained(cases)).toEqual(drained(new Cases(rig, assumptionValues(rig.assumptions))));
+});

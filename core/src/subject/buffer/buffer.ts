@@ -53,7 +53,8 @@ export function assessTank(
     fullM3,
   );
   const heelLevel = (t: Tank): number => cases.heel.get(t.id)!;
-  const heelM3 = volume(heelLevel);
+  // Where more has to stand in a tank than it is filled to, all that it holds cannot be drawn.
+  const heelM3 = volume((t) => Math.min(heelLevel(t), top(t)));
   const inflow = sum(fills, ids, (f) => f.arrives.value);
   const inflowPoor = sum(fills, ids, (f) => f.poor);
   const inflowGood = sum(fills, ids, (f) => f.good);

@@ -1,5 +1,8 @@
 import { airPressure, GRAVITY } from '../../fluid/air';
+import { assess } from '../../assess/assess';
 import { vapourPressure, waterDensity } from '../../fluid/water';
+import { LAYOUTS } from '../../layouts/layouts';
+import { parseRig } from '../../rig/read';
 import { seeded } from '../../testing/near';
 import { highest, hottest } from './feed-limits';
 
@@ -39,5 +42,18 @@ describe('where a margin is gone', () => {
     expect(highest(-5, 0, 998)).toBe(-2000);
     expect(highest(9.9, 0, 998)).toBe(11_000);
     expect(highest(30, 0, 998)).toBe(11_000);
+  });
+
+  test('by level: told from a full tank to an empty one, and no higher, however tall its walls', () => {
+    const d = LAYOUTS.find((l) => l.id === 'buffer-skid')!.make();
+    const tank = d.tanks[0];
+    if (!('height' in tank.shape)) throw new Error('no straight walls');
+    [tank.shape.height, tank.fullLevel, tank.startLevel] = ['40 in', '24 in', '24 in'];
+    const rig = parseRig(d);
+    const [feed] = assess(rig).feeds;
+    const heights = feed.byLevel.map((p) => p.surfaceM - rig.tanks[0].base);
+    expect(heights.length).toBe(9);
+    expect(heights[0]).toBeCloseTo(24 * 0.0254, 12);
+    expect(heights[8]).toBe(0);
   });
 });
