@@ -162,7 +162,7 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
   const tank = rig.tanks[place];
   const stock = tank ? stocks.in(tank) : stocks.of(mix.stock);
   const count = tank ? POINTS[1] : 1;
-  const low = tank ? drawHeight({ line: way.line, tank, stock }) : 0;
+  const low = tank ? drawHeight({ line: way.line, tank }) : 0;
   const high = tank ? Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), low + 1e-6) : 1;
   const rows = new Float64Array(count * 3);
   for (let i = 0; i < count; i++) {

@@ -18,6 +18,8 @@ export interface Branch {
   /** Left out for a branch straight from a spigot. */
   readonly tank: Tank | undefined;
   readonly stock: Stock;
+  /** Specific gravity of what it brings: of a finished mix, that of the mix. */
+  readonly gravity: number;
 }
 
 export interface BlendState {
@@ -84,11 +86,13 @@ export class BlendNetwork {
   private readonly clean: Float64Array;
   private readonly dirty: Float64Array;
   private readonly full: readonly number[];
+  private readonly suctionLink: number;
   private readonly deliveryLink: number;
   private readonly tipLink: number;
   private readonly airNode: number;
   private readonly ends: { readonly into: number; readonly out: number; readonly tip: number };
-  private readonly deliveryRuns: Float64Array;
+  /** Lines that carry the blend, with the lengths of their hoses. */
+  private readonly blended: readonly { readonly link: number; readonly start: number; readonly runs: Float64Array }[];
 
   constructor(
     readonly rig: Rig,
@@ -102,7 +106,7 @@ export class BlendNetwork {
     this.water = waterAt(rig.brief.water);
     this.branches = way.branches.map((line) => {
       const tank = line.from.at === 'tank' ? rig.tanks.find((t) => t.id === line.from.id)! : undefined;
-      return { line, tank, stock: tank ? stocks.in(tank) : stocks.of(undefined) };
+      return tank ? { line, tank, stock: stocks.in(tank), gravity: stocks.gravityIn(tank) } : { line, tank, stock: stocks.of(undefined), gravity: 1 };
     });
     const active = stocks.of(mix.stock).liquid.id;
     this.strengths = this.branches.map((b) => (b.stock.liquid.id === active ? b.stock.today : 0));
@@ -118,7 +122,7 @@ export class BlendNetwork {
     const links: LinkSpec[] = [];
     for (const [i, b] of this.branches.entries()) {
       nodes.push({ id: `tank:${i}`, elevationM: mix.height, headM: mix.height });
-      links.push({ id: `branch:${i}`, from: `tank:${i}`, to: 'mix', ...this.terms(b.line, b.stock.gravity, false) });
+      links.push({ id: `branch:${i}`, from: `tank:${i}`, to: 'mix', ...this.terms(b.line, b.gravity, false) });
     }
     links.push(
       this.suction
@@ -132,17 +136,20 @@ export class BlendNetwork {
     this.network.viscosity = this.water.kinematicViscosityM2S;
     this.tankNodes = this.branches.map((_, i) => this.network.node(`tank:${i}`));
     this.branchLinks = this.branches.map((_, i) => this.network.link(`branch:${i}`));
+    this.suctionLink = this.network.link('suction');
     this.clean = this.network.room.copy(this.network.quadratic);
     this.dirty = this.network.room.copy(this.network.quadratic);
-    for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.stock.gravity, true).quadratic!;
-    if (this.suction && strains(this.suction)) this.dirty[this.network.link('suction')] = this.terms(this.suction, 1, true).quadratic!;
+    for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.gravity, true).quadratic!;
+    if (this.suction && strains(this.suction)) this.dirty[this.suctionLink] = this.terms(this.suction, 1, true).quadratic!;
     this.full = this.branches.map((b) => b.tank?.fullLevel ?? 0);
     this.deliveryLink = this.network.link('delivery');
     this.tipLink = this.network.link('nozzle:tip');
     this.airNode = this.network.node('air');
     this.ends = { into: this.network.node('in'), out: this.network.node('out'), tip: this.network.node('tip') };
-    const { runStart, runLength } = this.network;
-    this.deliveryRuns = runLength.slice(runStart[this.deliveryLink], runStart[this.deliveryLink + 1]);
+    this.blended = [this.suctionLink, this.deliveryLink].map((link) => {
+      const { runStart, runLength } = this.network;
+      return { link, start: runStart[link], runs: runLength.slice(runStart[link], runStart[link + 1]) };
+    });
   }
 
   private tipQuadratic(boreM: number): number {
@@ -159,8 +166,8 @@ export class BlendNetwork {
     const b = this.branches[branch];
     const line = { ...b.line, parts: b.line.parts.map((p) => (p.id === partId && p.kind === 'valve' ? { ...p, setting } : p)) };
     const link = this.branchLinks[branch];
-    this.clean[link] = this.terms(line, b.stock.gravity, false).quadratic!;
-    this.dirty[link] = strains(line) ? this.terms(line, b.stock.gravity, true).quadratic! : this.clean[link];
+    this.clean[link] = this.terms(line, b.gravity, false).quadratic!;
+    this.dirty[link] = strains(line) ? this.terms(line, b.gravity, true).quadratic! : this.clean[link];
   }
 
   /** Shuts a branch, or opens it. */
@@ -191,8 +198,8 @@ export class BlendNetwork {
       }),
     });
     const before = this.clean.slice();
-    this.branches.forEach((b, i) => (this.clean[this.branchLinks[i]] = this.terms(strip(b.line), b.stock.gravity, false).quadratic!));
-    if (this.suction) this.clean[this.network.link('suction')] = this.terms(strip(this.suction), 1, false).quadratic!;
+    this.branches.forEach((b, i) => (this.clean[this.branchLinks[i]] = this.terms(strip(b.line), b.gravity, false).quadratic!));
+    if (this.suction) this.clean[this.suctionLink] = this.terms(strip(this.suction), 1, false).quadratic!;
     this.clean[this.deliveryLink] = this.terms(strip(this.delivery), 1, false).quadratic!;
     const { flowM3s } = this.solve(levels, false, strengths);
     this.clean.set(before);
@@ -209,7 +216,7 @@ export class BlendNetwork {
     for (let i = 0; i < branches.length; i++) {
       const b = branches[i];
       const surface = b.tank ? b.tank.base + Math.max(levels[i], 0) : mix.height;
-      network.head[this.tankNodes[i]] = mix.height + b.stock.gravity * (surface - mix.height);
+      network.head[this.tankNodes[i]] = mix.height + b.gravity * (surface - mix.height);
     }
     let gravity = this.gravity;
     let solved = true;
@@ -218,10 +225,11 @@ export class BlendNetwork {
     // The blend's weight hangs on the flows, which hang a little on the weight: from the last answer one round often settles it.
     for (let round = 0; round < 3; round++) {
       network.quadratic.set(dirty ? this.dirty : this.clean);
-      network.quadratic[this.deliveryLink] *= gravity;
+      for (const { link, start, runs } of this.blended) {
+        network.quadratic[link] *= gravity;
+        for (let r = 0; r < runs.length; r++) network.runLength[start + r] = runs[r] * gravity;
+      }
       network.quadratic[this.tipLink] *= gravity;
-      const start = network.runStart[this.deliveryLink];
-      for (let r = 0; r < this.deliveryRuns.length; r++) network.runLength[start + r] = this.deliveryRuns[r] * gravity;
       network.head[this.airNode] = mix.height + gravity * (sprayer.height - mix.height);
       solved = network.solve().converged;
       if (!solved) {
@@ -234,7 +242,7 @@ export class BlendNetwork {
         if (flows[i] < 1e-10) flows[i] = 0;
         total += flows[i];
       }
-      const next = total > 0 ? branches.reduce((s, b, i) => s + (b.stock.gravity * flows[i]) / total, 0) : 1;
+      const next = total > 0 ? branches.reduce((s, b, i) => s + (b.gravity * flows[i]) / total, 0) : 1;
       const done = Math.abs(next - gravity) < 1e-4;
       gravity = next;
       this.gravity = next;
@@ -298,4 +306,4 @@ export function wayOf(rig: Rig, mix: Mix): BlendWay | undefined {
 }
 
 /** Height at which a branch takes from its tank, inside it, m. */
-export const drawHeight = (b: Branch): number => (b.tank ? drawLevel(b.tank, b.line) : 0);
+export const drawHeight = (b: Pick<Branch, 'line' | 'tank'>): number => (b.tank ? drawLevel(b.tank, b.line) : 0);

@@ -9,7 +9,7 @@ export const WATER_KG_M3 = 998.2;
 const KG_PER_POUND = 0.45359237;
 
 /** Density of what a tank holds, kg/m³. */
-export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.in(tank).gravity;
+export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.gravityIn(tank);
 
 /** What is in a full tank, kg. */
 export const fullMass = (stocks: Stocks, tank: Tank): number =>

@@ -1,8 +1,8 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { LiquidKind } from '../chemistry/compatibility.js';
 import { chlorineShare, hypochloriteGravity, strengthAfter, tradeShare } from '../chemistry/hypochlorite.js';
-import type { Liquid } from '../rig/schema.js';
-import type { Rig, Tank } from '../rig/schema.js';
+import type { Liquid, Mix, Rig, Tank } from '../rig/schema.js';
+import { wantedStrength } from './consumption.js';
 
 /** Products whose strength is counted as the share of the product itself. */
 const NEAT: ReadonlySet<LiquidKind> = new Set(['soap', 'degreaser', 'acid', 'caustic', 'ammonia', 'neutraliser']);
@@ -58,6 +58,14 @@ export const WATER: Stock = {
   gravity: 1,
 };
 
+/** Whether a mix draws on a tank. */
+export const drawsOn = (rig: Rig, mix: Mix, tank: Tank): boolean =>
+  rig.lines.some((l) => l.role === 'chemical' && !l.closed && l.from.at === 'tank' && l.from.id === tank.id && l.to.at === 'mix' && l.to.id === mix.id);
+
+/** The mix that is made in a tank at its final strength; undefined for a tank of stock. */
+export const mixMadeIn = (rig: Rig, tank: Tank): Mix | undefined =>
+  rig.mixes.find((m) => (m.way === 'batch' || m.way === 'draw-stick') && drawsOn(rig, m, tank));
+
 /** Every liquid of a rig today, and what each tank holds. */
 export class Stocks {
   private readonly byId: ReadonlyMap<string, Stock>;
@@ -75,6 +83,17 @@ export class Stocks {
 
   in(tank: Tank): Stock {
     return this.of(tank.holds);
+  }
+
+  /** Share of its stock in what stands in a tank: a finished mix is water but for it. */
+  shareIn(tank: Tank): number {
+    const [made, { today }] = [mixMadeIn(this.rig, tank), this.in(tank)];
+    return made && today > 0 ? Math.min(wantedStrength(made, this.values) / today, 1) : 1;
+  }
+
+  /** Specific gravity of what stands in a tank. */
+  gravityIn(tank: Tank): number {
+    return 1 + (this.in(tank).gravity - 1) * this.shareIn(tank);
   }
 
   /** Strength of a liquid kept at this temperature, K, against what it is reckoned at; what was titrated is as measured. */

@@ -1,13 +1,12 @@
 import { advise, applyFix } from '../../advise/advise';
-import { assess } from '../../assess/assess';
 import { addReceiver, lineAir } from '../../edit/energy';
 import { airLineStart } from '../../hydraulics/air-line';
 import { smallBuffer } from '../../layouts/small-buffer';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 
-const judged = (d: RigDocument) => assess(parseRig(d));
 const CFM = 4.719474432e-4;
 const PSI = 6894.757;
 

@@ -1,18 +1,18 @@
 import { advise, applyFix } from '../../advise/advise';
 import { assess } from '../../assess/assess';
+import { simulateDay } from '../../day/simulate-day';
 import { addBooster } from '../../edit/booster';
 import { addBattery, addCharger, addLoad, addPanel, wireFrom } from '../../edit/energy';
 import { placeOf } from '../../edit/place';
 import { wireResistance } from '../../electrics/cable';
-import { simulateDay } from '../../day/simulate-day';
 import { LAYOUTS } from '../../layouts/layouts';
 import { mend } from '../../rig/mend';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const circuits = (d: RigDocument) => judged(d).circuits;
 /** The tied tanks' rig with its battery and nothing but its pump on it. */
 const bare = (): RigDocument => {
@@ -209,4 +209,13 @@ describe('a battery over the day', () => {
     expect(b.net.value).toBeGreaterThan(0);
     expect(b.net.value).toBeLessThan(0.5 * b.capacityAs);
   });
+});
+
+test('a day that empties the battery is told, and a larger one cures it', () => {
+  const d = layout('two-batch');
+  d.batteries![0].capacity = '6 Ah';
+  const a = judged(d);
+  expect(a.findings.map((f) => f.code)).toContain('battery-short');
+  const fix = advise(d, parseRig(d), a).find((f) => f.code === 'battery-short' && f.cures)!;
+  expect(judged(applyFix(d, fix)).findings.map((f) => f.code)).not.toContain('battery-short');
 });

@@ -1,13 +1,12 @@
-import { assess } from '../../assess/assess.js';
 import { LAYOUTS } from '../../layouts/layouts.js';
 import { si } from '../../quantity/parse.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
+import { judged } from '../../testing/judge.js';
 import { near } from '../../testing/near.js';
 
 const PSI = si('1 psi', 'pressure');
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const codes = (d: RigDocument) => judged(d).findings.map((f) => f.code);
 /** The skid with its pump at a height that brings its inlet to about a gauge pressure. */
 function skid(inlet: string): RigDocument {

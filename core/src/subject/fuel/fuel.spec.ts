@@ -1,13 +1,12 @@
 import { advise, applyFix } from '../../advise/advise';
-import { assess } from '../../assess/assess';
 import { addFuelTank, lineFuel } from '../../edit/energy';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const codes = (d: RigDocument): string[] => judged(d).findings.map((f) => f.code);
 /** A 13 hp washer, which has no fuel pump, on a tank of its own height over the deck; no platform, so heights are as typed. */
 const remote = (base: string, more: Partial<NonNullable<RigDocument['fuelTanks']>[number]> = {}): RigDocument => {

@@ -1,9 +1,9 @@
 import { advise, applyFix } from '../../advise/advise';
-import { assess } from '../../assess/assess';
 import { addBurner } from '../../edit/energy';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 
 const hot = (set: string, heat: string, stands?: string): RigDocument => {
@@ -12,7 +12,6 @@ const hot = (set: string, heat: string, stands?: string): RigDocument => {
   if (stands) for (const l of d.lines) if (l.role === 'pressure') for (const p of l.parts) p.stands = stands;
   return d;
 };
-const judged = (d: RigDocument) => assess(parseRig(d));
 
 describe('a burner behind a washer', () => {
   // ρ Q c ΔT: 8 gpm through 60 K is 126.5 kW, at 85 % some 15 L/h of diesel; worked by hand from the first law.

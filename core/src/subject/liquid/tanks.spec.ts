@@ -6,15 +6,13 @@ import { tiedTanksTruck } from '../../layouts/tied-tanks-truck';
 import { winterSplit } from '../../layouts/winter-split';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 import { say } from '../../working/figure';
-import { assess } from '../../assess/assess';
-import type { Assessment } from '../../assess/assessment';
 import type { ChemicalTankResult } from './result';
 
 const GALLON = 0.003785411784;
 const POUND = 0.45359237;
-const judged = (d: RigDocument): Assessment => assess(parseRig(d));
 const tankOf = (d: RigDocument, id: string): ChemicalTankResult => judged(d).chemical.tanks.find((t) => t.tankId === id)!;
 const tank = (d: RigDocument, id: string) => d.tanks.find((t) => t.id === id)!;
 const words = (d: RigDocument, code: string): string | undefined => {

@@ -4,17 +4,10 @@ import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { dayUse } from '../../solve/consumption.js';
-import type { Stocks } from '../../solve/stock.js';
+import { stockOfTank } from '../../solve/loaded.js';
+import { drawsOn, mixMadeIn, type Stocks } from '../../solve/stock.js';
 import type { ChemicalTankResult } from './result.js';
 import type { MixResult } from '../mix/result.js';
-
-/** The mix that is made in a tank at its final strength; undefined for a tank of stock. */
-export function mixMadeIn(rig: Rig, tank: Tank): Mix | undefined {
-  return rig.mixes.find((m) => (m.way === 'batch' || m.way === 'draw-stick') && drawsOn(rig, m, tank));
-}
-
-const drawsOn = (rig: Rig, mix: Mix, tank: Tank): boolean =>
-  rig.lines.some((l) => l.role === 'chemical' && !l.closed && l.from.at === 'tank' && l.from.id === tank.id && l.to.at === 'mix' && l.to.id === mix.id);
 
 /** Every tank of chemicals: what a day takes out of it, how long it lasts, and whether what is under it would hold it. */
 export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonly MixResult[]): ChemicalTankResult[] {
@@ -29,16 +22,13 @@ export function assessChemicalTanks(cases: Cases, stocks: Stocks, mixes: readonl
       const fullM3 = at(tank.fullLevel);
       const startM3 = Math.min(at(tank.startLevel), fullM3);
       const heelM3 = at(cases.heel.get(tank.id)!);
-      const stock = stocks.in(tank);
-      // A finished mix is water but for its share of the stock.
-      const share = made && stock.today > 0 ? Math.min((mixes.find((m) => m.mixId === made.id)?.wanted.value ?? stock.today) / stock.today, 1) : 1;
-      const densityKgM3 = 998.2 * (1 + (stock.gravity - 1) * share);
+      const densityKgM3 = stockOfTank(stocks, tank);
       const reserve = values['chem-reserve'];
       const spillM3 = volumeAt(tank.shape, shapeHeight(tank.shape));
       return {
         tankId: tank.id,
         mixId: made?.id,
-        stockShare: share,
+        stockShare: stocks.shareIn(tank),
         fullM3,
         startM3,
         heelM3,

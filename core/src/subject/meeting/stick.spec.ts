@@ -1,10 +1,8 @@
 import { advise, applyFix } from '../../advise/advise.js';
-import { assess } from '../../assess/assess.js';
 import { LAYOUTS } from '../../layouts/layouts.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
-
-const judged = (d: RigDocument) => assess(parseRig(d));
+import { judged } from '../../testing/judge';
 
 describe('a draw stick', () => {
   /** The two-washer trailer draws SH by a stick; acid is on board beside it. */

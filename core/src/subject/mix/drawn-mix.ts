@@ -35,7 +35,7 @@ export function drawnWay(cases: Cases, stocks: Stocks, mix: Mix): DrawnWay | und
   const machine = outlet && rig.machines.find((m) => net.outletsOf(m.id).some((o) => o.id === outlet.id));
   if (!injector || !line || !outlet || !machine || net.cutOff.has(machine.id)) return undefined;
   const tank = rig.tanks.find((t) => t.id === line.from.id);
-  const gravity = tank ? stocks.in(tank).gravity : 1;
+  const gravity = tank ? stocks.gravityIn(tank) : 1;
   const hoses = pressurePath(rig, machine.id, outlet.id);
   const flow = cases.asDrawn.machineFlow(machine);
   const { water } = cases.asDrawn;

@@ -87,8 +87,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const carried = net.branches.reduce((s, b) => {
     if (!b.tank) return s;
     const filled = rig.lines.some((l) => l.role === 'fill' && l.to.at === 'tank' && l.to.id === b.tank!.id);
-    const gravity = finished ? 1 + (b.stock.gravity - 1) * Math.min(wanted / Math.max(b.stock.today, 1e-6), 1) : b.stock.gravity;
-    return filled ? s : s + volumeAt(b.tank.shape, Math.min(b.tank.startLevel, shapeHeight(b.tank.shape))) * 998 * gravity;
+    return filled ? s : s + volumeAt(b.tank.shape, Math.min(b.tank.startLevel, shapeHeight(b.tank.shape))) * 998 * b.gravity;
   }, 0);
   const unrinsed =
     mix.flush === 'through' || finished

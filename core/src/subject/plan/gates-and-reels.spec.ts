@@ -1,12 +1,11 @@
 import { advise, applyFix } from '../../advise/advise';
-import { assess } from '../../assess/assess';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { say } from '../../working/figure';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string): string[] =>
   judged(d)
     .findings.filter((f) => f.code === code)

@@ -4,11 +4,11 @@ import { addGear, moveThing, placeOf, turnThing } from '../../edit/place';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
-import { say } from '../../working/figure';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
+import { say } from '../../working/figure';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string): string[] =>
   judged(d)
     .findings.filter((f) => f.code === code)

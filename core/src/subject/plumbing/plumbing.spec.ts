@@ -3,10 +3,10 @@ import { assess } from '../../assess/assess.js';
 import { LAYOUTS } from '../../layouts/layouts.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
+import { judged } from '../../testing/judge';
 import { say } from '../../working/figure.js';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string) => judged(d).findings.find((f) => f.code === code);
 const mended = (d: RigDocument, code: string): RigDocument => {
   const rig = parseRig(d);

@@ -1,9 +1,9 @@
 import { advise, applyFix } from '../../advise/advise';
-import { assess } from '../../assess/assess';
 import { moveThing } from '../../edit/place';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
 import { near } from '../../testing/near';
 import { say } from '../../working/figure';
 
@@ -12,7 +12,6 @@ const layout = (id: string, slope?: { nose: string; kerb: string }): RigDocument
   if (slope) d.platform!.slope = slope;
   return d;
 };
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string): string[] =>
   judged(d)
     .findings.filter((f) => f.code === code)

@@ -5,9 +5,9 @@ import { LAYOUTS } from '../../layouts/layouts.js';
 import { mend } from '../../rig/mend.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
+import { judged } from '../../testing/judge';
 
 const layout = (id: string): RigDocument => LAYOUTS.find((l) => l.id === id)!.make();
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string) => judged(d).findings.filter((f) => f.code === code);
 
 describe('what a pump runs on', () => {

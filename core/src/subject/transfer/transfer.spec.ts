@@ -1,16 +1,17 @@
 import { advise, applyFix } from '../../advise/advise.js';
 import { assess } from '../../assess/assess.js';
 import { assumptionValues } from '../../assumption/register.js';
-import { addTransfer, removeTank, removeTransfer, transfersOf } from '../../edit/index.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
-import { waterAt } from '../../fluid/water.js';
+import { addTransfer, removeTank, removeTransfer, transfersOf } from '../../edit/index.js';
 import { GRAVITY } from '../../fluid/air.js';
+import { waterAt } from '../../fluid/water.js';
 import { LAYOUTS } from '../../layouts/layouts.js';
 import { mend } from '../../rig/mend.js';
 import { parseRig } from '../../rig/read.js';
 import type { RigDocument } from '../../rig/schema.js';
 import { volumeAt } from '../../rig/tank-shape.js';
 import { transferWays } from '../../solve/transfer.js';
+import { judged } from '../../testing/judge';
 
 const GPM = 6.30902e-5;
 
@@ -36,7 +37,6 @@ const withDrum = (change: (d: RigDocument) => void = () => undefined): RigDocume
   mend(d);
   return d;
 };
-const judged = (d: RigDocument) => assess(parseRig(d));
 const told = (d: RigDocument, code: string) => judged(d).findings.filter((f) => f.code === code);
 
 describe('a pump from tank to tank', () => {

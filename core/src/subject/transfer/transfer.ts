@@ -19,7 +19,7 @@ export const assessTransfers = (cases: Cases, stocks: Stocks): TransferResult[] 
 
 function assessTransfer({ rig, values }: Cases, stocks: Stocks, way: TransferWay): TransferResult {
   const { pump, from, to, suction } = way;
-  const { gravity } = stocks.in(from);
+  const gravity = stocks.gravityIn(from);
   const water = waterAt(rig.brief.water);
   const lowest = drawLevel(from, suction);
   const full = Math.max(Math.min(from.fullLevel, shapeHeight(from.shape)), lowest);

@@ -1,0 +1,40 @@
+import { advise, applyFix } from '../../advise/advise';
+import { twoBatchSingleAxle } from '../../layouts/two-batch-single-axle';
+import { parseRig } from '../../rig/read';
+import type { RigDocument } from '../../rig/schema';
+import { judged } from '../../testing/judge';
+
+describe('what must not meet', () => {
+  const withAcid = (): RigDocument => {
+    const d = twoBatchSingleAxle();
+    d.liquids!.push({ id: 'rust', name: 'Rust remover', kind: 'acid', price: '$18' });
+    d.tanks.push({ ...d.tanks[0], id: 'acid-tank', name: 'Acid', holds: 'rust' });
+    return d;
+  };
+  test('acid on the same rig with a pump of its own is listed, not stopped', () => {
+    const a = judged(withAcid());
+    expect(a.verdict).not.toBe('stop');
+    expect(a.chemical.meetings.find((m) => m.verdict === 'never')).toMatchObject({ places: [] });
+  });
+  test('acid that can be drawn into the SH pump is a stop with its reason, even behind a shut valve', () => {
+    const d = withAcid();
+    d.lines.push({ ...d.lines.find((l) => l.id === 'walls-draw')!, id: 'acid-draw', from: { at: 'tank', id: 'acid-tank' }, closed: true });
+    const a = judged(d);
+    expect(a.verdict).toBe('stop');
+    const found = a.findings.find((f) => f.code === 'never-mix')!;
+    expect(found.message.values['reason']).toMatch(/chlorine gas/);
+    const fix = advise(d, parseRig(d), a).find((f) => f.code === 'never-mix')!;
+    expect(judged(applyFix(d, fix)).verdict).not.toBe('stop');
+  });
+  test('a brass swivel under SH and nitrile seals in its pump are told, and cured', () => {
+    const d = twoBatchSingleAxle();
+    d.reels = [
+      { id: 'soft-reel', name: 'Soft wash reel', line: 'walls-hose', flange: '20 in', core: '8 in', width: '18 in', place: 'kerb', row: '1', swivel: 'brass' },
+    ];
+    d.softPumps![0].seals = 'nitrile';
+    const a = judged(d);
+    expect(a.findings.filter((f) => f.code === 'attacked').map((f) => f.station)).toEqual(expect.arrayContaining(['reels', 'machines']));
+    const fixes = advise(d, parseRig(d), a).filter((f) => f.code === 'attacked');
+    expect(fixes.length).toBeGreaterThanOrEqual(2);
+  });
+});
