@@ -26,6 +26,7 @@ export { bubbleDepth, bypassTime } from '../subject/bypass/bypass.js';
 export { timeToEmpty } from '../subject/buffer/buffer.js';
 export { ventVacuum } from '../subject/drain/drain.js';
 export { type FlowAndPressure, gunLimits, type GunLimits, pressureAlong } from '../subject/pressure/along.js';
+export { fillings } from '../subject/weight/states.js';
 export { submergence } from '../solve/heel.js';
 export { fitSpigot, type SpigotCurve } from '../solve/spigot-curve.js';
 export { caseWords } from '../subject/feed/feed-findings.js';

@@ -8,7 +8,7 @@ import { type EnergyPlan, energyPlan } from './energy-plan.js';
 import { vapourPressure, waterDensity } from '../fluid/water.js';
 import type { Phase, PhaseKind, WorkDay } from '../rig/day-schema.js';
 import type { Rig, Tank } from '../rig/schema.js';
-import { levelOf, shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import { fullDepth, levelOf, volumeAt } from '../rig/tank-shape.js';
 import { type Reach, reachOfOutlets } from './reach.js';
 import { seasonsOf, type SeasonSpread } from './seasons.js';
 import { handsOf, inHand, triggerOf } from './hands.js';
@@ -137,7 +137,7 @@ export interface Dump {
 function dumpTable(cases: Cases, tank: Tank): Dump | undefined {
   const line = dumpLine(cases, tank);
   if (!line) return undefined;
-  const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const full = volumeAt(tank.shape, fullDepth(tank));
   const { outletM, sillM } = dumpEnds(tank, line);
   const outflow = outflowBy(line, cases);
   const squares = Float64Array.from({ length: LEVEL_POINTS }, (_, i) => {

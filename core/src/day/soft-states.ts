@@ -15,7 +15,7 @@ import { airPressure, GRAVITY } from '../fluid/air.js';
 import { jetHeight } from '../hydraulics/outflow.js';
 import type { Mix } from '../rig/schema.js';
 import type { Rig } from '../rig/schema.js';
-import { shapeHeight } from '../rig/tank-shape.js';
+import { fullDepth } from '../rig/tank-shape.js';
 import { hoseIn } from '../solve/paths.js';
 import type { Reach } from './reach.js';
 import { tidy } from './tidy.js';
@@ -97,9 +97,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   const strengths = carriedStrengths(net, wanted);
   const n = net.branches.length;
   const low = Float64Array.from(net.branches, drawHeight);
-  const high = Float64Array.from(net.branches, (b, i) =>
-    b.tank ? Math.max(Math.min(b.tank.fullLevel, shapeHeight(b.tank.shape)), low[i] + 1e-6) : low[i] + 1,
-  );
+  const high = Float64Array.from(net.branches, (b, i) => (b.tank ? Math.max(fullDepth(b.tank), low[i] + 1e-6) : low[i] + 1));
   const points = Int32Array.from(net.branches, (b) => (b.tank ? POINTS[Math.min(n, 6)] : 1));
   const size = points.reduce((s, p) => s * p, 1);
   const width = n + 2;
@@ -163,7 +161,7 @@ function drawn(cases: Cases, stocks: Stocks, mix: Mix): SoftTable | undefined {
   const stock = tank ? stocks.in(tank) : stocks.of(mix.stock);
   const count = tank ? POINTS[1] : 1;
   const low = tank ? drawHeight({ line: way.line, tank }) : 0;
-  const high = tank ? Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), low + 1e-6) : 1;
+  const high = tank ? Math.max(fullDepth(tank), low + 1e-6) : 1;
   const rows = new Float64Array(count * 3);
   for (let i = 0; i < count; i++) {
     const level = count > 1 ? low + ((high - low) * i) / (count - 1) : high;

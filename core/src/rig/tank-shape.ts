@@ -1,4 +1,4 @@
-import type { TankShape } from './schema.js';
+import type { Tank, TankShape } from './schema.js';
 
 /** Inside height of a tank, m. */
 export function shapeHeight(shape: TankShape): number {
@@ -9,6 +9,15 @@ export function shapeHeight(shape: TankShape): number {
       return shape.height;
   }
 }
+
+/** Inside level to which a tank is filled, m: its top where it is said to be filled higher. */
+export const fullDepth = ({ fullLevel, shape }: Pick<Tank, 'fullLevel' | 'shape'>): number => Math.min(fullLevel, shapeHeight(shape));
+
+/** Inside level as the day starts, m: no higher than it is filled. */
+export const startDepth = (tank: Pick<Tank, 'fullLevel' | 'startLevel' | 'shape'>): number => Math.min(tank.startLevel, fullDepth(tank));
+
+/** Inside level at which half of what a full tank holds is left, m. */
+export const halfDepth = (tank: Pick<Tank, 'fullLevel' | 'shape'>): number => levelOf(tank.shape, volumeAt(tank.shape, fullDepth(tank)) / 2);
 
 /** Share of an ellipse's area below a relative level 0..1. */
 function segmentShare(relative: number): number {

@@ -1,7 +1,7 @@
 import { type Box, laidLines, type Standing, standingOn } from '../deck/index.js';
 import { formatQuantity, formatTape } from '../quantity/format.js';
 import type { UnitSystem } from '../quantity/dimension.js';
-import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import { startDepth, shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import type { LineRole, Rig } from '../rig/schema.js';
 import { fittingSize } from './text.js';
 
@@ -60,11 +60,7 @@ const covers = (over: Standing & { readonly box: Box }, under: Standing & { read
  * the main measures. Undefined for a rig without a platform.
  * @param levels inside level of each tank, m; left out, as the job starts
  */
-export function deckDrawing(
-  rig: Rig,
-  units: UnitSystem,
-  levels: readonly number[] = rig.tanks.map((t) => Math.min(t.startLevel, t.fullLevel)),
-): Drawing | undefined {
+export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number[] = rig.tanks.map(startDepth)): Drawing | undefined {
   const { platform: p } = rig;
   if (!p) return undefined;
   const strokes: Stroke[] = [];

@@ -1,8 +1,8 @@
-import { shapeHeight } from '../rig/tank-shape.js';
+import { startDepth } from '../rig/tank-shape.js';
 import type { BlendNetwork } from './blend-network.js';
 
 /** Tank levels when the day starts, inside, m, by branch. */
-export const startLevels = (net: BlendNetwork): number[] => net.branches.map((b) => (b.tank ? Math.min(b.tank.startLevel, shapeHeight(b.tank.shape)) : 0));
+export const startLevels = (net: BlendNetwork): number[] => net.branches.map((b) => (b.tank ? startDepth(b.tank) : 0));
 
 /** Trade shares of what the branches carry: a tank of finished mix has the strength it was mixed to. */
 export const carriedStrengths = (net: BlendNetwork, wanted: number): number[] =>

@@ -2,7 +2,7 @@ import { flatMap } from '../lists.js';
 import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
-import { shapeHeight } from '../rig/tank-shape.js';
+import { fullDepth } from '../rig/tank-shape.js';
 import { submergence } from './heel.js';
 import { feedPath, inletMargin, type LaidPiece, piecesOf } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
@@ -155,7 +155,7 @@ export class Cases {
   levelIn(tank: Tank, settings: Pick<CaseSettings, 'level' | 'levelOf'>): number {
     const own = settings.levelOf && Object.hasOwn(settings.levelOf, tank.id) ? settings.levelOf[tank.id] : undefined;
     if (own !== undefined) return own;
-    const full = Math.min(tank.fullLevel, shapeHeight(tank.shape));
+    const full = fullDepth(tank);
     const heel = Math.min(this.heel.get(tank.id)!, full);
     switch (settings.level ?? 'half') {
       case 'full':

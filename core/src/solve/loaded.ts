@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import { bill } from '../catalogue/bill.js';
-import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
+import { fullDepth, startDepth, volumeAt } from '../rig/tank-shape.js';
 import type { Rig, Tank } from '../rig/schema.js';
 import { emptyPlatform } from './empty-platform.js';
 import { Stocks } from './stock.js';
@@ -12,8 +12,7 @@ const KG_PER_POUND = 0.45359237;
 export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.gravityIn(tank);
 
 /** What is in a full tank, kg. */
-export const fullMass = (stocks: Stocks, tank: Tank): number =>
-  volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape))) * stockOfTank(stocks, tank);
+export const fullMass = (stocks: Stocks, tank: Tank): number => volumeAt(tank.shape, fullDepth(tank)) * stockOfTank(stocks, tank);
 
 /** What a rig weighs on the road as its day starts, kg: its platform, the parts and equipment that it is known to carry, and all that is in its tanks. */
 export function loadedMass(rig: Rig, values: AssumptionValues): number {
@@ -21,7 +20,7 @@ export function loadedMass(rig: Rig, values: AssumptionValues): number {
   return (
     bill(rig).massKg +
     (rig.platform ? emptyPlatform(rig.platform).massKg : 0) +
-    rig.tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))) * stockOfTank(stocks, t), 0)
+    rig.tanks.reduce((sum, t) => sum + volumeAt(t.shape, startDepth(t)) * stockOfTank(stocks, t), 0)
   );
 }
 

@@ -1,6 +1,6 @@
 import type { Cases } from './cases.js';
 import type { Tank } from '../rig/schema.js';
-import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
+import { fullDepth, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { isDraw } from './solved.js';
 
 /** A tank with a surface of its own. Volumes m³. */
@@ -33,7 +33,7 @@ export function tiedWith({ rig, net }: Cases, tank: Tank): readonly Tank[] {
 export function vesselsOf(cases: Cases): Vessel[] {
   const { rig, values } = cases;
   return rig.tanks.map((tank) => {
-    const top = Math.min(tank.fullLevel, shapeHeight(tank.shape));
+    const top = fullDepth(tank);
     const volume = (level: number): number => volumeAt(tank.shape, level);
     const full = volume(top);
     const fills = rig.lines.filter((l) => l.role === 'fill' && !l.closed && l.to.at === 'tank' && l.to.id === tank.id);

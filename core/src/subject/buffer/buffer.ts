@@ -1,6 +1,6 @@
 import { flatMap } from '../../lists.js';
 import { velocity } from '../../hydraulics/friction.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Tank } from '../../rig/schema.js';
 import { figure, type Input, input, message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
@@ -46,15 +46,14 @@ export function assessTank(
   const fullDraw = fullDraws.reduce((s, q) => s + q, 0);
 
   const volume = (level: (t: Tank) => number): number => tied.reduce((s, t) => s + volumeAt(t.shape, level(t)), 0);
-  const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
-  const fullM3 = volume(top);
+  const fullM3 = volume(fullDepth);
   const startM3 = Math.min(
     volume((t) => t.startLevel),
     fullM3,
   );
   const heelLevel = (t: Tank): number => cases.heel.get(t.id)!;
   // Where more has to stand in a tank than it is filled to, all that it holds cannot be drawn.
-  const heelM3 = volume((t) => Math.min(heelLevel(t), top(t)));
+  const heelM3 = volume((t) => Math.min(heelLevel(t), fullDepth(t)));
   const inflow = sum(fills, ids, (f) => f.arrives.value);
   const inflowPoor = sum(fills, ids, (f) => f.poor);
   const inflowGood = sum(fills, ids, (f) => f.good);
@@ -93,7 +92,7 @@ export function assessTank(
   return {
     tankId: tank.id,
     tiedIds: ids,
-    ownVolumeM3: volumeAt(tank.shape, top(tank)),
+    ownVolumeM3: volumeAt(tank.shape, fullDepth(tank)),
     fullVolumeM3: fullM3,
     startVolumeM3: startM3,
     heelVolumeM3: heelM3,
@@ -236,7 +235,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
       message: message('{tank} has nothing to use: {heel} of water have to stand in it before its outlet draws no air, and it is filled to {full}.', {
         tank: name,
         heel: { value: result.heelLevel.value, dimension: 'length' },
-        full: { value: Math.min(tank.fullLevel, shapeHeight(tank.shape)), dimension: 'length' },
+        full: { value: fullDepth(tank), dimension: 'length' },
       }),
     });
   else if (result.draw.value > 0) {

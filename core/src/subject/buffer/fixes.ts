@@ -4,7 +4,7 @@ import { message } from '../../working/figure.js';
 import { addPlates, withoutPlate } from '../../edit/plate.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
-import { shapeHeight } from '../../rig/tank-shape.js';
+import { fullDepth } from '../../rig/tank-shape.js';
 import { growTank } from '../../edit/grow-tank.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';
 import { unusedId } from '../../edit/id.js';
@@ -36,7 +36,7 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
       change: (d) => result.tiedIds.forEach((t) => growTank(d, t, wanted * 1.01)),
     });
   }
-  const startsLow = rig.tanks.some((t) => result.tiedIds.includes(t.id) && t.startLevel < Math.min(t.fullLevel, shapeHeight(t.shape)) * 0.99);
+  const startsLow = rig.tanks.some((t) => result.tiedIds.includes(t.id) && t.startLevel < fullDepth(t) * 0.99);
   if (startsLow)
     out.push({
       id: 'start-full',

@@ -2,7 +2,7 @@ import { lineTerms } from '../../solve/rig-network.js';
 import { airPressure } from '../../fluid/air.js';
 import { jetQuadratic, orificePressure, outflowThrough } from '../../hydraulics/outflow.js';
 import type { Line, Tank } from '../../rig/schema.js';
-import { shapeHeight, surfaceAt, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, surfaceAt, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input, message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
@@ -45,9 +45,9 @@ export function drain(cases: Cases, tanks: readonly Tank[], line: Line): Drained
 
 function drainOne(cases: Cases, tank: Tank, line: Line): Drained {
   const { outletM, sillM } = dumpEnds(tank, line);
-  const inside = (surface: number): number => Math.min(Math.max(surface - tank.base, 0), Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const inside = (surface: number): number => Math.min(Math.max(surface - tank.base, 0), fullDepth(tank));
   const volume = (surface: number): number => volumeAt(tank.shape, inside(surface));
-  const top = tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape));
+  const top = tank.base + fullDepth(tank);
   const timeS = [0];
   const levelM = [top - tank.base];
   const volumeM3 = [volume(top)];
@@ -92,7 +92,7 @@ function findTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
   const group = new TiedTanks(cases, tanks);
   const outflow = outflowBy(line, cases);
   group.open(drained, sillM, outletM, (h) => outflow(h));
-  const volumes = Float64Array.from(tanks, (t) => volumeAt(t.shape, Math.min(t.fullLevel, shapeHeight(t.shape))));
+  const volumes = Float64Array.from(tanks, (t) => volumeAt(t.shape, fullDepth(t)));
   const out = new Float64Array(tanks.length + 1);
   const none = new Float64Array(tanks.length);
   const sum = (): number => volumes.reduce((s, v) => s + v, 0);

@@ -3,7 +3,7 @@ import { nextBore } from '../../catalogue/hose-sizes.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import type { Line } from '../../rig/schema.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { bucketFlow } from '../../solve/spigot-curve.js';
@@ -27,7 +27,7 @@ export function assessFill(cases: Cases, line: Line): FillResult {
   const parts = partShares(solved, [line]);
   const curve = net.curves.get(spigot.id)!;
   const bareFlow = bucketFlow(curve);
-  const full = volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)));
+  const full = volumeAt(tank.shape, fullDepth(tank));
   const head = curve.staticPressurePa / (solved.water.densityKgM3 * GRAVITY);
   return {
     lineId: line.id,

@@ -1,6 +1,6 @@
 import { times } from '../../lists.js';
 import { batch, topUp } from '../../chemistry/dilution.js';
-import { shapeHeight, surfaceAt } from '../../rig/tank-shape.js';
+import { fullDepth, surfaceAt } from '../../rig/tank-shape.js';
 import { type BlendNetwork, type BlendState, drawHeight, shareOf } from '../../solve/blend-network.js';
 import { startLevels } from '../../solve/blend-start.js';
 import type { MixCase, MixStream } from './result.js';
@@ -68,7 +68,7 @@ export function byLevel(net: BlendNetwork, strengths: readonly number[]): { shar
   const i = net.branches.findIndex((b) => b.stock.liquid.id === net.mix.stock && b.tank);
   if (i < 0) return [];
   const start = startLevels(net);
-  const top = Math.min(net.branches[i].tank!.fullLevel, shapeHeight(net.branches[i].tank!.shape));
+  const top = fullDepth(net.branches[i].tank!);
   const bottom = Math.min(drawHeight(net.branches[i]), top);
   return times(9, (k) => {
     const share = 1 - k / 8;

@@ -5,7 +5,7 @@ import { drawRatio, type InjectorPlace } from '../../chemistry/injection.js';
 import { drawnStrength } from '../../chemistry/dilution.js';
 import type { Mix } from '../../rig/schema.js';
 import type { Line, Rig } from '../../rig/schema.js';
-import { shapeHeight } from '../../rig/tank-shape.js';
+import { startDepth } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { pressurePath } from '../../solve/paths.js';
 import { lineTerms } from '../../solve/rig-network.js';
@@ -72,5 +72,5 @@ export const drawnAt = (way: DrawnWay, stock: number, levelM: number, hoseShare 
 /** Inside level of the draw tank when the day starts, m. */
 export const drawLevel = (rig: Rig, way: DrawnWay): number => {
   const tank = rig.tanks.find((t) => t.id === way.tankId);
-  return tank ? Math.min(tank.startLevel, shapeHeight(tank.shape)) : 0;
+  return tank ? startDepth(tank) : 0;
 };

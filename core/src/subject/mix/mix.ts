@@ -7,7 +7,7 @@ import { drawnStrength } from '../../chemistry/dilution.js';
 import { volumesFor } from '../../chemistry/flush.js';
 import type { Mix } from '../../rig/schema.js';
 import type { Rig } from '../../rig/schema.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, startDepth, shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import { type Blends, drawHeight } from '../../solve/blend-network.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Stock, Stocks } from '../../solve/stock.js';
@@ -72,7 +72,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
     ? { settings: [], reachable: c.stock.today >= wanted }
     : settingsFor(net, startLevels(net), wanted, new Map(flatMap(c.soaps, (s) => (s.by === 'metered' ? [[s.stock.liquid.id, s.dose] as const] : []))));
   const tank = finished ? net.branches[0]?.tank : undefined;
-  const top = tank ? Math.min(tank.fullLevel, shapeHeight(tank.shape)) : 0;
+  const top = tank ? fullDepth(tank) : 0;
   const recipe =
     tank &&
     recipeFor(
@@ -87,7 +87,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const carried = net.branches.reduce((s, b) => {
     if (!b.tank) return s;
     const filled = rig.lines.some((l) => l.role === 'fill' && l.to.at === 'tank' && l.to.id === b.tank!.id);
-    return filled ? s : s + volumeAt(b.tank.shape, Math.min(b.tank.startLevel, shapeHeight(b.tank.shape))) * 998 * b.gravity;
+    return filled ? s : s + volumeAt(b.tank.shape, startDepth(b.tank)) * 998 * b.gravity;
   }, 0);
   const unrinsed =
     mix.flush === 'through' || finished

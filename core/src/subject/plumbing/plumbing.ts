@@ -4,7 +4,7 @@ import { orificePressure } from '../../hydraulics/outflow.js';
 import type { Line, Machine, Part, Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
-import { shapeHeight } from '../../rig/tank-shape.js';
+import { startDepth } from '../../rig/tank-shape.js';
 import { overrunOf } from '../../solve/unloader.js';
 import { drawLevel } from '../../solve/rig-network.js';
 
@@ -41,7 +41,7 @@ export function suctionOf(cases: Cases, machine: Machine): Suction | undefined {
   const strainer = parts.findIndex(isStrainer);
   const outlet = drawLevel(tank, first);
   // As the job starts: once its line is full, a pump draws on as the water falls.
-  const surface = tank.base + Math.max(Math.min(tank.startLevel, tank.fullLevel, shapeHeight(tank.shape)), outlet);
+  const surface = tank.base + Math.max(startDepth(tank), outlet);
   const liftM = machine.inletHeight - surface;
   // From where the line leaves the water up to the pump.
   const airM3 = liftM > 0 ? path.reduce((s, l) => s + lineVolume(l.parts), 0) : 0;

@@ -1,6 +1,6 @@
 import { flatMap } from '../../lists.js';
 import { type Box, laidLines, middleOf, type Point, standingOn } from '../../deck/index.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
 import { isDraw } from '../../solve/solved.js';
 import type { FeedResult } from '../feed/result.js';
@@ -29,7 +29,7 @@ export function assessSlope(cases: Cases, feeds: readonly FeedResult[]): SlopeRe
     const corner = { x: box.x0, y: box.y0 };
     const tiltM = Math.max(...draws.map((l) => between(laid.get(l.id)?.points[0] ?? corner, middleOf(box))));
     const heel = cases.heel.get(tank.id)!;
-    const full = Math.max(Math.min(tank.fullLevel, shapeHeight(tank.shape)), heel);
+    const full = Math.max(fullDepth(tank), heel);
     const lowestM = Math.min(heel + tiltM, full);
     const usable = volumeAt(tank.shape, full) - volumeAt(tank.shape, heel);
     const keptM3 = volumeAt(tank.shape, lowestM) - volumeAt(tank.shape, heel);

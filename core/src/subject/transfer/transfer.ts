@@ -2,7 +2,7 @@ import { flatMap } from '../../lists.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { waterAt } from '../../fluid/water.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, volumeAt } from '../../rig/tank-shape.js';
 import { suppliedOf } from '../../solve/blend-network.js';
 import type { Cases } from '../../solve/cases.js';
 import { currentFigure } from '../../solve/pump-current.js';
@@ -22,7 +22,7 @@ function assessTransfer({ rig, values }: Cases, stocks: Stocks, way: TransferWay
   const gravity = stocks.gravityIn(from);
   const water = waterAt(rig.brief.water);
   const lowest = drawLevel(from, suction);
-  const full = Math.max(Math.min(from.fullLevel, shapeHeight(from.shape)), lowest);
+  const full = Math.max(fullDepth(from), lowest);
   const half = (full + lowest) / 2;
   const [mean, low] = [half, lowest].map((level) => solveTransfer(rig, values, way, gravity, level));
   const losses = [...suction.parts, ...way.delivery.parts].map((p) =>
@@ -30,7 +30,7 @@ function assessTransfer({ rig, values }: Cases, stocks: Stocks, way: TransferWay
   );
   const rhoG = water.densityKgM3 * GRAVITY;
   const usable = volumeAt(from.shape, full) - volumeAt(from.shape, lowest);
-  const room = volumeAt(to.shape, Math.min(to.fullLevel, shapeHeight(to.shape)));
+  const room = volumeAt(to.shape, fullDepth(to));
   const moves = Math.min(usable, room);
   // What it gives falls evenly enough with the level: the mean of half full is the mean.
   const time = low.flowM3s > 0 ? moves / mean.flowM3s : Infinity;

@@ -4,7 +4,7 @@ import { like, m } from '../../edit/length.js';
 import { splitTank } from '../../edit/split-tank.js';
 import { moveThing, placeOf, setPlatform } from '../../edit/place.js';
 import { typeableQuantity } from '../../quantity/format.js';
-import { levelOf, shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, levelOf, volumeAt } from '../../rig/tank-shape.js';
 import { si } from '../../quantity/parse.js';
 import type { Rig, RigDocument, Tank } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
@@ -14,8 +14,7 @@ import type { Candidate, Rule } from '../rule.js';
 const INCH = 0.0254;
 const STEPS = [4, 8, 14, 20, 30] as const;
 
-const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
-const heaviest = (rig: Rig): Tank[] => [...rig.tanks].sort((a, b) => volumeAt(b.shape, top(b)) - volumeAt(a.shape, top(a)));
+const heaviest = (rig: Rig): Tank[] => [...rig.tanks].sort((a, b) => volumeAt(b.shape, fullDepth(b)) - volumeAt(a.shape, fullDepth(a)));
 
 /** The heaviest tanks a little forward, back or aside, or as two narrow ones; the axles moved; less water; brakes; a larger platform of the same kind. */
 export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
@@ -54,7 +53,7 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
     const main = movable[0] ?? heaviest(rig)[0];
     if (main)
       for (const share of [0.9, 0.8, 0.7, 0.6, 0.5]) {
-        const volume = volumeAt(main.shape, top(main)) * share;
+        const volume = volumeAt(main.shape, fullDepth(main)) * share;
         out.push({
           id: `carry-${main.id}-${share}`,
           title: message('Carry {v} in {tank}', { v: { value: volume, dimension: 'volume' }, tank: main.name }),

@@ -1,13 +1,10 @@
 import { flatMap } from '../../lists.js';
-import { shapeHeight, levelOf, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, startDepth, halfDepth } from '../../rig/tank-shape.js';
 import type { Platform, Rig, Tank } from '../../rig/schema.js';
 import type { DeckLoad } from '../../solve/deck-load.js';
 import { type FuelShare, weighAt, type Weighed } from '../../solve/weigh.js';
 import { type Message, message } from '../../working/figure.js';
 import type { Limit, WeightState } from './result.js';
-
-const top = (t: Tank): number => Math.min(t.fullLevel, shapeHeight(t.shape));
-const half = (t: Tank): number => levelOf(t.shape, volumeAt(t.shape, top(t)) / 2);
 
 /** Fillings of a rig: inside level of each tank, m; fuel by its share of full. */
 export interface Filling {
@@ -26,12 +23,14 @@ export function fillings(rig: Rig): Filling[] {
   const tied = new Set(flatMap(rig.lines, (l) => (l.role === 'tie' && !l.closed ? [l.from.id, l.to.id] : [])));
   const alone = tanks.filter((t) => !tied.has(t.id));
   return [
-    of('full', message('With every tank full'), top),
-    of('half', message('With every tank half full'), half, 0.5),
+    of('full', message('With every tank full'), fullDepth),
+    of('half', message('With every tank half full'), halfDepth, 0.5),
     of('empty', message('With every tank empty'), () => 0, 0),
-    of('start', message('As the day starts'), (t) => Math.min(t.startLevel, top(t))),
-    ...(several ? alone.map((own) => of(`only:${own.id}`, message('With only {tank} full', { tank: own.name }), (t) => (t === own ? top(t) : 0))) : []),
-    ...(several ? alone.map((own) => of(`without:${own.id}`, message('With all full but {tank}', { tank: own.name }), (t) => (t === own ? 0 : top(t)))) : []),
+    of('start', message('As the day starts'), startDepth),
+    ...(several ? alone.map((own) => of(`only:${own.id}`, message('With only {tank} full', { tank: own.name }), (t) => (t === own ? fullDepth(t) : 0))) : []),
+    ...(several
+      ? alone.map((own) => of(`without:${own.id}`, message('With all full but {tank}', { tank: own.name }), (t) => (t === own ? 0 : fullDepth(t))))
+      : []),
   ];
 }
 

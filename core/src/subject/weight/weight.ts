@@ -4,7 +4,7 @@ import { deckLoad, type DeckLoad } from '../../solve/deck-load.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
 import { supportsOf, weighAt } from '../../solve/weigh.js';
-import { shapeHeight, levelOf, volumeAt } from '../../rig/tank-shape.js';
+import { fullDepth, startDepth, levelOf, volumeAt } from '../../rig/tank-shape.js';
 import { placesOf } from '../../rig/stand.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { slosh } from '../../structure/slosh.js';
@@ -72,7 +72,7 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
 function sloshOf(load: DeckLoad): TankSlosh[] {
   return flatMap(load.tanks, (t) => {
     if (!t) return [];
-    const full = Math.min(t.tank.fullLevel, shapeHeight(t.tank.shape));
+    const full = fullDepth(t.tank);
     const depthM = levelOf(t.tank.shape, volumeAt(t.tank.shape, full) / 2);
     return [{ tankId: t.tank.id, depthM, along: slosh(t.along, depthM), across: slosh(t.across, depthM), halved: slosh(t.across / 2, depthM) }];
   });
@@ -86,8 +86,8 @@ function curveOf(rig: Rig, platform: Platform, load: DeckLoad): WeightResult['cu
       platform,
       load,
       rig.tanks.map((t) => {
-        const full = Math.min(t.fullLevel, shapeHeight(t.shape));
-        return t.liquid === 'water' ? levelOf(t.shape, s * volumeAt(t.shape, full)) : Math.min(t.startLevel, full);
+        const full = fullDepth(t);
+        return t.liquid === 'water' ? levelOf(t.shape, s * volumeAt(t.shape, full)) : startDepth(t);
       }),
       () => 1,
     ),

@@ -3,7 +3,7 @@ import { GALLON } from '../../quantity/dimension.js';
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { tapParts } from '../../catalogue/tap-parts.js';
-import { shapeHeight, volumeAt } from '../../rig/tank-shape.js';
+import { startDepth, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import { feedPath } from '../../solve/inlet.js';
@@ -64,7 +64,7 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
       ['antifreeze-product', 'flush-left', 'pump-wetted'],
     ),
     cost: ((within ? needed : 0) / GALLON) * values['antifreeze-price'],
-    onBoardM3: tank && tanks.reduce((sum, t) => sum + volumeAt(t.shape, Math.min(t.startLevel, t.fullLevel, shapeHeight(t.shape))), 0),
+    onBoardM3: tank && tanks.reduce((sum, t) => sum + volumeAt(t.shape, startDepth(t)), 0),
     batteries: left,
     away: [
       ...(chemical ? ['Rinse every chemical line with water until the tip runs clear: glycol and SH must not meet.'] : []),

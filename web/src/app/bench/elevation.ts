@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { formatQuantity, levelOf, shapeHeight, volumeAt } from '@pozzo/core';
+import { formatQuantity, fullDepth, levelOf, shapeHeight, volumeAt } from '@pozzo/core';
 import { alongPath, LabelMark, placeLabels, trueScale } from '../kit/drawing';
 import { RigStore } from '../state/rig-store';
 
@@ -75,8 +75,7 @@ export class Elevation {
     const result = a.tanks.find((t) => t.tankId === feed.sourceId);
     const system = this.rig.units();
     const share = this.share();
-    const momentary =
-      tank && share !== undefined ? levelOf(tank.shape, share * volumeAt(tank.shape, Math.min(tank.fullLevel, shapeHeight(tank.shape)))) : undefined;
+    const momentary = tank && share !== undefined ? levelOf(tank.shape, share * volumeAt(tank.shape, fullDepth(tank))) : undefined;
     const top = Math.max(tank ? tank.base + shapeHeight(tank.shape) : 0.6, machine.inletHeight + 0.35);
     const lowestHead = Math.min(...feed.grade.map((g) => g.headM));
     const bottom = Math.min(-0.08, machine.inletHeight - 0.2, Math.max(lowestHead - 0.06, -1));
@@ -99,8 +98,8 @@ export class Elevation {
             w: tankW,
             top: y(tank.base + shapeHeight(tank.shape)),
             bottom: y(tank.base),
-            full: y(tank.base + Math.min(tank.fullLevel, shapeHeight(tank.shape))),
-            low: y(tank.base + (momentary ?? result.heelLevel.value)),
+            full: y(tank.base + fullDepth(tank)),
+            low: y(tank.base + (momentary ?? Math.min(result.heelLevel.value, fullDepth(tank)))),
           }
         : null;
     const margin = formatQuantity(Math.abs(feed.margin.value), 'length', system, { digits: 2 });

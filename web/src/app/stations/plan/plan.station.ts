@@ -8,6 +8,7 @@ import {
   BOLT_SIZES,
   deckDrawing,
   dropPlatform,
+  fillings,
   formatQuantity,
   formatTape,
   GEAR_KINDS,
@@ -22,7 +23,6 @@ import {
   removeGear,
   type RigDocument,
   setPlatform,
-  shapeHeight,
   standingOn,
   svgOf,
   turnThing,
@@ -127,12 +127,10 @@ export class PlanStation {
     const w = this.store.assessment()?.weight;
     return w?.states.find((s) => s.id === this.filling());
   });
-  protected readonly levels = computed(() =>
-    (this.rig()?.tanks ?? []).map((t) => {
-      const full = Math.min(t.fullLevel, shapeHeight(t.shape));
-      return this.filling() === 'full' ? full : this.filling() === 'half' ? full / 2 : this.filling() === 'empty' ? 0 : Math.min(t.startLevel, full);
-    }),
-  );
+  protected readonly levels = computed(() => {
+    const rig = this.rig();
+    return (rig && fillings(rig).find((f) => f.id === this.filling())?.levels) ?? [];
+  });
   protected readonly handColumns: readonly Column[] = [
     { id: 'part', name: 'What', sorts: true },
     { id: 'at', name: 'At', sorts: true },
