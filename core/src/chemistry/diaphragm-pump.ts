@@ -1,3 +1,4 @@
+import { GRAVITY } from '../fluid/air.js';
 import { times } from '../lists.js';
 import type { LinkSpec } from '../hydraulics/network/spec.js';
 
@@ -26,7 +27,7 @@ const ENGINE_SLIP = 0.05;
  * rest back. Air: p = p_air·(1 − (Q/Q_open)²), the air pressure less what the valves and passages lose.
  */
 export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable<LinkSpec['curve']> {
-  const head = (pa: number): number => pa / (densityKgM3 * 9.80665);
+  const head = (pa: number): number => pa / (densityKgM3 * GRAVITY);
   const q = pump.openFlow;
   switch (pump.kind) {
     case 'electric': {

@@ -1,3 +1,6 @@
+import { GRAVITY } from '../fluid/air.js';
+import { WATER_KG_M3 } from '../fluid/water.js';
+
 /** What a venturi injector does on its data sheet, and where it gives up. */
 export interface Injector {
   /** Parts drawn for one part of water with no lift, a short hose and the soap nozzle on. */
@@ -34,9 +37,9 @@ export function drawRatio(injector: Injector, place: InjectorPlace): number {
   const suction = injector.vacuumPa * Math.max(1 - place.backPressurePa / injector.stopsAtPa, 0);
   // Without suction the ball of its check valve rests: a liquid higher than the injector does not run in by itself.
   if (suction <= 0) return 0;
-  const pull = suction + place.densityKgM3 * 9.80665 * place.fallM;
+  const pull = suction + place.densityKgM3 * GRAVITY * place.fallM;
   if (pull <= 0) return 0;
-  const own = (injector.vacuumPa / (injector.drawRatio * water) ** 2) * (place.densityKgM3 / 998.2);
+  const own = (injector.vacuumPa / (injector.drawRatio * water) ** 2) * (place.densityKgM3 / WATER_KG_M3);
   return Math.sqrt(pull / (own + place.drawQuadratic)) / water;
 }
 

@@ -1,4 +1,4 @@
-import { WATER_SPECIFIC_HEAT } from '../fluid/water.js';
+import { WATER_KG_M3, WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { DayRandom, triangular } from './random.js';
 import type { DayModel, Planned, PlannedJob } from './model.js';
 import { type Going, Rates } from './rates.js';
@@ -10,7 +10,7 @@ import { TOUCH, VesselLaw } from '../solve/vessel-law.js';
 import { tidy } from './tidy.js';
 import { WaterStates } from './water-states.js';
 
-const RHO_C = 998.2 * WATER_SPECIFIC_HEAT;
+const RHO_C = WATER_KG_M3 * WATER_SPECIFIC_HEAT;
 const BOILING = 373.15;
 const MOST_STEPS = 40_000;
 /** Longest step while a chemical level or a temperature moves its own rates. */

@@ -1,3 +1,4 @@
+import { POUND } from '../quantity/dimension.js';
 import { usualGear } from '../catalogue/gear.js';
 import { standingOn } from '../deck/index.js';
 import { typeableQuantity } from '../quantity/format.js';
@@ -7,7 +8,6 @@ import { unusedId } from './id.js';
 import { like, m } from './length.js';
 import { layHoses, placeOf } from './place.js';
 
-const POUND = 0.45359237;
 /** What a stand weighs by its top and by its legs: a workshop’s estimate. */
 const [SHEET_KG_M2, LEGS_KG_M3] = [10, 45];
 /** A stand carries what is on it with this to spare. */

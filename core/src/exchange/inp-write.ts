@@ -1,10 +1,10 @@
+import { GRAVITY } from '../fluid/air.js';
 import { coilFactor, velocity } from '../hydraulics/friction.js';
 import type { Network } from '../hydraulics/network/network.js';
 import type { LinkSpec } from '../hydraulics/network/spec.js';
 import { INP_UNITS, INP_VISCOSITY } from './inp-units.js';
 
 const U = INP_UNITS['LPM'];
-const G = 9.80665;
 /** Bore on which losses without a hose are written as minor losses, m. */
 const PLAIN_BORE = 0.0254;
 
@@ -158,7 +158,7 @@ class Writer {
 /** Minor loss coefficient on a bore of a quadratic loss, s²/m⁵. */
 function kOf(quadratic: number, boreM: number): number {
   const area = (Math.PI / 4) * boreM * boreM;
-  return quadratic * 2 * G * area * area;
+  return quadratic * 2 * GRAVITY * area * area;
 }
 
 const section = (name: string, rows: readonly string[]): string => `[${name}]${rows.length ? `\n${rows.join('\n')}` : ''}`;

@@ -1,5 +1,7 @@
+import { G } from '../quantity/dimension.js';
+
 /** Standard gravity, m/s² (CGPM 1901). */
-export const GRAVITY = 9.80665;
+export const GRAVITY = G;
 
 /** Sea-level pressure of the standard atmosphere, Pa. */
 export const STANDARD_ATMOSPHERE = 101325;

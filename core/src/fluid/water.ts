@@ -35,6 +35,9 @@ export function vapourPressure(temperatureK: number): number {
   return ((2 * c) / (-b + Math.sqrt(b * b - 4 * a * c))) ** 4 * 1e6;
 }
 
+/** Density of water at 20 °C, kg/m³ (Tanaka et al. 2001): what a rig's water is weighed at, and jets are reckoned with. */
+export const WATER_KG_M3 = 998.2;
+
 /** Specific heat of water, J/(kg·K), taken constant: within 1 % from 0 to 100 °C (IAPWS-IF97 gives 4178 to 4219). */
 export const WATER_SPECIFIC_HEAT = 4184;
 

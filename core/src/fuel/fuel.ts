@@ -1,4 +1,4 @@
-import { WATER_SPECIFIC_HEAT } from '../fluid/water.js';
+import { WATER_KG_M3, WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { type Run, runHeadLoss } from '../hydraulics/friction.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
 
@@ -20,7 +20,7 @@ export const fuelRate = (shaftW: number, lbHpHour: number): number => shaftW * l
 export const fuelHeadLoss = (hose: Run, flowM3s: number, kind: FuelKind): number => runHeadLoss(hose, flowM3s, FUELS[kind].viscosityM2S);
 
 /** Heat that a burner puts into water, W: ρ Q c ΔT. */
-export const burnerHeat = (flowM3s: number, riseK: number, densityKgM3 = 998.2): number => densityKgM3 * flowM3s * WATER_SPECIFIC_HEAT * riseK;
+export const burnerHeat = (flowM3s: number, riseK: number, densityKgM3 = WATER_KG_M3): number => densityKgM3 * flowM3s * WATER_SPECIFIC_HEAT * riseK;
 
 /** Fuel of a burner, m³/s. */
 export const burnerFuel = (heatW: number, efficiency: number, kind: FuelKind): number => heatW / (efficiency * FUELS[kind].heatJM3);

@@ -50,13 +50,14 @@ export const INCH = 0.0254;
 export const FOOT = 0.3048;
 export const GALLON = 231 * INCH ** 3;
 export const POUND = 0.45359237;
+/** Standard gravity, m/s². */
+export const G = 9.80665;
 /** A cubic foot a minute. */
 export const CFM = FOOT ** 3 / 60;
 /** 550 foot-pounds a second. */
-export const HORSEPOWER = 550 * FOOT * POUND * 9.80665;
+export const HORSEPOWER = 550 * FOOT * POUND * G;
 /** A pound for a horsepower and hour, kg/J. */
 export const POUND_HP_HOUR = POUND / (HORSEPOWER * 3600);
-const G = 9.80665;
 const PSI = (POUND * G) / INCH ** 2;
 
 const unit = (symbol: string, factor: number, spoken: string, also: string[] = [], offset = 0): Unit => ({

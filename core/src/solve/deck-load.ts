@@ -1,3 +1,4 @@
+import { WATER_KG_M3 } from '../fluid/water.js';
 import { flatMap } from '../lists.js';
 import { equipmentOn, partBill } from '../catalogue/bill.js';
 import { equipmentOf } from '../catalogue/equipment.js';
@@ -5,7 +6,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { densityOf, enginesOn } from '../energy/index.js';
 import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
 import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
-import { stockOfTank, WATER_KG_M3 } from './loaded.js';
+import { stockOfTank } from './loaded.js';
 import type { Line, Rig, Tank, TankShape } from '../rig/schema.js';
 import { centreOf, type PointMass } from '../structure/statics.js';
 import { emptyPlatform } from './empty-platform.js';

@@ -1,3 +1,4 @@
+import { WATER_KG_M3 } from '../fluid/water.js';
 import { flatMap } from '../lists.js';
 import { waveAssumption } from '../catalogue/part-loss.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
@@ -99,7 +100,7 @@ export interface Pulse extends PulseHead {
 }
 
 /** How a suction accumulator gives way, m³ for each metre of head: its gas at the air's pressure, V·ρg/(n·p), n 1.2 between slow and sudden. */
-const accumulatorYields = (values: AssumptionValues, airPa: number): number => (values['accumulator-gas'] * 998.2 * GRAVITY) / (1.2 * airPa);
+const accumulatorYields = (values: AssumptionValues, airPa: number): number => (values['accumulator-gas'] * WATER_KG_M3 * GRAVITY) / (1.2 * airPa);
 
 /** What of a path bears on the pulses, from source to pump, and the line that it lies in. */
 export interface LaidPiece {

@@ -1,12 +1,11 @@
+import { POUND } from '../quantity/dimension.js';
+import { WATER_KG_M3 } from '../fluid/water.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { bill } from '../catalogue/bill.js';
 import { fullDepth, startDepth, volumeAt } from '../rig/tank-shape.js';
 import type { Rig, Tank } from '../rig/schema.js';
 import { emptyPlatform } from './empty-platform.js';
 import { Stocks } from './stock.js';
-
-export const WATER_KG_M3 = 998.2;
-const KG_PER_POUND = 0.45359237;
 
 /** Density of what a tank holds, kg/m³. */
 export const stockOfTank = (stocks: Stocks, tank: Tank): number => WATER_KG_M3 * stocks.gravityIn(tank);
@@ -25,4 +24,4 @@ export function loadedMass(rig: Rig, values: AssumptionValues): number {
 }
 
 /** What a weight more on the road counts for, $. */
-export const weightPrice = (massKg: number, values: AssumptionValues): number => (values['price-weight'] * massKg) / KG_PER_POUND;
+export const weightPrice = (massKg: number, values: AssumptionValues): number => (values['price-weight'] * massKg) / POUND;

@@ -149,6 +149,14 @@ function chemicalTanks(rig: Rig): readonly Tank[] {
   return rig.tanks.filter((t) => t.liquid === 'chemical' || t.holds !== undefined || drawn.has(t.id));
 }
 
+/** What stands in the tanks: their liquids, and what is mixed in them. */
+export const contents = ({ rig, bare }: Things): readonly unknown[] => [
+  ...bare(rig.liquids),
+  ...bare(rig.mixes),
+  ...rig.tanks.map((t) => t.holds),
+  ...chemicalEnds(rig),
+];
+
 /** How deep each tank of chemicals may be drawn. */
 export const chemicalLevels = ({ rig, ground }: Reading): readonly unknown[] =>
   flatMap(rig.tanks, (t) => (t.liquid === 'chemical' ? [level(ground.cases.heel.get(t.id)!)] : []));

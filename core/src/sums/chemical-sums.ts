@@ -1,3 +1,4 @@
+import { WATER_KG_M3 } from '../fluid/water.js';
 import { assumptionValues } from '../assumption/register.js';
 import { airUse, compressorPower, pumpCurrent, receiverAir } from '../chemistry/diaphragm-pump.js';
 import { antifreezeNeeded, glycolShare } from '../chemistry/antifreeze.js';
@@ -8,7 +9,7 @@ import { resinLife } from '../chemistry/pure-water.js';
 import { airPressure, STANDARD_ATMOSPHERE } from '../fluid/air.js';
 import { altitude, bore, flow, length } from './inputs.js';
 import { found, line } from './line.js';
-import { WATER } from './shared-lines.js';
+import {} from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const caustic = (): number => assumptionValues()['excess-caustic'];
@@ -172,11 +173,11 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       { name: 'trade', label: 'If it is weight: trade', dimension: 'ratio' },
       { name: 'density', label: 'If it is trade: density', dimension: 'density' },
     ],
-    run: (x) => ({ weight: weightShare(x['percent']), trade: tradeShare(x['percent']), density: WATER * hypochloriteGravity(x['percent']) }),
+    run: (x) => ({ weight: weightShare(x['percent']), trade: tradeShare(x['percent']), density: WATER_KG_M3 * hypochloriteGravity(x['percent']) }),
     written: (x, o) => [
       line('SG', '1 + 1.32 · t', { t: [x['percent'], 'ratio'] }, [hypochloriteGravity(x['percent']), 'number']),
       line('w', 't / SG', { t: [x['percent'], 'ratio'], SG: [hypochloriteGravity(x['percent']), 'number'] }, [o['weight'], 'ratio']),
-      line('ρ', 'ρ0 · SG', { ρ0: [WATER, 'density'], SG: [hypochloriteGravity(x['percent']), 'number'] }, [o['density'], 'density']),
+      line('ρ', 'ρ0 · SG', { ρ0: [WATER_KG_M3, 'density'], SG: [hypochloriteGravity(x['percent']), 'number'] }, [o['density'], 'density']),
       line('t', 'w / (1 − 1.32 · w)', { w: [x['percent'], 'ratio'] }, [o['trade'], 'ratio'], 'if the label is by weight'),
     ],
   },

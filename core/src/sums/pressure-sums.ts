@@ -1,5 +1,5 @@
 import { GRAVITY } from '../fluid/air.js';
-import { waterAt } from '../fluid/water.js';
+import { WATER_KG_M3, waterAt } from '../fluid/water.js';
 import { coilFactor, runHeadLoss, velocity } from '../hydraulics/friction.js';
 import { nozzleSize } from '../hydraulics/nozzle.js';
 import { boreForLoss, jetHeight, reelCapacity } from '../hydraulics/outflow.js';
@@ -7,7 +7,7 @@ import { deratedPower } from '../hydraulics/plunger-pump.js';
 import { si } from '../quantity/parse.js';
 import { altitude, bore, flow, length, pressure, roughness, size, temperature } from './inputs.js';
 import { found, line } from './line.js';
-import { factorOf, G, gpm, hoseLines, P0, WATER } from './shared-lines.js';
+import { factorOf, G, gpm, hoseLines, P0 } from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const pumpPressure = sumInput('pump', 'Pressure at the pump', 'pressure', '1 psi', '15000 psi');
@@ -49,12 +49,12 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       { name: 'jet', label: 'Speed of the jet', dimension: 'velocity' },
     ],
     run: (x) => {
-      const jet = x['speed'] * Math.sqrt((2 * x['pressure']) / WATER);
-      return { force: WATER * x['flow'] * jet, jet };
+      const jet = x['speed'] * Math.sqrt((2 * x['pressure']) / WATER_KG_M3);
+      return { force: WATER_KG_M3 * x['flow'] * jet, jet };
     },
     written: (x, o) => [
-      line('v', 'C · √(2 · p / ρ)', { C: [x['speed'], 'ratio'], p: [x['pressure'], 'pressure'], ρ: [WATER, 'density'] }, [o['jet'], 'velocity']),
-      line('F', 'ρ · Q · v', { ρ: [WATER, 'density'], Q: [x['flow'], 'flow'], v: [o['jet'], 'velocity'] }, [o['force'], 'force']),
+      line('v', 'C · √(2 · p / ρ)', { C: [x['speed'], 'ratio'], p: [x['pressure'], 'pressure'], ρ: [WATER_KG_M3, 'density'] }, [o['jet'], 'velocity']),
+      line('F', 'ρ · Q · v', { ρ: [WATER_KG_M3, 'density'], Q: [x['flow'], 'flow'], v: [o['jet'], 'velocity'] }, [o['force'], 'force']),
     ],
   },
   {
@@ -68,11 +68,11 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const empty = (x['perLength'] * x['length']) / si('100 ft', 'length');
-      return { empty, full: empty + WATER * (Math.PI / 4) * x['bore'] ** 2 * x['length'] };
+      return { empty, full: empty + WATER_KG_M3 * (Math.PI / 4) * x['bore'] ** 2 * x['length'] };
     },
     written: (x, o) => [
       line('m1', 'w · L / L0', { w: [x['perLength'], 'mass'], L: [x['length'], 'length'], L0: [si('100 ft', 'length'), 'length'] }, [o['empty'], 'mass']),
-      line('m2', 'm1 + ρ · π / 4 · d² · L', { m1: [o['empty'], 'mass'], ρ: [WATER, 'density'], d: [x['bore'], 'length'], L: [x['length'], 'length'] }, [
+      line('m2', 'm1 + ρ · π / 4 · d² · L', { m1: [o['empty'], 'mass'], ρ: [WATER_KG_M3, 'density'], d: [x['bore'], 'length'], L: [x['length'], 'length'] }, [
         o['full'],
         'mass',
       ]),
@@ -294,14 +294,14 @@ export const PRESSURE_SUMS: readonly Sum[] = [
       { name: 'head', label: 'Without air', dimension: 'length' },
     ],
     run: (x) => {
-      const head = x['pressure'] / (WATER * GRAVITY);
+      const head = x['pressure'] / (WATER_KG_M3 * GRAVITY);
       return { height: jetHeight(head, x['bore']), head };
     },
     written: (x, o) => {
       // Lüger's coefficient, with the bore in metres as it is published.
       const phi = 1 / o['height'] - 1 / o['head'];
       return [
-        line('h', 'p / (ρ · g)', { p: [x['pressure'], 'pressure'], ρ: [WATER, 'density'], ...G }, [o['head'], 'length']),
+        line('h', 'p / (ρ · g)', { p: [x['pressure'], 'pressure'], ρ: [WATER_KG_M3, 'density'], ...G }, [o['head'], 'length']),
         line(
           'H',
           'h / (1 + φ · h)',

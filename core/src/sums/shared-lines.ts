@@ -1,7 +1,7 @@
 import { awgArea, COPPER_OHM_M } from '../electrics/index.js';
 import { FUEL_KINDS, FUELS } from '../fuel/index.js';
 import { GRAVITY } from '../fluid/air.js';
-import { WATER_SPECIFIC_HEAT, waterAt } from '../fluid/water.js';
+import { WATER_KG_M3, WATER_SPECIFIC_HEAT, waterAt } from '../fluid/water.js';
 import { type FactorOut, frictionFactor, LAMINAR, velocity } from '../hydraulics/friction.js';
 import { GALLON, POUND_HP_HOUR } from '../quantity/dimension.js';
 import { formatNumber, formatQuantity } from '../quantity/format.js';
@@ -11,7 +11,6 @@ import { found, type Given, line, type Line } from './line.js';
 type Values = Readonly<Record<string, number>>;
 
 /** Water at 68 °F, kg/m³. */
-export const WATER = 998.2;
 const WATER_HEAT: Given = { value: WATER_SPECIFIC_HEAT, us: '0.9993 BTU/(lb·°F)', metric: '4.184 kJ/(kg·K)' };
 /** Walls of hose for fuel and air, m. */
 export const SMOOTH = 1.5e-6;
@@ -22,7 +21,7 @@ export const P0 = { p0: [si('4000 psi', 'pressure'), 'pressure'] } as const;
 /** Specific heat of water. */
 export const C = { c: WATER_HEAT } as const;
 /** Water that a burner heats. */
-export const HOT = { ρ: [WATER, 'density'], ...C } as const;
+export const HOT = { ρ: [WATER_KG_M3, 'density'], ...C } as const;
 /** A nozzle's number as what it passes at 4000 psi: gallons a minute for every reader, as the number is defined. */
 export const gpm = (size: number): readonly [number, 'flow', string] => [size * si('1 gpm', 'flow'), 'flow', 'gpm'];
 

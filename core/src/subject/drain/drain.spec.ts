@@ -1,3 +1,4 @@
+import { addDump } from '../../edit/dump';
 import { airPressure } from '../../fluid';
 import { volumeAt } from '../../rig/tank-shape';
 import { outflowThrough, jetQuadratic } from '../../hydraulics/outflow';
@@ -11,7 +12,7 @@ import { si } from '../../quantity/parse';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
-import { judge, codes, PSI } from '../../testing/judge';
+import { codes, judge, judged, PSI } from '../../testing/judge';
 import { near } from '../../testing/near';
 import { ventVacuum } from './drain';
 
@@ -145,4 +146,21 @@ describe('a vent', () => {
   test('never lets more be missing than there is air', () => {
     expect(bore(0.02).vacuum.value).toBe(airPressure(si('1150 ft', 'length')));
   });
+});
+
+test('what leaves a tank of chemicals leaves by its own weight, and not onto the ground', () => {
+  const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  const before = judged(d);
+  for (const t of d.tanks) if (t.liquid === 'chemical') addDump(d, t.id);
+  const a = judged(d);
+  const [water, sh] = ['water', 'sh-tank'].map((id) => a.drains.find((x) => x.tankId === id)!);
+  near(sh.series.massKg[0], a.chemical.tanks.find((t) => t.tankId === 'sh-tank')!.mass.value, 1e-9);
+  expect(sh.series.massKg[0] / sh.series.volumeM3[0]).toBeGreaterThan(1100);
+  near(water.series.massKg[0] / water.series.volumeM3[0], 998.2, 1e-9);
+  const texts = (x: typeof a): string =>
+    x.cautions
+      .filter((c) => c.station === 'dump')
+      .map((c) => c.text)
+      .join(' ');
+  expect([/storm drain/.test(texts(before)), /storm drain/.test(texts(a))]).toEqual([false, true]);
 });

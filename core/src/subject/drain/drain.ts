@@ -36,7 +36,7 @@ export const dumpEnds = (tank: Tank, line: Line): { readonly outletM: number; re
   sillM: Math.max(line.from.height ?? tank.base, tank.base),
 });
 
-type Drained = DrainResult['series'] & { readonly fastestM3s: number };
+type Drained = Omit<DrainResult['series'], 'massKg'> & { readonly fastestM3s: number };
 
 /** Drains a tank, and those tied to it, from full through a dump line: time, level of the first and volume of all as it goes. */
 export function drain(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
@@ -154,8 +154,8 @@ export function emptied(cases: Cases, tank: Tank): Emptied | undefined {
 /** What pumps take from a tank with all guns held that are drawn open, m³/s. */
 export const drawn = (cases: Cases, tank: Tank): number => Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
 
-/** @param by how it empties by its dump, see {@link emptied} */
-export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined): DrainResult {
+/** @param by how it empties by its dump, see {@link emptied}; @param densityKgM3 of what is in it */
+export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined, densityKgM3: number): DrainResult {
   const { line, drained } = by ?? {};
   const { rig, values } = cases;
   const draw = drawn(cases, tank);
@@ -183,7 +183,9 @@ export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined): 
             ['roughness-smooth'],
           )
         : undefined,
-    series: drained ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3 } : { timeS: [], levelM: [], volumeM3: [] },
+    series: drained
+      ? { timeS: drained.timeS, levelM: drained.levelM, volumeM3: drained.volumeM3, massKg: drained.volumeM3.map((v) => v * densityKgM3) }
+      : { timeS: [], levelM: [], volumeM3: [], massKg: [] },
     parts: line ? partShares(cases.asDrawn, [line], () => dump) : [],
     fastestOutflowM3s: fastest,
     vacuum: figure(

@@ -1,7 +1,8 @@
 import { flatMap } from '../../lists.js';
 import { drainCautions } from './cautions.js';
+import { stockOfTank } from '../../solve/loaded.js';
 import { tiedWith } from '../../solve/vessels.js';
-import { air, beforePumps, flowed } from '../reads.js';
+import { air, beforePumps, contents, flowed } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { assessDrain, drainFindings, drawn, emptied } from './drain.js';
 import { DRAIN_KINDS, type DrainCode } from './kinds.js';
@@ -12,8 +13,9 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
   name: 'drain',
   scale: 'rating',
   kinds: DRAIN_KINDS,
-  reads: (of) => [beforePumps(of), ...of.rig.lines.filter((l) => l.role === 'dump')],
-  assess: ({ cases, rig, each }) => {
+  // What is in a tank is let out by its weight.
+  reads: (of) => [beforePumps(of), ...contents(of), ...of.rig.lines.filter((l) => l.role === 'dump')],
+  assess: ({ cases, rig, stocks, each }) => {
     const lines = rig.lines.filter((l) => l.role === 'dump' || l.role === 'tie');
     return {
       drains: rig.tanks.map((t) => {
@@ -24,10 +26,11 @@ export const DRAIN: Subject<DrainAnswers, object, DrainCode> = {
           (of) => [...air(rig), ...of.wet(tied), ...own],
           () => emptied(cases, t),
         );
+        const density = stockOfTank(stocks, t);
         return each(
           `drain ${t.id}`,
-          (of) => [...air(rig), ...of.wet([t]), by, flowed(drawn(cases, t))],
-          () => assessDrain(cases, t, by),
+          (of) => [...air(rig), ...of.wet([t]), by, flowed(drawn(cases, t)), density],
+          () => assessDrain(cases, t, by, density),
         );
       }),
     };

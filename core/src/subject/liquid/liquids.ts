@@ -1,3 +1,4 @@
+import { WATER_KG_M3 } from '../../fluid/water.js';
 import { times } from '../../lists.js';
 import { GALLON } from '../../quantity/dimension.js';
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightShare } from '../../chemistry/hypochlorite.js';
@@ -56,7 +57,7 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
         [],
       ),
       weightShare: weightShare(s.today),
-      densityKgM3: 998.2 * (l.kind === 'hypochlorite' ? hypochloriteGravity(s.bought) : s.gravity),
+      densityKgM3: WATER_KG_M3 * (l.kind === 'hypochlorite' ? hypochloriteGravity(s.bought) : s.gravity),
       halfLife: figure(s.bought > 0 ? halfLife(s.bought, kept, caustic) : Infinity, 'time', 'sh-decay', [
         input('C₀', 'bought, trade', s.bought, 'ratio'),
         input('T', 'kept at', kept, 'temperature'),

@@ -1,3 +1,5 @@
+import { stockOfTank } from '../../solve/loaded.js';
+import { WATER_KG_M3 } from '../../fluid/water.js';
 import { flatMap, times } from '../../lists.js';
 import { type Soap, soapsOf } from '../../solve/soaps.js';
 import { GALLON } from '../../quantity/dimension.js';
@@ -87,7 +89,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const carried = net.branches.reduce((s, b) => {
     if (!b.tank) return s;
     const filled = rig.lines.some((l) => l.role === 'fill' && l.to.at === 'tank' && l.to.id === b.tank!.id);
-    return filled ? s : s + volumeAt(b.tank.shape, startDepth(b.tank)) * 998 * b.gravity;
+    return filled ? s : s + volumeAt(b.tank.shape, startDepth(b.tank)) * WATER_KG_M3 * b.gravity;
   }, 0);
   const unrinsed =
     mix.flush === 'through' || finished
@@ -196,7 +198,7 @@ function assessDrawn(cases: Cases, stocks: Stocks, c: Common): MixResult | undef
         }))
       : [],
     recipe: undefined,
-    carriedKg: tank ? volumeAt(tank.shape, start) * 998 * drawn.gravity : 0,
+    carriedKg: tank ? volumeAt(tank.shape, start) * stockOfTank(stocks, tank) : 0,
     hoseM: hoseIn(way.hoses),
     hoseM3: way.hoseM3,
     unrinsed: [],

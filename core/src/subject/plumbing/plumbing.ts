@@ -1,3 +1,4 @@
+import { WATER_KG_M3 } from '../../fluid/water.js';
 import { flatMap } from '../../lists.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { orificePressure } from '../../hydraulics/outflow.js';
@@ -94,5 +95,5 @@ export function pressedBy(cases: Cases, rig: Rig, tankId: string): number {
   const tank = rig.tanks.find((t) => t.id === tankId)!;
   if (tank.lid === 'open' || !(tank.ventBore > 0)) return 0;
   const flow = cases.at({ spigot: 'good' }).filledInto(tankId);
-  return orificePressure(flow, tank.ventBore, 998.2, cases.values['vent-coefficient']);
+  return orificePressure(flow, tank.ventBore, WATER_KG_M3, cases.values['vent-coefficient']);
 }

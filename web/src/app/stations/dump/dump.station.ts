@@ -74,16 +74,13 @@ export class DumpStation {
     { value: 'closed', name: 'Closed' },
     { value: 'open', name: 'Open' },
   ];
-  private waterMass(volumeM3: number): string {
-    return formatQuantity(volumeM3 * 998.2, 'mass', this.rig.units());
-  }
   protected readonly sentence = computed(() => {
     const r = this.result();
     if (!r) return '';
     const units = this.rig.units();
     if (!r.time || !r.series.volumeM3.length) return 'No open dump valve.';
-    if (!Number.isFinite(r.time.value)) return 'The dump line ends higher than the water: it stops before the tank is empty.';
-    return `A full tank drains in ${formatQuantity(r.time.value, 'time', units, { digits: 2 })}; ${this.waterMass(r.series.volumeM3[0])} of water leave the axle.`;
+    if (!Number.isFinite(r.time.value)) return 'The dump line ends too high: it stops before the tank is empty.';
+    return `A full tank drains in ${formatQuantity(r.time.value, 'time', units, { digits: 2 })}; ${formatQuantity(r.series.massKg[0], 'mass', units)} leave the axle.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -104,10 +101,10 @@ export class DumpStation {
       .map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i], 'volume', units))] as [number, number])
       .filter(([t]) => Number.isFinite(t));
     const mass = r.series.timeS
-      .map((t, i) => [round3(t / 60), round3(inUnit(r.series.volumeM3[i] * 998.2, 'mass', units))] as [number, number])
+      .map((t, i) => [round3(t / 60), round3(inUnit(r.series.massKg[i], 'mass', units))] as [number, number])
       .filter(([t]) => Number.isFinite(t));
     const base = (c: Parameters<ChartOption>[0]) =>
-      axes(c, { name: 'minutes' }, { name: `water, ${unitOf('volume', units)}`, min: 0 }) as { yAxis: object; grid: object };
+      axes(c, { name: 'minutes' }, { name: `left, ${unitOf('volume', units)}`, min: 0 }) as { yAxis: object; grid: object };
     return (c) => {
       const a = base(c);
       return {
@@ -124,7 +121,7 @@ export class DumpStation {
           },
         ],
         series: [
-          curve('water', points, c.water, { areaStyle: { color: c.waterPale } }),
+          curve('left', points, c.water, { areaStyle: { color: c.waterPale } }),
           curve('weight', mass, c.water, { yAxisIndex: 1, lineStyle: { width: 0 } }),
         ],
       };
