@@ -12,7 +12,7 @@ import { si } from '../../quantity/parse';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
-import { codes, judge, judged, PSI } from '../../testing/judge';
+import { codes, GPM, judge, judged, PSI } from '../../testing/judge';
 import { near } from '../../testing/near';
 import { ventVacuum } from './drain';
 
@@ -163,4 +163,23 @@ test('what leaves a tank of chemicals leaves by its own weight, and not onto the
       .map((c) => c.text)
       .join(' ');
   expect([/storm drain/.test(texts(before)), /storm drain/.test(texts(a))]).toEqual([false, true]);
+});
+
+test('a vent has to keep up with soft wash pumps too: of the mixes of one pump the one that takes most', () => {
+  const crew = (bore: string, change: (d: RigDocument) => void = () => undefined) => {
+    const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+    d.tanks.find((t) => t.id === 'roofs-tank')!.ventBore = bore;
+    change(d);
+    const a = judged(d);
+    return { a, roofs: a.drains.find((x) => x.tankId === 'roofs-tank')! };
+  };
+  const { a, roofs } = crew('1 in');
+  const taken = a.chemical.mixes.reduce((s, m) => s + m.streams.reduce((x, t) => x + (t.tankId === 'roofs-tank' ? t.flowM3s : 0), 0), 0);
+  expect(taken).toBeGreaterThan(10 * GPM);
+  near(roofs.fastestOutflowM3s, taken, 1e-9);
+  expect([roofs.verdict, roofs.vacuumAtDraw === roofs.vacuum.value]).toEqual(['fed', true]);
+  // A pinhole in the lid does not.
+  const pin = crew('0.1 in');
+  expect(pin.roofs.verdict).toBe('stop');
+  expect(pin.a.findings.filter((f) => f.code === 'vent-small').map((f) => f.subject.id)).toEqual(['roofs-tank']);
 });

@@ -8,6 +8,8 @@ import type { Cases } from '../../solve/cases.js';
 import { partShares } from '../../solve/part-shares.js';
 import { TiedTanks } from '../../solve/tied-tanks.js';
 import { tiedWith } from '../../solve/vessels.js';
+import type { MixAnswers, MixResult } from '../mix/result.js';
+import type { TransferAnswers, TransferResult } from '../transfer/result.js';
 import type { DrainResult } from './result.js';
 import type { Finding } from '../finding.js';
 import type { Verdict } from '../verdict.js';
@@ -151,14 +153,30 @@ export function emptied(cases: Cases, tank: Tank): Emptied | undefined {
   return line && { line, drained: drain(cases, tied, line) };
 }
 
-/** What pumps take from a tank with all guns held that are drawn open, m³/s. */
-export const drawn = (cases: Cases, tank: Tank): number => Math.max(cases.asDrawn.drawnFrom(tank.id), 0);
+/** What soft washing and a pump that moves stock take from a tank at once, m³/s: of the mixes of one pump the one that takes most. */
+function chemicalDraw(tankId: string, mixes: readonly MixResult[], transfers: readonly TransferResult[]): number {
+  const byPump = new Map<string, number>();
+  for (const m of mixes) {
+    const taken = m.streams.reduce((s, x) => (x.tankId === tankId ? s + x.flowM3s : s), 0);
+    const by = m.pumpId ?? m.mixId;
+    byPump.set(by, Math.max(byPump.get(by) ?? 0, taken));
+  }
+  let sum = 0;
+  for (const taken of byPump.values()) sum += taken;
+  return transfers.reduce((s, t) => (t.fromId === tankId ? s + t.flow.value : s), sum);
+}
 
-/** @param by how it empties by its dump, see {@link emptied}; @param densityKgM3 of what is in it */
-export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined, densityKgM3: number): DrainResult {
+/** What is drawn from a tank at the most, m³/s: all guns held that are drawn open, and every pump of the chemical side at work. */
+export const drawn = (cases: Cases, tank: Tank, { mixes, transfers }: DrawnBy): number =>
+  Math.max(cases.asDrawn.drawnFrom(tank.id), 0) + chemicalDraw(tank.id, mixes, transfers);
+
+/** What draws on tanks besides the washers. */
+export type DrawnBy = (MixAnswers & TransferAnswers)['chemical'];
+
+/** @param by how it empties by its dump, see {@link emptied}; @param draw see {@link drawn}; @param densityKgM3 of what is in it */
+export function assessDrain(cases: Cases, tank: Tank, by: Emptied | undefined, draw: number, densityKgM3: number): DrainResult {
   const { line, drained } = by ?? {};
   const { rig, values } = cases;
-  const draw = drawn(cases, tank);
   const dump = drained?.fastestM3s ?? 0;
   // Nothing is emptier than empty: no more than the whole of the air can be missing.
   const air = airPressure(rig.brief.altitude);

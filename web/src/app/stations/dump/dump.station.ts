@@ -19,7 +19,7 @@ import { RigStore } from '../../state/rig-store';
   selector: 'pz-dump-station',
   imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, Picker, QuantityField, StationFrame],
   template: `
-    <pz-station heading="Dump and vent" station="dump" calm="The vent lets in as much air as water leaves.">
+    <pz-station heading="Dump and vent" station="dump" calm="The vent lets air in as fast as the tank empties.">
       <div set>
         <pz-picker [items]="tanks()" [chosen]="chosen.item()?.id" label="Which tank" (choose)="chosen.choose($event)" />
         @if (chosen.item()) {
