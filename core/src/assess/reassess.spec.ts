@@ -152,7 +152,7 @@ describe('what an edit does not bear on stands as it was', () => {
         if (valve?.kind !== 'valve') throw new Error('no valve');
         valve.setting = '44 %';
       },
-      ['fill', 'feed', 'pressure', 'bypass', 'weight', 'plan'],
+      ['fill', 'feed', 'pressure', 'bypass'],
     ],
     [
       'where a thing stands',
