@@ -21,6 +21,8 @@ import { joinChunks } from './chunk';
 import { gatherSample, sampleChunk, sampleDays } from './sample';
 import { momentAt } from './moment';
 import { simulateDay, simulateModel } from './simulate-day';
+import { Simulator } from './simulator';
+import { DayTally } from './tally';
 import { JOB_TEMPLATES } from './templates';
 import type { DayResult } from './types';
 import { usualDayDocument } from './usual-day';
@@ -479,6 +481,25 @@ test('event by event agrees with small steps, slow and obvious, on 24 random day
 });
 
 describe('sampling', () => {
+  test.each(LAYOUTS.map((l) => [l.id, l] as const))('%s: a day is the same to the last bit, whatever was worked before it', (_id, layout) => {
+    const rig = parseRig(layout.make());
+    const [busy, fresh] = [new Simulator(dayModel(rig)), new Simulator(dayModel(rig))];
+    // All that a day comes to.
+    const keys = Object.keys(new DayTally(dayModel(rig))).filter((k) => k !== 'model') as (keyof DayTally)[];
+    const told = (of: Simulator): string[] => keys.map((k) => `${k} ${String(of[k] as Float64Array | number)}`);
+    for (let day = 0; day < 12; day++) {
+      busy.run({ seed: 1, day: 7 * day + 100 });
+      busy.run({ seed: 1, day });
+      fresh.run({ seed: 1, day });
+      expect([day, told(busy)]).toEqual([day, told(fresh)]);
+      // One of its own, which has worked nothing before.
+      if (day % 6 === 5) {
+        const alone = new Simulator(dayModel(rig));
+        alone.run({ seed: 1, day });
+        expect([day, told(alone)]).toEqual([day, told(fresh)]);
+      }
+    }
+  });
   test('the same seed gives the same days, however they are split and whatever ran before', () => {
     const model = dayModel(parseRig(smallBuffer()));
     const whole = sampleDays(model, 60, 9);

@@ -121,6 +121,12 @@ export class Simulator extends DayTally {
     for (let k = 0; k < this.stock.length; k++) this.stock[k] = stock * aged[k];
     this.cool = waterK;
     this.short.fill(0);
+    for (let g = 0; g < this.tied.length; g++) {
+      const { net, pace } = this.tied[g];
+      net.fill(0);
+      pace.start();
+      model.ties[g].tanks.begin();
+    }
     this.warm.fill(waterK);
     this.loop.fill(waterK);
     const lost = model.vapourLoss(waterK);

@@ -33,6 +33,11 @@ export class TieStep {
   private before = 0;
   seconds = SHORTEST;
 
+  /** Before the first step of a run. */
+  start(): void {
+    this.before = 0;
+    this.seconds = SHORTEST;
+  }
   /** From now on other flows go on. */
   begin(): void {
     this.seconds = SHORTEST;
@@ -85,6 +90,7 @@ export function straightJob(
   };
   const volumeM3 = [sum()];
   const pace = new TieStep();
+  ties?.begin();
   const scale = out.reduce((s, q) => s + Math.abs(q), 0);
   let [time, dryS, apartM] = [0, Infinity, 0];
   let row = 1;

@@ -56,6 +56,11 @@ export class TiedTanks {
     this.rest = new Float64Array(tanks.length);
   }
 
+  /** Forgets what crossed last: a run that begins alike goes alike, whatever was run before. */
+  begin(): void {
+    this.flow.fill(0);
+  }
+
   private place(id: string | undefined): number {
     return this.tanks.findIndex((t) => t.id === id);
   }
