@@ -83,7 +83,7 @@ export const baseOf = (model: DayModel): Base => ({ price: bill(model.rig).price
 
 /** Samples so many of a model's days. Each step gives the share done. */
 export function* tryDays(model: DayModel, days: number, seed: number): Generator<number, Pick<Tried, 'short' | 'lostS'>> {
-  const chunk = yield* sampleSteps(model, seed, 0, days);
+  const chunk = yield* sampleSteps(model, seed, 0, days, false);
   return { short: shortOf(model, chunk), lostS: lostMean(chunk) };
 }
 
@@ -95,7 +95,7 @@ export function* tryDays(model: DayModel, days: number, seed: number): Generator
  */
 export function* judgeModel(model: DayModel, most: number, seed: number, base: Base, all = false, over = false): Generator<number, Tried> {
   const { tolerance } = model.day;
-  const chunk = yield* roundSteps(model, most, seed, (short) => (!over && short.low > tolerance) || (!all && isEnough(short, tolerance)));
+  const chunk = yield* roundSteps(model, most, seed, (short) => (!over && short.low > tolerance) || (!all && isEnough(short, tolerance)), false);
   return {
     short: shortOf(model, chunk),
     lostS: lostMean(chunk),

@@ -12,6 +12,7 @@ export interface DayChunk {
   readonly strength: Float64Array;
   /** Fuel tank by fuel tank, day by day: burnt, m³. */
   readonly fuel: Float64Array;
+  /** Levels counted, see `LevelCounter`; empty where nobody asked for them. */
   readonly levels: Uint32Array;
   /** Day by day: place of its season in the model. */
   readonly season: Uint8Array;

@@ -7,13 +7,14 @@ import { type DaySample, gatherSample, sampleSteps, thirstyDays } from './sample
 /**
  * Days in rounds until they are enough, at most `most`; each step gives the share done. The same seed gives the same days,
  * and the same rounds, for yard, bench, sizes and options: what is enough for one is enough for all.
+ * @param counted see {@link sampleSteps}
  */
-export function* roundSteps(model: DayModel, most: number, seed: number, enough: (short: Chance) => boolean): Generator<number, DayChunk> {
+export function* roundSteps(model: DayModel, most: number, seed: number, enough: (short: Chance) => boolean, counted = true): Generator<number, DayChunk> {
   let part: DayChunk | undefined;
   for (;;) {
     const from: number = part?.count ?? 0;
     const count = nextRound(from, most);
-    const steps = sampleSteps(model, seed, from, count);
+    const steps = sampleSteps(model, seed, from, count, counted);
     let step = steps.next();
     while (!step.done) {
       yield (from + step.value * count) / most;

@@ -22,10 +22,11 @@ export function countTimes(model: DayModel): number[] {
 /**
  * Samples days one after another; each step gives the share done, so that a worker may look up or stop.
  * The same seed and day give the same numbers whatever the split.
+ * @param counted whether levels are counted, which a sample that is gathered wants
  */
-export function* sampleSteps(model: DayModel, seed: number, from: number, count: number): Generator<number, DayChunk> {
+export function* sampleSteps(model: DayModel, seed: number, from: number, count: number, counted = true): Generator<number, DayChunk> {
   const run = new Simulator(model);
-  const levels = new LevelCounter(model, countTimes(model));
+  const levels = counted ? new LevelCounter(model, countTimes(model)) : undefined;
   const shorts = model.shorts.length;
   const mixes = model.soft.length;
   const chunk = {
@@ -36,7 +37,7 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
     lost: new Float64Array(shorts * count),
     strength: new Float64Array(mixes * count),
     fuel: new Float64Array(model.energy.stores.length * count),
-    levels: levels.counts,
+    levels: levels?.counts ?? new Uint32Array(0),
     season: new Uint8Array(count),
     unsettled: 0,
   };
