@@ -233,6 +233,25 @@ test.each(['big-tank', 'tied-tanks', 'two-unequal', 'crew-of-four'])('%s: a tap 
   expect(now.tanks.map((t) => t.draw.value)).not.toEqual(before.assessment.tanks.map((t) => t.draw.value));
 });
 
+test('a tank that no mix is made in any more is as heavy as its stock to every other mix that draws on it', () => {
+  const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  const draw = d.lines.find((l) => l.from.id === 'roofs-tank' && l.to.at === 'mix')!;
+  const blend = d.mixes!.find((m) => m.way === 'proportioner')!.id;
+  d.lines.push({ ...draw, id: 'also', to: { at: 'mix', id: blend } });
+  const read = readRig(d);
+  if (!read.ok) throw new Error(read.problems[0].message);
+  const before = reassess(read.rig);
+  const x = clone(d);
+  x.lines.find((l) => l.id === draw.id)!.closed = true;
+  const next = reread(x, read);
+  if (!next.ok) throw new Error('unread');
+  const { solves: _a, ...now } = reassess(next.rig, before).assessment;
+  const { solves: _b, ...then } = assess(next.rig);
+  expect(unlike(now, then)).toEqual([]);
+  const flow = (a: typeof before.assessment) => a.chemical.mixes.find((m) => m.mixId === blend)!.flow.value;
+  expect(flow(now as typeof before.assessment)).not.toBeCloseTo(flow(before.assessment), 9);
+});
+
 test('an edit elsewhere in between costs nothing of what stands', () => {
   const crew = (change: (d: RigDocument) => void): RigDocument => {
     const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();

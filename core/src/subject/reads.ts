@@ -1,6 +1,7 @@
 import { flatMap } from '../lists.js';
 import type { End, Line, LineRole, Machine, Mix, Rig, Tank } from '../rig/schema.js';
 import { returnsToItself } from '../solve/solved.js';
+import { mixMadeIn } from '../solve/stock.js';
 import type { Reading } from './subject.js';
 
 const linesOf = (rig: Rig, ...roles: readonly LineRole[]): readonly object[] => rig.lines.filter((l) => roles.includes(l.role));
@@ -135,8 +136,11 @@ export const onTheDeck = (of: Things, more: readonly unknown[]): readonly unknow
   ...(of.rig.platform ? [deckThings(of), ...more] : []),
 ];
 
-/** Tanks by what a blend makes of them, with the names that its answers carry. */
-const drawnOn = ({ wet }: Things, tanks: readonly Tank[]): readonly unknown[] => [...tanks.map((t) => t.name), ...wet(tanks)];
+/** Tanks by what a blend makes of them, with the names that its answers carry. What is mixed in one is lighter than its stock. */
+const drawnOn = ({ rig, wet }: Things, tanks: readonly Tank[]): readonly unknown[] => [
+  ...flatMap(tanks, (t) => [t.name, mixMadeIn(rig, t)?.id]),
+  ...wet(tanks),
+];
 
 /** Tanks that hold chemicals, or are drawn on with them. */
 function chemicalTanks(rig: Rig): readonly Tank[] {
