@@ -6,8 +6,9 @@ import { lineTerms } from './rig-network.js';
 
 const POINTS = 65;
 const LAW_POINTS = 49;
-/** Head up to which laws of flow are tabulated, m: no two surfaces of a rig stand further apart. */
+/** Head up to which laws of flow are tabulated, m: no two surfaces of a rig stand further apart. Its root, √m. */
 const MOST_HEAD = 30;
+const MOST_PULL = Math.sqrt(MOST_HEAD);
 const TRIES = 60;
 const SWEEPS = 30;
 /** Change of a flow between sweeps that counts as none, m³/s. */
@@ -22,7 +23,7 @@ interface Crossing {
   readonly to: number;
   readonly fromM: number;
   readonly toM: number;
-  /** m³/s at √head, by even steps. */
+  /** m³/s at the root of the head, by even steps up to {@link MOST_PULL}. */
   readonly law: Float64Array;
 }
 
@@ -36,6 +37,8 @@ export class TiedTanks {
   private readonly levels: readonly Float64Array[];
   private readonly volumes: readonly number[];
   private readonly flow: Float64Array;
+  /** Roots of the heads that drove the crossings last, √m; below nothing where it is driven back. */
+  private readonly pull: Float64Array;
   private readonly rest: Float64Array;
 
   constructor(
@@ -53,12 +56,14 @@ export class TiedTanks {
       this.crossings.push({ from, to, fromM: at(l.from, tanks[from]), toM: at(l.to, tanks[to]), law: this.lawOf((h) => this.through(h, quadratic!, runs!)) });
     }
     this.flow = new Float64Array(this.crossings.length + 1);
+    this.pull = new Float64Array(this.crossings.length + 1);
     this.rest = new Float64Array(tanks.length);
   }
 
   /** Forgets what crossed last: a run that begins alike goes alike, whatever was run before. */
   begin(): void {
     this.flow.fill(0);
+    this.pull.fill(0);
   }
 
   private place(id: string | undefined): number {
@@ -101,17 +106,19 @@ export class TiedTanks {
     return this.tanks[tank].base + table[at] + (table[at + 1] - table[at]) * (x - at);
   }
 
-  private flowAt(c: Crossing, here: number, there: number): number {
-    if (c.to < 0) return here > c.fromM ? this.read(c.law, here - c.toM) : 0;
+  /** Head that drives a crossing, m, back below nothing. There is none over a sill that the water does not reach. */
+  private driving(c: Crossing, here: number, there: number): number {
+    if (c.to < 0) return here > c.fromM ? Math.max(here - c.toM, 0) : 0;
     const sill = Math.max(c.fromM, c.toM);
-    return here >= there ? this.read(c.law, here - Math.max(there, sill)) : -this.read(c.law, there - Math.max(here, sill));
+    return here >= there ? Math.max(here - Math.max(there, sill), 0) : -Math.max(there - Math.max(here, sill), 0);
   }
 
-  private read(law: Float64Array, headM: number): number {
-    if (!(headM > 0)) return 0;
-    const x = Math.min(Math.sqrt(headM / MOST_HEAD), 1) * (LAW_POINTS - 1);
+  /** What crosses by the root of a head, m³/s: near even in it. */
+  private flowBy(law: Float64Array, pull: number): number {
+    const x = Math.min(Math.abs(pull) / MOST_PULL, 1) * (LAW_POINTS - 1);
     const at = Math.min(Math.floor(x), LAW_POINTS - 2);
-    return law[at] + (law[at + 1] - law[at]) * (x - at);
+    const flow = law[at] + (law[at + 1] - law[at]) * (x - at);
+    return pull < 0 ? -flow : flow;
   }
 
   /** Furthest that two tied surfaces stand apart, m. */
@@ -138,9 +145,15 @@ export class TiedTanks {
           rest[crossings[o].from] -= flow[o] * dt;
           if (crossings[o].to >= 0) rest[crossings[o].to] += flow[o] * dt;
         }
-        const at = (q: number): number =>
-          this.flowAt(c, this.surface(c.from, rest[c.from] - q * dt), c.to < 0 ? c.toM : this.surface(c.to, rest[c.to] + q * dt)) - q;
-        const q = root(at, c.to < 0 ? 0 : -c.law[LAW_POINTS - 1], c.law[LAW_POINTS - 1], flow[k]);
+        // Looked for by the root of the head, in which the law is near even: a flow has a steep foot at nothing.
+        const at = (pull: number): number => {
+          const q = this.flowBy(c.law, pull);
+          const there = c.to < 0 ? c.toM : this.surface(c.to, rest[c.to] + q * dt);
+          return this.driving(c, this.surface(c.from, rest[c.from] - q * dt), there) - pull * Math.abs(pull);
+        };
+        const most = c.law[LAW_POINTS - 1];
+        this.pull[k] = most > 0 ? root(at, c.to < 0 ? 0 : -MOST_PULL, MOST_PULL, this.pull[k], (EXACT / most) * MOST_PULL) : 0;
+        const q = this.flowBy(c.law, this.pull[k]);
         change = Math.max(change, Math.abs(q - flow[k]));
         flow[k] = q;
       }
@@ -156,10 +169,13 @@ export class TiedTanks {
   }
 }
 
-/** Where a falling function is nothing: bracketed near the last answer where it may be, then by a secant that never leaves its bracket. */
-function root(of: (q: number) => number, least: number, most: number, last: number): number {
+/**
+ * Where a falling function is nothing, to `exact`: bracketed near the last answer where it may be, then by an inverse parabola
+ * wherever that is safe, else halved (Chandrupatla 1997, Advances in Engineering Software 28, 145, from memory).
+ */
+function root(of: (x: number) => number, least: number, most: number, last: number, exact: number): number {
   let [low, high] = [least, most];
-  const near = 1e-5 + 0.02 * Math.abs(last);
+  const near = 2e-3 + 0.1 * Math.abs(last);
   let atLow = NaN;
   let atHigh = NaN;
   if (last - near > least) {
@@ -176,21 +192,25 @@ function root(of: (q: number) => number, least: number, most: number, last: numb
   if (Number.isNaN(atHigh)) atHigh = of(high);
   if (!(atLow > 0)) return low;
   if (!(atHigh < 0)) return high;
-  let side = 0;
-  for (let n = 0; n < TRIES && high - low > EXACT; n++) {
-    // Halving now and then: the law has the root's steep foot at nothing.
-    const q = n % 3 === 2 ? (low + high) / 2 : (low * atHigh - high * atLow) / (atHigh - atLow);
-    const f = of(q);
-    if (Math.abs(f) < EXACT) return q;
-    if (f > 0) {
-      [low, atLow] = [q, f];
-      if (side === 1) atHigh /= 2;
-      side = 1;
-    } else {
-      [high, atHigh] = [q, f];
-      if (side === -1) atLow /= 2;
-      side = -1;
-    }
+  // The newest point, the one across the root from it, and the one before.
+  let [a, atA, b, atB] = [high, atHigh, low, atLow];
+  let share = atA / (atA - atB);
+  for (let n = 0; n < TRIES; n++) {
+    const x = a + share * (b - a);
+    const f = of(x);
+    let [c, atC] = [a, atA];
+    if (f > 0 !== atA > 0) [c, atC, b, atB] = [b, atB, a, atA];
+    [a, atA] = [x, f];
+    const width = Math.abs(b - a);
+    if (Math.abs(atA) * width <= 0.5 * exact * Math.abs(atB - atA)) return a;
+    if (width < exact) return Math.abs(atA) < Math.abs(atB) ? a : b;
+    const [xi, phi] = [(a - b) / (c - b), (atA - atB) / (atC - atB)];
+    share =
+      phi * phi < xi && (1 - phi) * (1 - phi) < 1 - xi
+        ? (atA / (atB - atA)) * (atC / (atB - atC)) + ((c - a) / (b - a)) * (atA / (atC - atA)) * (atB / (atC - atB))
+        : 0.5;
+    const least = (0.5 * exact) / width;
+    share = Math.min(Math.max(share, least), 1 - least);
   }
-  return (low + high) / 2;
+  return a;
 }
