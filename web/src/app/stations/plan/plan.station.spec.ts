@@ -160,8 +160,9 @@ describe('the plan', () => {
   });
   test('an arrangement is offered in words and taken as one step; a failure is told', async () => {
     const placements = layout('big-tank').placements!.map((p) => (p.thing === 'cones' ? { ...p, x: '20 in' } : p));
-    const done = of({ state: 'done', value: { way: 'kerb', placements, before: 9, after: 3, hoseM: 4, told: 1, axlesKg: [900, 900], tongueShare: 0.12 } });
-    const s = open(undefined, layout('big-tank'), { most: 1, run: () => done });
+    const done = (way: string) =>
+      of({ state: 'done', value: { way, placements, before: 9, after: 3, hoseM: 4, told: 1, axlesKg: [900, 900], tongueShare: 0.12 } });
+    const s = open(undefined, layout('big-tank'), { most: 1, run: (_kind: string, ask: { way: string }) => done(ask.way) });
     await s.press('Arrange it for me');
     expect(s.text()).toMatch(/12.% on the tongue, full, 13.1.ft of hose between things, 1 thing still told/);
     await s.press('Take: Reels at the kerb');
