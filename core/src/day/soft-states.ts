@@ -3,7 +3,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import type { Cases } from '../solve/cases.js';
 import { BlendNetwork, drawHeight, suppliedOf, wayOf } from '../solve/blend-network.js';
 import { carriedStrengths } from '../solve/blend-start.js';
-import { DRY } from '../solve/blend-start.js';
+import { DRY } from '../solve/solved.js';
 import { wantedStrength } from '../solve/consumption.js';
 import { drawnWay } from '../subject/mix/drawn-mix.js';
 import { blendOf } from '../subject/reads.js';

@@ -7,6 +7,3 @@ export const startLevels = (net: BlendNetwork): number[] => net.branches.map((b)
 /** Trade shares of what the branches carry: a tank of finished mix has the strength it was mixed to. */
 export const carriedStrengths = (net: BlendNetwork, wanted: number): number[] =>
   net.strengths.map((s) => (net.mix.way === 'batch' || net.mix.way === 'draw-stick' ? Math.min(wanted, s) : s));
-
-/** Less than this is nothing at all, m³/s. */
-export const DRY = 1e-8;

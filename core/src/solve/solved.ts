@@ -4,6 +4,9 @@ import type { Water } from '../fluid/water.js';
 import type { Line, Machine, Outlet, Rig } from '../rig/schema.js';
 import type { NodeKind, RigNetwork } from './rig-network.js';
 
+/** Less than this is nothing at all, m³/s: what a solver leaves where nothing flows is far less. */
+export const DRY = 1e-8;
+
 export interface CaseState {
   readonly level: 'full' | 'half' | 'lowest';
   readonly strainer: 'clean' | 'dirty';

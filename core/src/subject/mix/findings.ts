@@ -10,7 +10,7 @@ import { finding, percent } from '../message-parts.js';
 import { strengthVerdict } from './mix.js';
 import { linesOf } from '../../solve/paths.js';
 import type { MixResult } from './result.js';
-import { DRY } from '../../solve/blend-start.js';
+import { DRY } from '../../solve/solved.js';
 import { worse } from '../verdict.js';
 import { message } from '../../working/figure.js';
 

@@ -1,3 +1,4 @@
+import { LAYOUTS } from '../../layouts/layouts';
 import { pontoonRig } from '../../layouts/first-rig';
 import { parseRig, readRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
@@ -35,6 +36,16 @@ test('a reel full of water weighs what its hose holds more', () => {
   near(r.fullKg.value - r.dryKg.value, litres * 0.998, 2e-3);
   near(r.empty.value, litres / 1000 / (7.92 * 6.309e-5), 0.01);
   near(r.hoseM, 45.72, 1e-9);
+});
+
+test.each(['carried-water', 'two-unequal', 'crew-of-four'])('%s: a hose through which nothing flows is never run through, and not in ages either', (id) => {
+  const d = LAYOUTS.find((l) => l.id === id)!.make();
+  for (const o of d.outlets) o.open = false;
+  const a = assess(parseRig(d));
+  const hoses = a.reels.filter((r) => d.lines.find((l) => l.id === r.lineId)!.role === 'pressure');
+  expect(hoses.length).toBeGreaterThan(0);
+  expect(hoses.map((r) => r.empty.value)).toEqual(hoses.map(() => Infinity));
+  expect(a.runs.map((r) => r.changeOver.value)).toEqual(a.runs.map(() => Infinity));
 });
 
 /** Common practice: 300 ft of 1/2 in hose holds about 3 gal; at 8 gpm the wrong liquid runs for over 20 s. */

@@ -8,10 +8,14 @@ import type { Hose, Line, Outlet, Reel } from '../../rig/schema.js';
 import { placesOf, rootOf } from '../../rig/stand.js';
 import type { Cases } from '../../solve/cases.js';
 import { hoseIn, hosesOf, pressurePath } from '../../solve/paths.js';
+import { DRY } from '../../solve/solved.js';
 import type { Finding } from '../finding.js';
 import type { OutletResult } from '../pressure/result.js';
 import type { ReelResult, RunResult } from './result.js';
 import { figure, input, message } from '../../working/figure.js';
+
+/** A flow either way, m³/s; nothing where it is only what the solver leaves. */
+const flowing = (q: number): number => (Math.abs(q) > DRY ? Math.abs(q) : 0);
 
 /** What a reel takes, weighs and costs in time. */
 export function assessReel(cases: Cases, reel: Reel, lineFlow: Readonly<Record<string, number>>): ReelResult {
@@ -27,7 +31,7 @@ export function assessReel(cases: Cases, reel: Reel, lineFlow: Readonly<Record<s
   const dry = hoses.reduce((s, h) => s + priceAndMass({ item: h.item, kind: 'hose', lengthM: h.length }).massKg, 0);
   const volume = lineVolume(hoses);
   const solved = cases.asDrawn;
-  const flow = Math.abs(lineFlow[line.id] ?? 0);
+  const flow = flowing(lineFlow[line.id] ?? 0);
   const rho = solved.water.densityKgM3;
   return {
     reelId: reel.id,
@@ -136,7 +140,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
   const ownM = hoseIn(path);
   const carriedM = ownM + site.spare;
   const neededM = runLength(site.distance, site.height, site.corners, values);
-  const flow = result.flow.value;
+  const flow = flowing(result.flow.value);
   // All hose is off the reel and straight; the height comes off the gun.
   const rhoG = water.densityKgM3 * GRAVITY;
   const straight =

@@ -4,7 +4,7 @@ import type { Cases } from '../../solve/cases.js';
 import type { Finding, Subject } from '../finding.js';
 import { finding } from '../message-parts.js';
 import type { SoftPumpAnswers, SoftPumpResult } from './result.js';
-import { DRY } from '../../solve/blend-start.js';
+import { DRY } from '../../solve/solved.js';
 import { message } from '../../working/figure.js';
 
 /** Nothing, or too little to work with, comes out of what a pump feeds. */
