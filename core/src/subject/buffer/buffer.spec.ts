@@ -22,29 +22,23 @@ describe('a buffer', () => {
     expect(timeToEmpty(1, 3, 3)).toBe(Infinity);
     expect(timeToEmpty(-1, 3, 1)).toBe(0);
   });
-  /** Common practice: 50 gal is too small behind 4 gpm once spigots of 2 gpm turn up. */
-  test('a 50 gal buffer is too small behind 4 gpm on a 2 gpm spigot', () => {
+  /**
+   * Common practice: 50 gal is too small behind 4 gpm once spigots of 2 gpm turn up; 275 gal can still be emptied by an 8.5 gpm
+   * machine on a big driveway.
+   */
+  test.each([
+    { gal: 50, box: ['30 in', '22 in', '17.5 in'], flow: '4 gpm', nozzle: '4.5', spigot: '2 gpm', job: '60 min' },
+    { gal: 275, box: ['48 in', '40 in', '33 in'], flow: '8.5 gpm', nozzle: '9.5', spigot: '3 gpm', job: '2 h' },
+  ])('$gal gal are emptied by $flow on a $spigot spigot in $job', ({ gal, box: [length, width, height], flow, nozzle, spigot, job }) => {
     const a = judge((d) => {
-      d.tanks[0].shape = { kind: 'box', length: '30 in', width: '22 in', height: '17.5 in' };
-      d.tanks[0].fullLevel = d.tanks[0].startLevel = '17.5 in';
-      d.machines[0].flow = '4 gpm';
-      d.outlets[0].nozzle.size = '4.5';
-      d.spigots[0].readings[0].flow = '2 gpm';
+      d.tanks[0].shape = { kind: 'box', length, width, height };
+      d.tanks[0].fullLevel = d.tanks[0].startLevel = height;
+      d.machines[0].flow = flow;
+      d.outlets[0].nozzle.size = nozzle;
+      d.spigots[0].readings[0].flow = spigot;
+      d.brief.job = job;
     });
-    near(a.tanks[0].fullVolumeM3, 50 * GAL, 0.01);
-    expect(codes(a)).toContain('runs-dry');
-  });
-  /** Common practice: 275 gal can still be emptied by an 8.5 gpm machine on a big driveway. */
-  test('275 gal are emptied by 8.5 gpm on a long driveway', () => {
-    const a = judge((d) => {
-      d.tanks[0].shape = { kind: 'box', length: '48 in', width: '40 in', height: '33 in' };
-      d.tanks[0].fullLevel = d.tanks[0].startLevel = '33 in';
-      d.machines[0].flow = '8.5 gpm';
-      d.outlets[0].nozzle.size = '9.5';
-      d.spigots[0].readings[0].flow = '3 gpm';
-      d.brief.job = '2 h';
-    });
-    near(a.tanks[0].fullVolumeM3, 275 * GAL, 0.01);
+    near(a.tanks[0].fullVolumeM3, gal * GAL, 0.01);
     expect(codes(a)).toContain('runs-dry');
   });
   // ANSI/HI 9.8 (from memory): a 2 in outlet at 16 gpm wants 5.2 in of water over it.
