@@ -1,4 +1,4 @@
-import { resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
 import { argumentsOf } from './arguments.js';
 import { InputError, type Outcome } from './failure.js';
 
@@ -46,10 +46,26 @@ export async function runKeeping(name: KeepingName, args: readonly string[], usu
         exit: found.ok ? 0 : 1,
       };
     }
-    const done = name === 'backup' ? await keep.backup(folder, file!) : keep.restore(file!, folder);
+    const done =
+      name === 'backup' ? await clearedWhenStopped(dirname(file!), keep.clearPieces, () => keep.backup(folder, file!)) : await keep.restore(file!, folder);
     return { stdout: JSON.stringify(done), stderr: '', exit: 0 };
   } catch (error) {
     if (error instanceof InputError || error instanceof keep.YardError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };
     return { stdout: '', stderr: `Pozzo failed inside: ${(error as Error).stack ?? String(error)}`, exit: 2 };
+  }
+}
+
+/** A backup that is stopped by hand leaves nothing behind. */
+async function clearedWhenStopped<T>(folder: string, clear: (folder: string, own: boolean) => void, work: () => Promise<T>): Promise<T> {
+  const stop = (signal: NodeJS.Signals): void => {
+    clear(folder, true);
+    process.exit(signal === 'SIGINT' ? 130 : 143);
+  };
+  const signals = ['SIGINT', 'SIGTERM'] as const;
+  for (const s of signals) process.once(s, stop);
+  try {
+    return await work();
+  } finally {
+    for (const s of signals) process.removeListener(s, stop);
   }
 }

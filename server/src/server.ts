@@ -7,6 +7,7 @@ import { YardError } from './errors.js';
 import { createApp } from './http/app.js';
 import { isLoopback } from './http/guard.js';
 import { DailyBackups } from './keep/daily.js';
+import { SeenDays } from './keep/seen-days.js';
 import { BuildStore } from './store/builds.js';
 import { JudgementStore } from './store/judgements.js';
 import { RevisionStore } from './store/revisions.js';
@@ -40,7 +41,7 @@ export interface RunningServer {
 /** Longest that one answer is reckoned, and one build judged with its days, ms. */
 const ANSWER_MS = 10_000;
 const JUDGE_MS = 120_000;
-const BACKUP_MS = 1_800_000;
+const BACKUP_MS = 600_000;
 const REQUEST_MS = 30_000;
 
 /** @throws {YardError} in words where the yard cannot be opened or the address is not this machine's */
@@ -59,12 +60,14 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const store = new BuildStore(db, engine);
   const revisions = new RevisionStore(db);
   const judge = new JudgeYard(new JudgementStore(db, engine), judging, log);
+  const seen = new SeenDays(dataFolder);
   const backups = new DailyBackups(
     dataFolder,
     options.backupFolder ?? join(dataFolder, 'backups'),
     undefined,
     (folder, zipFile, at = new Date()) => keeping.run('backup', { dataFolder: folder, zipFile, at: at.toISOString() }),
-    () => revisions.thin(),
+    seen,
+    () => revisions.thin(seen.list()),
   );
   const closeAll = async (): Promise<void> => {
     await Promise.all(threads.map((t) => t.stop()));

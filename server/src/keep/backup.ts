@@ -1,11 +1,14 @@
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readSync, renameSync, rmSync, statfsSync, statSync, writeSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { dirname, join } from 'node:path';
+import { setImmediate as between } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
 import { YardError } from '../errors.js';
+import { syncFolder, withTails } from '../store/disk.js';
 import { yardTroubles } from '../store/inspect.js';
 import { documentOf, shownOf } from '../store/shown.js';
-import { DATABASE_FILE } from '../store/yard-database.js';
+import { DATABASE_FILE, RESTORING_MARK } from '../store/yard-database.js';
+import { clearPieces, pieceOf } from './pieces.js';
 
 /** What a backup says of itself, in `backup.json`. */
 export interface BackupNote {
@@ -24,8 +27,12 @@ export interface Made extends BackupNote {
 /** Room that a backup leaves for saves, bytes. */
 const LEAVE_FREE = 200_000_000;
 /** A zip without 64-bit sizes ends here. */
-const LARGEST = 3_900_000_000;
+export const LARGEST = 3_900_000_000;
 const CHUNK = 1 << 20;
+/** Pages copied before the thread looks up: some 16 MB, a tenth of a second. */
+const PAGES_A_STEP = 4000;
+/** Longest that a zip is written before the thread looks up, ms. */
+const LOOK_UP_MS = 50;
 
 /** A part of a file name from a build's name. */
 const slug = (name: string): string =>
@@ -48,32 +55,30 @@ function demandRoom(folder: string, bytes: number): void {
 }
 
 /**
- * Backs a data folder up into one zip file while it may be in use: the whole database by SQLite's online backup, opened
- * and checked before it counts, and every build as a rig file. The file stands under its name only when it is whole.
+ * Backs a data folder up into one zip file while it may be in use: the whole database as it stood at one moment, opened and
+ * checked before it counts, and every build as a rig file. It ends however much is saved meanwhile. The file stands under
+ * its name only when it is whole.
  * @throws {YardError} in words, with nothing left behind
  */
 export async function backup(dataFolder: string, zipFile: string, now: Date = new Date()): Promise<Made> {
   const source = join(dataFolder, DATABASE_FILE);
   if (!existsSync(source)) throw new YardError(`There is no yard in ${dataFolder}.`);
+  if (existsSync(join(dataFolder, RESTORING_MARK))) throw new YardError(`A restore was cut short in ${dataFolder}: run it again before backing up.`);
   if (existsSync(zipFile)) throw new YardError(`"${zipFile}" is there already; a backup is never written over another.`);
   const folder = dirname(zipFile);
-  const copy = join(folder, `.${basename(zipFile)}.sqlite.part`);
-  const part = join(folder, `.${basename(zipFile)}.part`);
+  const copy = pieceOf(zipFile, 'sqlite.part');
+  const part = pieceOf(zipFile, 'part');
   try {
     mkdirSync(folder, { recursive: true });
+    clearPieces(folder);
     const bytes = statSync(source).size + (existsSync(`${source}-wal`) ? statSync(`${source}-wal`).size : 0);
     if (bytes > LARGEST)
       throw new YardError(`The yard is ${Math.round(bytes / 1e9)} GB: too large for one backup file. Stop Pozzo and copy the folder instead.`);
     demandRoom(folder, bytes);
-    const db = new Database(source, { readonly: true, fileMustExist: true, timeout: 5000 });
-    try {
-      await db.backup(copy);
-    } finally {
-      db.close();
-    }
+    await copyWhole(source, copy);
     const [trouble] = yardTroubles(copy, true);
     if (trouble) throw new YardError(`The copy is not sound, so there is no backup. ${trouble}`);
-    const note = writeZip(copy, part, now);
+    const note = await writeZip(copy, part, now);
     renameSync(part, zipFile);
     syncFolder(folder);
     return { ...note, file: zipFile, bytes: statSync(zipFile).size };
@@ -84,11 +89,28 @@ export async function backup(dataFolder: string, zipFile: string, now: Date = ne
       /ENOSPC|SQLITE_FULL/.test(code) ? `The disk of ${folder} is full: there is no backup.` : `There is no backup: ${(error as Error).message}.`,
     );
   } finally {
-    for (const f of [part, copy, `${copy}-wal`, `${copy}-shm`]) rmSync(f, { force: true });
+    for (const f of [part, ...withTails(copy)]) rmSync(f, { force: true });
   }
 }
 
-function writeZip(copy: string, part: string, now: Date): BackupNote {
+/**
+ * Copies a database that may be written to. A copy made page by page begins again at every write; this one reads within one
+ * transaction, so that it sees one moment and writers go on beside it.
+ */
+async function copyWhole(source: string, copy: string): Promise<void> {
+  const db = new Database(source, { readonly: true, fileMustExist: true, timeout: 5000 });
+  try {
+    db.exec('BEGIN');
+    db.prepare('SELECT count(*) FROM sqlite_master').get();
+    await db.backup(copy, { progress: () => PAGES_A_STEP });
+    db.exec('COMMIT');
+  } finally {
+    db.close();
+  }
+}
+
+/** Looks up now and then, so that whoever runs it can stop it. */
+async function writeZip(copy: string, part: string, now: Date): Promise<BackupNote> {
   const out = openSync(part, 'w');
   const db = new Database(copy, { readonly: true });
   try {
@@ -97,14 +119,21 @@ function writeZip(copy: string, part: string, now: Date): BackupNote {
       if (error) failed = error;
       else for (let at = 0; at < data.length;) at += writeSync(out, data, at);
     });
-    const entry = (name: string, write: (push: (data: Uint8Array, last: boolean) => void) => void): void => {
+    let since = performance.now();
+    const entry = async (name: string, parts: Iterable<Uint8Array>): Promise<void> => {
       const file = new ZipDeflate(name, { level: 6 });
       file.mtime = now;
       zip.add(file);
-      write((data, last) => file.push(data, last));
-      if (failed) throw failed;
+      for (const part of parts) {
+        file.push(part);
+        if (failed) throw failed;
+        if (performance.now() - since < LOOK_UP_MS) continue;
+        await between();
+        since = performance.now();
+      }
+      file.push(new Uint8Array(0), true);
     };
-    const text = (name: string, content: string): void => entry(name, (push) => push(Buffer.from(content), true));
+    const text = (name: string, content: string): Promise<void> => entry(name, [Buffer.from(content)]);
 
     const counts = { builds: 0, deleted: 0 };
     const rows = db.prepare(`SELECT id, document, deleted_at AS deletedAt FROM build ORDER BY created_at, id`).iterate() as IterableIterator<{
@@ -116,23 +145,13 @@ function writeZip(copy: string, part: string, now: Date): BackupNote {
       counts[row.deletedAt === null ? 'builds' : 'deleted']++;
       const document = documentOf(row.document);
       const name = `${row.deletedAt === null ? 'builds' : 'deleted'}/${slug(shownOf(row.document).name)}--${row.id}.json`;
-      text(name, document ? `${JSON.stringify(document, null, 2)}\n` : row.document);
+      await text(name, document ? `${JSON.stringify(document, null, 2)}\n` : row.document);
     }
+    // What follows opens and closes the file as any other: no connection of ours stands then.
+    db.close();
     const note: BackupNote = { format: 'pozzo-backup', version: 1, madeAt: now.toISOString(), ...counts };
-    text('backup.json', `${JSON.stringify(note, null, 2)}\n`);
-    entry(DATABASE_FILE, (push) => {
-      const from = openSync(copy, 'r');
-      try {
-        const left = statSync(copy).size;
-        for (let at = 0; at < left;) {
-          const chunk = Buffer.alloc(Math.min(CHUNK, left - at));
-          at += readWhole(from, chunk, at);
-          push(chunk, at >= left);
-        }
-      } finally {
-        closeSync(from);
-      }
-    });
+    await text('backup.json', `${JSON.stringify(note, null, 2)}\n`);
+    await entry(DATABASE_FILE, chunksOf(copy));
     zip.end();
     if (failed) throw failed as Error;
     fsyncSync(out);
@@ -140,6 +159,20 @@ function writeZip(copy: string, part: string, now: Date): BackupNote {
   } finally {
     db.close();
     closeSync(out);
+  }
+}
+
+function* chunksOf(file: string): Iterable<Uint8Array> {
+  const from = openSync(file, 'r');
+  try {
+    const bytes = statSync(file).size;
+    for (let at = 0; at < bytes;) {
+      const chunk = Buffer.alloc(Math.min(CHUNK, bytes - at));
+      at += readWhole(from, chunk, at);
+      yield chunk;
+    }
+  } finally {
+    closeSync(from);
   }
 }
 
@@ -151,14 +184,4 @@ function readWhole(from: number, into: Buffer, at: number): number {
     got += n;
   }
   return got;
-}
-
-/** What a folder lists is on disk too. */
-export function syncFolder(folder: string): void {
-  const handle = openSync(folder, 'r');
-  try {
-    fsyncSync(handle);
-  } finally {
-    closeSync(handle);
-  }
 }

@@ -2,14 +2,15 @@ import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Backups } from '@pozzo/core';
 import { backup, type Made } from './backup.js';
+import { clearPieces } from './pieces.js';
+import type { SeenDays } from './seen-days.js';
 
 /** How many of the daily backups are kept. */
 export const DAILY_KEPT = 14;
 const LOOK_EVERY_MS = 30 * 60_000;
 
 const DAILY = /^pozzo-\d{4}-\d\d-\d\d\.zip$/;
-const ANY = /^pozzo-\d{4}-\d\d-\d\d(-\d{6})?\.zip$/;
-const UNFINISHED = /^\.pozzo-.*\.part(-wal|-shm)?$/;
+const ANY = /^pozzo-\d{4}-\d\d-\d\d(-\d{6}(-\d{1,3})?)?\.zip$/;
 const two = (n: number): string => String(n).padStart(2, '0');
 const dayName = (d: Date): string => `pozzo-${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}`;
 const clockName = (d: Date): string => `${two(d.getHours())}${two(d.getMinutes())}${two(d.getSeconds())}`;
@@ -28,28 +29,34 @@ export class DailyBackups {
     readonly folder: string,
     private readonly now: () => Date = () => new Date(),
     private readonly make: typeof backup = backup,
-    /** Done once a day beside it. */
-    private readonly alsoDaily: () => Promise<unknown> = () => Promise.resolve(),
+    /** Notes each day on which somebody looked. */
+    private readonly seen?: SeenDays,
+    /** Done once a day, after the backup stands. */
+    private readonly thenDaily: () => Promise<unknown> = () => Promise.resolve(),
   ) {}
 
   /** Makes today's backup if it is missing, and looks again now and then. */
   start(): void {
-    this.clearUnfinished();
+    this.clear();
     const look = (): void => void this.daily();
     look();
     this.clock = setInterval(look, LOOK_EVERY_MS);
     this.clock.unref();
   }
 
-  /** A backup cut short by a kill left its pieces: they are no backup. */
-  private clearUnfinished(): void {
-    if (!existsSync(this.folder)) return;
-    for (const name of readdirSync(this.folder)) if (UNFINISHED.test(name)) rmSync(join(this.folder, name), { force: true });
-  }
-
   async stop(): Promise<void> {
     clearInterval(this.clock);
     await this.working;
+    this.clear();
+  }
+
+  /** A backup that was cut short left its pieces. */
+  private clear(): void {
+    try {
+      clearPieces(this.folder, true);
+    } catch {
+      // A folder that cannot be read now is told of when a backup is made.
+    }
   }
 
   list(): Backups {
@@ -70,24 +77,28 @@ export class DailyBackups {
   /** A backup now, under a name of its own. @throws {YardError} */
   async asked(): Promise<Made> {
     const at = this.now();
-    return this.inTurn(() => this.make(this.dataFolder, join(this.folder, `${dayName(at)}-${clockName(at)}.zip`), at));
+    const base = `${dayName(at)}-${clockName(at)}`;
+    return this.inTurn(() => {
+      const names = [base, ...Array.from({ length: 998 }, (_, i) => `${base}-${i + 2}`)].map((n) => join(this.folder, `${n}.zip`));
+      return this.make(this.dataFolder, names.find((n) => !existsSync(n)) ?? names[0], at);
+    });
   }
 
-  /** Today's, unless it is there; the oldest beyond the last fourteen go only after it stands. Failures are told by {@link list}. */
+  /** Today's, unless it is there; what is older goes only after it stands. Failures are told by {@link list}. */
   async daily(): Promise<void> {
     const at = this.now();
     const file = join(this.folder, `${dayName(at)}.zip`);
+    this.seen?.note(at);
     if (existsSync(file)) return;
     try {
       await this.inTurn(async () => {
         if (existsSync(file)) return;
-        await this.alsoDaily();
         mkdirSync(this.folder, { recursive: true });
         await this.make(this.dataFolder, file, at);
-        const daily = readdirSync(this.folder)
-          .filter((n) => DAILY.test(n))
-          .sort();
-        for (const old of daily.slice(0, -DAILY_KEPT)) if (old !== `${dayName(at)}.zip`) rmSync(join(this.folder, old), { force: true });
+        // On a day to which the clock jumped nothing is old.
+        if (this.seen && !this.seen.isSteady(at)) return;
+        this.rotate(`${dayName(at)}.zip`);
+        await this.thenDaily();
       });
       this.trouble = null;
     } catch (error) {
@@ -95,9 +106,22 @@ export class DailyBackups {
     }
   }
 
+  /**
+   * The last fourteen up to today's stay. Those named after days to come were made while the clock was wrong: they push out
+   * none of the others, and of them too the last fourteen stay.
+   */
+  private rotate(today: string): void {
+    const daily = readdirSync(this.folder)
+      .filter((n) => DAILY.test(n))
+      .sort();
+    for (const some of [daily.filter((n) => n <= today), daily.filter((n) => n > today)])
+      for (const old of some.slice(0, -DAILY_KEPT)) if (old !== today) rmSync(join(this.folder, old), { force: true });
+  }
+
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
     const done = this.working.then(work, work);
-    this.working = done.catch(() => undefined);
+    // One that was stopped for taking too long could not clear up after itself.
+    this.working = done.catch(() => this.clear());
     return done;
   }
 }

@@ -1,15 +1,20 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { deflateRawSync } from 'node:zlib';
 import { parseRig } from '@pozzo/core';
 import { zipSync } from 'fflate';
 import request from 'supertest';
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl';
-import { named, openYard, type TestYard } from '../testing/yard';
+import { asAfterKill } from '../testing/foreign';
+import { named, newFolder, openYard, type TestYard } from '../testing/yard';
 import { backup } from './backup';
 import { check } from './check';
 import { DAILY_KEPT, DailyBackups } from './daily';
 import { restore } from './restore';
+import { SeenDays } from './seen-days';
 
 const place = mkdtempSync(join(tmpdir(), 'pozzo-keep-'));
 let yard: TestYard;
@@ -73,18 +78,27 @@ describe('a backup', () => {
   });
 });
 
+/** The first bytes of a database that says how many pages it has, and nothing after them. */
+function head(pages: number, bytes: number): Uint8Array {
+  const h = Buffer.alloc(bytes);
+  h.write('SQLite format 3\0', 'latin1');
+  h.writeUInt16BE(4096, 16);
+  h.writeUInt32BE(pages, 28);
+  return h;
+}
+
 describe('bringing one back', () => {
   test('is refused while a server holds the folder', async () => {
     const zip = join(place, 'held.zip');
     await backup(yard.folder, zip);
-    expect(() => restore(zip, yard.folder)).toThrow(/held by a test/);
+    await expect(restore(zip, yard.folder)).rejects.toThrow(/held by a test/);
   });
   test('puts everything back and keeps what was there beside it', async () => {
     const zip = join(place, 'back.zip');
     await backup(yard.folder, zip);
     await yard.store.save('a', 2, named('After the backup'));
     await yard.db.close();
-    const done = restore(zip, yard.folder);
+    const done = await restore(zip, yard.folder);
     expect(done).toMatchObject({ builds: 1, deleted: 1 });
     expect(existsSync(join(done.keptBeside!, 'pozzo.sqlite'))).toBe(true);
     yard = await openYard(yard.folder);
@@ -100,13 +114,15 @@ describe('bringing one back', () => {
     ['a file that is no zip', () => 'no zip at all', /is no backup of Pozzo/],
     ['a zip of something else', () => zipSync({ 'pozzo.txt': new Uint8Array(9) }), /is no backup of Pozzo/],
     ['a name that climbs out', () => zipSync({ '../pozzo.sqlite': new Uint8Array(9) }), /is no backup of Pozzo/],
-    ['a database that is none', () => zipSync({ 'pozzo.sqlite': new Uint8Array(5000) }), /not sound, so nothing was changed/],
-    ['an empty database', () => zipSync({ 'pozzo.sqlite': new Uint8Array(0) }), /not sound|no backup/],
+    ['a database that is none', () => zipSync({ 'pozzo.sqlite': new Uint8Array(5000) }), /is no backup of Pozzo \(what is in it is no database\)/],
+    ['an empty database', () => zipSync({ 'pozzo.sqlite': new Uint8Array(0) }), /is no backup of Pozzo/],
+    ['a database of another size than it says', () => zipSync({ 'pozzo.sqlite': head(9, 5000) }), /not of the size it says/],
+    ['a database of the size it says and nothing in it', () => zipSync({ 'pozzo.sqlite': head(2, 8192) }), /not sound, so nothing was changed/],
   ])('%s changes nothing', async (_what, make, words) => {
     const zip = join(place, 'bad.zip');
     writeFileSync(zip, make());
     await yard.db.close();
-    expect(() => restore(zip, yard.folder)).toThrow(words);
+    await expect(restore(zip, yard.folder)).rejects.toThrow(words);
     expect(check(yard.folder)).toMatchObject({ ok: true, builds: 1 });
     yard = await openYard(yard.folder);
   });
@@ -118,8 +134,70 @@ describe('bringing one back', () => {
       writeFileSync(cut, readFileSync(zip));
       truncateSync(cut, Math.floor(bytes * share));
       const empty = join(place, `empty-${share}`);
-      expect(() => restore(cut, empty)).toThrow(/no backup|not sound/);
+      await expect(restore(cut, empty)).rejects.toThrow(/no backup|not sound/);
     }
+  });
+});
+
+/** A zip of one entry, `declared` bytes long as it says, whatever comes (PKWARE's APPNOTE, sections 4.3.7, 4.3.12, 4.3.16). */
+function bomb(content: Buffer, declared: number): Buffer {
+  const name = Buffer.from('pozzo.sqlite');
+  const data = deflateRawSync(content);
+  const same = Buffer.alloc(26);
+  [20, 0, 8, 0, 0].forEach((n, i) => same.writeUInt16LE(n, i * 2));
+  [0, data.length, declared].forEach((n, i) => same.writeUInt32LE(n, 10 + i * 4));
+  same.writeUInt16LE(name.length, 22);
+  const local = Buffer.concat([Buffer.from('PK\x03\x04', 'latin1'), same, name, data]);
+  const central = Buffer.concat([Buffer.from('PK\x01\x02\x14\0', 'latin1'), same, Buffer.alloc(14), name]);
+  const end = Buffer.alloc(22);
+  end.write('PK\x05\x06', 'latin1');
+  [1, 1].forEach((n, i) => end.writeUInt16LE(n, 8 + i * 2));
+  [central.length, local.length].forEach((n, i) => end.writeUInt32LE(n, 12 + i * 4));
+  return Buffer.concat([local, central, end]);
+}
+test('a small zip of a large file is refused by what it declares, and ends where more comes than that; never in memory', async () => {
+  const folder = join(place, 'bombed');
+  const zip = join(place, 'bomb.zip');
+  const huge = Buffer.concat([head(2, 4096), Buffer.alloc(200 << 20)]);
+  writeFileSync(zip, bomb(huge, 3_950_000_000));
+  await expect(restore(zip, folder)).rejects.toThrow(/larger than any backup/);
+  writeFileSync(zip, bomb(huge, 8192));
+  expect(statSync(zip).size).toBeLessThan(300_000);
+  const before = process.memoryUsage().rss;
+  await expect(restore(zip, folder)).rejects.toThrow(/is no backup of Pozzo/);
+  expect(process.memoryUsage().rss - before).toBeLessThan(100 << 20);
+  expect(readdirSync(folder).filter((n) => /part|sqlite/.test(n))).toEqual([]);
+});
+
+describe('looking a yard through', () => {
+  const all = (folder: string): string[] =>
+    readdirSync(folder).map(
+      (n) =>
+        `${n} ${createHash('md5')
+          .update(spawnSync('cat', [join(folder, n)]).stdout)
+          .digest('hex')}`,
+    );
+
+  test('changes nothing: no log is brought in, no file is made, of an open yard, a closed and a killed one', async () => {
+    // (Who reads an open yard is noted in the index of its log, by SQLite itself.)
+    const but = (files: string[]): string[] => files.filter((f) => !f.startsWith('pozzo.sqlite-shm'));
+    const open = but(all(yard.folder));
+    expect(check(yard.folder)).toMatchObject({ ok: true, heldBy: { what: 'a test' } });
+    expect(but(all(yard.folder))).toEqual(open);
+    const killed = join(place, 'killed');
+    asAfterKill(yard.folder, killed);
+    // (As the lock's file and its journal were left by earlier ones.)
+    writeFileSync(join(killed, 'pozzo.lock-journal'), Buffer.alloc(512));
+    const before = all(killed);
+    expect(before.some((f) => f.startsWith('pozzo.sqlite-wal'))).toBe(true);
+    expect(check(killed)).toMatchObject({ ok: true, builds: 1, deleted: 1, revisions: 3, heldBy: null });
+    expect(all(killed)).toEqual(before);
+    const { folder } = yard;
+    await yard.db.close();
+    const closed = all(folder);
+    expect(check(folder)).toMatchObject({ ok: true, builds: 1, deleted: 1, revisions: 3 });
+    expect(all(folder)).toEqual(closed);
+    yard = await openYard(folder);
   });
 });
 
@@ -142,6 +220,57 @@ describe('the daily backup', () => {
     expect(names).toContain('pozzo-2026-01-20.zip');
     expect(names).not.toContain('pozzo-2026-01-05.zip');
   });
+  test('of a clock that is right again pushes out none of the real ones', async () => {
+    let now = new Date(2026, 0, 1, 9);
+    let thinned = 0;
+    const then = (): Promise<unknown> => Promise.resolve(thinned++);
+    const daily = new DailyBackups(yard.folder, join(place, 'jumped'), () => now, backup, new SeenDays(newFolder()), then);
+    const look = async (...days: Date[]): Promise<void> => {
+      for (now of days) await daily.daily();
+    };
+    await look(...Array.from({ length: 13 }, (_, d) => new Date(2026, 0, 1 + d, 9)));
+    expect(thinned).toBe(12);
+    // The clock jumps about in times to come: nothing is thinned and nothing goes on such a day.
+    await look(...Array.from({ length: 5 }, (_, d) => new Date(2099 - d, 5 * (d % 2), 1, 9)));
+    await look(new Date(2026, 0, 14, 9));
+    expect(thinned).toBe(12);
+    const names = (): string[] => daily.list().backups.map((b) => b.name);
+    for (let d = 1; d <= 14; d++) expect(names()).toContain(`pozzo-2026-01-${String(d).padStart(2, '0')}.zip`);
+    // Right again: the oldest goes, and those of days to come count among none of the others.
+    await look(new Date(2026, 0, 15, 9));
+    expect(thinned).toBe(13);
+    expect(
+      names()
+        .filter((n) => n.startsWith('pozzo-2026'))
+        .sort()[0],
+    ).toBe('pozzo-2026-01-02.zip');
+    expect(names()).toHaveLength(DAILY_KEPT + 5);
+  });
+  test('stands before anything is thinned, and nothing is where it failed', async () => {
+    const done: string[] = [];
+    const at = new Date(2026, 0, 1);
+    const made = { file: '', bytes: 0, format: 'pozzo-backup', version: 1, madeAt: '', builds: 0, deleted: 0 } as const;
+    const well = () => Promise.resolve(done.push('backup')).then(() => made);
+    const then = (): Promise<unknown> => Promise.resolve(done.push('thin'));
+    await new DailyBackups(yard.folder, join(place, 'order'), () => at, well, undefined, then).daily();
+    await new DailyBackups(
+      yard.folder,
+      join(place, 'order-2'),
+      () => at,
+      () => Promise.reject(new Error('no')),
+      undefined,
+      then,
+    ).daily();
+    expect(done).toEqual(['backup', 'thin']);
+  });
+  test('asked for twice in a second is two', async () => {
+    const twice = new DailyBackups(yard.folder, join(place, 'twice'), () => new Date(2026, 0, 1, 9));
+    const made = await Promise.all([twice.asked(), twice.asked()]);
+    expect(made.map((m) => m.file.slice(-31))).toEqual(
+      ['pozzo-2026-01-01-090000.zip', 'pozzo-2026-01-01-090000-2.zip'].map((n) => expect.stringContaining(n) as string),
+    );
+    expect(twice.list().backups).toHaveLength(2);
+  });
   test('that cannot be made is told, removes none, and is tried again', async () => {
     const into = join(place, 'trouble');
     const daily = new DailyBackups(
@@ -160,7 +289,9 @@ describe('the daily backup', () => {
     const into = join(place, 'cut');
     const daily = new DailyBackups(yard.folder, into, () => new Date(2026, 0, 1));
     await daily.daily();
-    for (const name of ['.pozzo-2026-01-01-101010.zip.part', '.pozzo-2026-01-01.zip.sqlite.part', 'mine.part']) writeFileSync(join(into, name), 'x');
+    const gone = spawnSync('true').pid;
+    const pieces = ['.pozzo-2026-01-01-101010.zip.part', `.pozzo-2026-01-01.zip.${gone}.sqlite.part-journal`, `.mine.zip.${gone}.part`];
+    for (const name of [...pieces, 'mine.part']) writeFileSync(join(into, name), 'x');
     daily.start();
     await daily.stop();
     expect(readdirSync(into).sort()).toEqual(['mine.part', 'pozzo-2026-01-01.zip']);

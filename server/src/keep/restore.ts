@@ -1,12 +1,13 @@
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readSync, renameSync, rmSync, statfsSync, writeFileSync, writeSync } from 'node:fs';
-import { join } from 'node:path';
-import { Unzip, UnzipInflate } from 'fflate';
+import { copyFileSync, existsSync, linkSync, mkdirSync, renameSync, rmSync, statfsSync } from 'node:fs';
+import { basename, join } from 'node:path';
+import Database from 'better-sqlite3';
 import { YardError } from '../errors.js';
+import { syncFile, syncFolder, withTails, writeDown } from '../store/disk.js';
 import { lockFolder } from '../store/folder-lock.js';
 import { yardTroubles } from '../store/inspect.js';
-import { DATABASE_FILE, YARD_MARK } from '../store/yard-database.js';
-import { syncFolder } from './backup.js';
-import { check } from './check.js';
+import { DATABASE_FILE, markYard, RESTORE_PART, RESTORING_MARK } from '../store/yard-database.js';
+import { contents } from './check.js';
+import { unpackDatabase } from './unpack.js';
 
 export interface Restored {
   readonly folder: string;
@@ -16,85 +17,103 @@ export interface Restored {
   readonly keptBeside: string | null;
 }
 
-const CHUNK = 1 << 20;
-
 /**
- * Puts the yard of a backup into a data folder. The present one is moved beside it, whole. Nothing is touched before what
- * is brought back has been opened and checked.
+ * Puts the yard of a backup into a data folder. The present one is kept beside it, whole. Nothing is touched before what is
+ * brought back has been opened and checked. Killed at any step it leaves the old yard or the new one; where the present one
+ * is too damaged to be put aside in one step, a mark that says so, until it is done again.
  * @throws {YardError} where a server holds the folder, or the file is no sound backup
  */
-export function restore(zipFile: string, dataFolder: string, now: Date = new Date()): Restored {
+export async function restore(zipFile: string, dataFolder: string, now: Date = new Date()): Promise<Restored> {
   if (!existsSync(zipFile)) throw new YardError(`There is no file "${zipFile}".`);
   const lock = lockFolder(dataFolder, 'a restore');
-  const part = join(dataFolder, '.restore.sqlite.part');
+  const part = join(dataFolder, RESTORE_PART);
+  const clear = (): void => {
+    for (const piece of withTails(part)) rmSync(piece, { force: true });
+  };
   try {
-    unpack(zipFile, part, dataFolder);
+    clear();
+    const s = statfsSync(dataFolder);
+    await unpackDatabase(zipFile, part, s.bavail * s.bsize);
     const [trouble] = yardTroubles(part, true);
     if (trouble) throw new YardError(`What is in "${zipFile}" is not sound, so nothing was changed. ${trouble}`);
-    for (const tail of ['-wal', '-shm']) rmSync(`${part}${tail}`, { force: true });
-    const file = join(dataFolder, DATABASE_FILE);
-    const there = ['', '-wal', '-shm'].filter((tail) => existsSync(`${file}${tail}`));
-    let beside: string | null = null;
-    if (there.length) {
-      beside = join(dataFolder, `before-restore-${now.toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-')}`);
-      while (existsSync(beside)) beside = `${beside}x`;
-      mkdirSync(beside);
-      // The log goes first: a database without its log is old, a log without its database is nothing.
-      for (const tail of [...there].reverse()) renameSync(`${file}${tail}`, join(beside, `${DATABASE_FILE}${tail}`));
-    }
-    renameSync(part, file);
-    writeFileSync(join(dataFolder, YARD_MARK), 'A yard of Pozzo lives in this folder.\n');
-    syncFolder(dataFolder);
-    const now_ = check(dataFolder);
-    return { folder: dataFolder, builds: now_.builds, deleted: now_.deleted, keptBeside: beside };
+    const { builds, deleted } = contents(part);
+    for (const tail of withTails(part).slice(1)) rmSync(tail, { force: true });
+    syncFile(part);
+    // From here on this is a yard's folder: what is missing in it is a loss, and no beginning.
+    markYard(dataFolder);
+    const keptBeside = exchange(part, dataFolder, now);
+    return { folder: dataFolder, builds, deleted, keptBeside };
   } catch (error) {
     if (error instanceof YardError) throw error;
-    throw new YardError(`The backup could not be brought back: ${(error as Error).message}.`);
+    const full = (error as { code?: string }).code === 'ENOSPC';
+    throw new YardError(
+      full ? `The disk of ${dataFolder} is full: the backup could not be brought back.` : `The backup could not be brought back: ${(error as Error).message}.`,
+    );
   } finally {
-    for (const tail of ['', '-wal', '-shm']) rmSync(`${part}${tail}`, { force: true });
+    clear();
     lock.release();
   }
 }
 
-/** Takes the database out of the zip, and nothing else: no name in it is ever used as a path. */
-function unpack(zipFile: string, to: string, folder: string): void {
-  const s = statfsSync(folder);
-  const room = s.bavail * s.bsize;
-  const out = openSync(to, 'w');
-  const from = openSync(zipFile, 'r');
-  let found = false;
-  let whole = false;
-  let failed: Error | undefined;
-  let written = 0;
-  try {
-    const unzip = new Unzip((file) => {
-      if (file.name !== DATABASE_FILE || found) return;
-      found = true;
-      file.ondata = (error, data, last) => {
-        if (error) failed = error;
-        if (failed) return;
-        written += data.length;
-        if (written > room) failed = new YardError(`The disk of ${folder} has no room for what is in "${zipFile}".`);
-        else for (let at = 0; at < data.length;) at += writeSync(out, data, at);
-        whole ||= last;
-      };
-      file.start();
-    });
-    unzip.register(UnzipInflate);
-    const chunk = Buffer.alloc(CHUNK);
-    for (;;) {
-      const n = readSync(from, chunk, 0, CHUNK, null);
-      unzip.push(Uint8Array.from(chunk.subarray(0, n)), n === 0);
-      if (failed || n === 0) break;
-    }
-    fsyncSync(out);
-  } catch (error) {
-    failed ??= error as Error;
-  } finally {
-    closeSync(from);
-    closeSync(out);
+/** @returns the folder that the present yard stands in afterwards; null where there was none */
+function exchange(part: string, folder: string, now: Date): string | null {
+  const file = join(folder, DATABASE_FILE);
+  const mark = join(folder, RESTORING_MARK);
+  const there = (): string[] => withTails(file).filter((f) => existsSync(f));
+  if (!there().length) {
+    renameSync(part, file);
+    syncFolder(folder);
+    rmSync(mark, { force: true });
+    return null;
   }
-  if (failed instanceof YardError) throw failed;
-  if (failed || !found || !whole)
-    throw new YardError(`"${zipFile}" is no backup of Pozzo${failed ? ` (${failed.message})` : found ? ': it ends early' : ''}. Nothing was changed.`);
+  const beside = newFolderBeside(folder, now);
+  // With its log brought in, the present yard is one file: a single rename puts the new one into its place.
+  const whole = bringLogIn(file) && there().length === 1;
+  if (whole) {
+    alsoAs(file, join(beside, DATABASE_FILE));
+    syncFolder(beside);
+  } else {
+    writeDown(mark, `${beside}\n`);
+    for (const f of there().reverse()) renameSync(f, join(beside, basename(f)));
+    syncFolder(beside);
+  }
+  renameSync(part, file);
+  syncFolder(folder);
+  rmSync(mark, { force: true });
+  return beside;
+}
+
+function newFolderBeside(folder: string, now: Date): string {
+  let beside = join(folder, `before-restore-${now.toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-')}`);
+  while (existsSync(beside)) beside = `${beside}x`;
+  mkdirSync(beside);
+  return beside;
+}
+
+/** Whether the log of a database could be brought into it, so that nothing stands beside it. */
+function bringLogIn(file: string): boolean {
+  let db: Database.Database | undefined;
+  try {
+    db = new Database(file, { fileMustExist: true, timeout: 2000 });
+    const [{ busy }] = db.pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
+    return busy === 0;
+  } catch {
+    return false;
+  } finally {
+    try {
+      db?.close();
+    } catch {
+      // It was damaged: its files are put aside as they are.
+    }
+  }
+}
+
+/** The same file under a second name; a copy where the disk knows no such thing. */
+function alsoAs(file: string, as: string): void {
+  try {
+    linkSync(file, as);
+  } catch {
+    copyFileSync(file, as);
+    syncFile(as);
+  }
 }

@@ -8,28 +8,32 @@ const MEND =
   'Look at it with “npm run -s pozzo -- check”, and bring back a backup with “npm run -s pozzo -- restore <backup.zip>”: what is there now is kept beside it.';
 
 /** The first sixteen bytes of every SQLite file. */
-function isSqlite(file: string): boolean {
+export const SQLITE_HEAD = 'SQLite format 3\0';
+
+/**
+ * What can be seen of a database's file without opening it as one.
+ *
+ * It is opened and closed here as any file, and that takes every lock from this process that a connection of ours holds on
+ * it (POSIX): another program could then delete the log under us. So never where a connection is open: there
+ * {@link contentTroubles} looks through it.
+ * @param wasYard a yard has been in this folder before, so that a missing file is a loss and no beginning
+ */
+export function fileTroubles(file: string, wasYard: boolean): string[] {
+  if (!existsSync(file)) return wasYard ? [`The yard’s database is gone from where it was (${file}). ${MEND} To begin a new yard, choose another folder.`] : [];
+  if (statSync(file).size === 0) return [`The yard’s database is empty: something emptied the file ${file}. ${MEND}`];
   const head = Buffer.alloc(16);
   const handle = openSync(file, 'r');
   try {
-    return readSync(handle, head, 0, 16, 0) === 16 && head.toString('latin1') === 'SQLite format 3\0';
+    if (readSync(handle, head, 0, 16, 0) === 16 && head.toString('latin1') === SQLITE_HEAD) return [];
   } finally {
     closeSync(handle);
   }
+  return [`The yard’s database is damaged: ${file} does not begin as one. ${MEND}`];
 }
 
-/**
- * Whether the database file of a yard may be opened and lifted: whole, of a known version, with its tables.
- * @param wasYard a yard has been in this folder before, so that a missing file is a loss and no beginning
- * @returns what is wrong, as sentences with what can be done; empty for a sound file and for a new yard
- */
-export function yardTroubles(file: string, wasYard: boolean): string[] {
-  if (!existsSync(file)) return wasYard ? [`The yard’s database is gone from where it was (${file}). ${MEND} To begin a new yard, choose another folder.`] : [];
-  if (statSync(file).size === 0) return [`The yard’s database is empty: something emptied the file ${file}. ${MEND}`];
-  if (!isSqlite(file)) return [`The yard’s database is damaged: ${file} does not begin as one. ${MEND}`];
-  let db: Database.Database | undefined;
+/** What can be seen through an open connection: pages, tables, and of which version they are. */
+export function contentTroubles(db: Database.Database): string[] {
   try {
-    db = new Database(file, { fileMustExist: true, timeout: 2000 });
     const found = db.pragma('quick_check(5)') as { quick_check: string }[];
     if (found.length !== 1 || found[0].quick_check !== 'ok')
       return [
@@ -47,16 +51,38 @@ export function yardTroubles(file: string, wasYard: boolean): string[] {
     const missing = wanted.filter((t) => !tables.has(t));
     return missing.length ? [`The yard’s database is damaged: the table of ${missing.join(' and of ')} is missing. ${MEND}`] : [];
   } catch (error) {
-    const code = String((error as { code?: string }).code);
-    if (code.startsWith('SQLITE_BUSY')) return [`The yard’s database is in use by another program. Close that and start again.`];
-    return [`The yard’s database cannot be read (${(error as Error).message}). ${MEND}`];
+    return [unreadable(error)];
+  }
+}
+
+function unreadable(error: unknown): string {
+  const code = String((error as { code?: string }).code);
+  if (code.startsWith('SQLITE_BUSY')) return `The yard’s database is in use by another program. Close that and start again.`;
+  if (code === 'SQLITE_FULL') return `The disk is full: the yard cannot be looked through. Make room and start again; nothing was changed.`;
+  return `The yard’s database cannot be read (${(error as Error).message}). ${MEND}`;
+}
+
+/**
+ * Whether the database file of a yard may be opened and lifted: whole, of a known version, with its tables. Only where
+ * this process has it not open.
+ * @param how read only, where nothing may change: not even a log is brought in
+ * @returns what is wrong, as sentences with what can be done; empty for a sound file and for a new yard
+ */
+export function yardTroubles(file: string, wasYard: boolean, how: { readonly?: boolean } = {}): string[] {
+  const seen = fileTroubles(file, wasYard);
+  if (seen.length || !existsSync(file)) return seen;
+  let db: Database.Database | undefined;
+  try {
+    db = new Database(file, { fileMustExist: true, timeout: 2000, readonly: how.readonly ?? false });
+    return contentTroubles(db);
+  } catch (error) {
+    return [unreadable(error)];
   } finally {
     db?.close();
   }
 }
 
-/** @throws {YardError} with the first trouble of {@link yardTroubles} */
-export function demandSound(file: string, wasYard: boolean): void {
-  const [trouble] = yardTroubles(file, wasYard);
+/** @throws {YardError} with the first of the troubles */
+export function demandNone([trouble]: readonly string[]): void {
   if (trouble) throw new YardError(trouble);
 }

@@ -1,13 +1,15 @@
 import 'reflect-metadata';
-import { existsSync, statfsSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync, statfsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type Database from 'better-sqlite3';
 import { DataSource, type EntitySchema, type ObjectLiteral } from 'typeorm';
-import { AppError } from '../errors.js';
+import { AppError, YardError } from '../errors.js';
+import { withTails, writeDown } from './disk.js';
 import { ENTITIES } from './entities.js';
 import { type FolderLock, lockFolder } from './folder-lock.js';
-import { demandSound } from './inspect.js';
+import { contentTroubles, demandNone, yardTroubles } from './inspect.js';
+import { LogFile } from './log-file.js';
 import { MIGRATIONS } from './migrations.js';
 
 /** Code of a driver's error, such as SQLITE_FULL; empty for an error without. */
@@ -20,6 +22,16 @@ function codeOf(error: unknown): string {
 export const DATABASE_FILE = 'pozzo.sqlite';
 /** Says that a yard has been here: without its database such a folder is a loss, not a beginning. */
 export const YARD_MARK = 'pozzo.yard';
+/** Stands while a restore exchanges the database's files: what is there then is neither the old yard nor the new one. */
+export const RESTORING_MARK = 'pozzo.restoring';
+/** What a restore unpacks to before it takes the place of the yard. */
+export const RESTORE_PART = '.restore.sqlite.part';
+
+/** Makes a folder known as a yard's, on disk when this comes back. */
+export function markYard(folder: string): void {
+  const mark = join(folder, YARD_MARK);
+  if (!existsSync(mark)) writeDown(mark, 'A yard of Pozzo lives in this folder.\n');
+}
 
 /** How long one try waits for another program's lock, and how long a save tries in all, ms. */
 const LOCK_WAIT_MS = 40;
@@ -44,6 +56,15 @@ export const diskFull = (): AppError =>
 const locked = (): AppError => new AppError(503, 'locked', '', '', 'The database is locked by another program: nothing was saved yet. It is tried again.', 2);
 const gone = (): AppError =>
   new AppError(503, 'folder-gone', '', '', 'The folder of the yard is gone: nothing can be saved. Bring it back (a drive, a share?) or start Pozzo again.', 10);
+const cut = (): AppError =>
+  new AppError(
+    503,
+    'log-cut',
+    '',
+    '',
+    'Another program cut the yard’s log (pozzo.sqlite-wal) short: the last saves may be lost, and nothing is saved now. Stop Pozzo, look with “npm run -s pozzo -- check”, then start it again.',
+    60,
+  );
 const failing = (why: string): AppError =>
   new AppError(503, 'storage', '', '', `The disk does not take what is saved (${why}): nothing was saved. It is tried again.`, 5);
 
@@ -54,6 +75,7 @@ const failing = (why: string): AppError =>
  */
 export class YardDatabase {
   private inode = 0;
+  private log: LogFile | undefined;
   private broken = false;
   private mending: Promise<void> | undefined;
 
@@ -69,10 +91,16 @@ export class YardDatabase {
    */
   static async open(folder: string, what = 'a server'): Promise<YardDatabase> {
     const lock = lockFolder(folder, what);
+    let source: DataSource | undefined;
     try {
       const file = join(folder, DATABASE_FILE);
-      demandSound(file, existsSync(join(folder, YARD_MARK)));
-      const source = new DataSource({
+      if (existsSync(join(folder, RESTORING_MARK)))
+        throw new YardError(
+          `A restore was cut short in ${folder}: the yard is not whole. Run “npm run -s pozzo -- restore <backup.zip>” again; what was there before stands in a folder “before-restore-…” beside it.`,
+        );
+      forgetHalfRestore(folder);
+      demandNone(yardTroubles(file, existsSync(join(folder, YARD_MARK))));
+      source = new DataSource({
         type: 'better-sqlite3',
         database: file,
         entities: ENTITIES,
@@ -86,14 +114,15 @@ export class YardDatabase {
       });
       await source.initialize();
       await source.runMigrations();
-      demandSound(file, true);
-      writeFileSync(join(folder, YARD_MARK), 'A yard of Pozzo lives in this folder.\n');
       const opened = new YardDatabase(source, folder, lock);
-      opened.inode = statSync(file).ino;
+      demandNone(contentTroubles(opened.handle));
+      markYard(folder);
+      opened.watch();
       return opened;
     } catch (error) {
+      await source?.destroy().catch(() => undefined);
       lock.release();
-      throw error;
+      throw noRoomAtStart(error, folder);
     }
   }
 
@@ -116,8 +145,17 @@ export class YardDatabase {
       if (this.mending) await this.mending;
       if (this.broken) await this.mend();
       this.demandThere();
+      const state = this.log?.state() ?? 'there';
+      if (state === 'cut') throw cut();
+      if (state === 'taken') {
+        await this.bringLogIn();
+        continue;
+      }
       try {
-        return this.handle.transaction(() => work(this.writing)).immediate();
+        const done = this.handle.transaction(() => work(this.writing)).immediate();
+        // Deleted while it was written into: it is still open here, and is brought to disk before anything is answered.
+        if (this.log?.state() === 'taken') await this.bringLogIn();
+        return done;
       } catch (error) {
         const code = codeOf(error);
         if (code.startsWith('SQLITE_BUSY') || code.startsWith('SQLITE_LOCKED')) {
@@ -190,13 +228,23 @@ export class YardDatabase {
     throw gone();
   }
 
+  /** Remembers what is open, to notice when another program takes it away. */
+  private watch(): void {
+    this.inode = statSync(this.file).ino;
+    // The log is there once something was read.
+    this.handle.prepare('SELECT count(*) FROM sqlite_master').get();
+    this.log = new LogFile(this.file, this.handle);
+  }
+
+  /** Another program deleted the log: it is brought into the database from what is still open here, and a new one begun. */
+  private async bringLogIn(): Promise<void> {
+    const [{ log, checkpointed }] = this.handle.pragma('wal_checkpoint(TRUNCATE)') as { log: number; checkpointed: number }[];
+    if (log !== checkpointed) throw locked();
+    await this.mend();
+  }
+
   private noRoom(): boolean {
-    try {
-      const s = statfsSync(this.folder);
-      return s.bavail * s.bsize < 65536;
-    } catch {
-      return false;
-    }
+    return isFull(this.folder);
   }
 
   /**
@@ -215,6 +263,7 @@ export class YardDatabase {
       await this.source.initialize();
       const [done] = this.handle.pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
       if (done.busy) throw locked();
+      this.watch();
     } catch (error) {
       if (error instanceof AppError) throw error;
       throw codeOf(error) === 'SQLITE_FULL' || this.noRoom() ? diskFull() : failing(codeOf(error) || 'unknown');
@@ -227,4 +276,34 @@ export class YardDatabase {
     if (this.source.isInitialized) await this.source.destroy();
     this.lock.release();
   }
+}
+
+/** Clears what a restore left that was killed before it changed anything: its copy, and a second name of today's yard. */
+function forgetHalfRestore(folder: string): void {
+  for (const piece of withTails(join(folder, RESTORE_PART))) rmSync(piece, { force: true });
+  const file = join(folder, DATABASE_FILE);
+  if (!existsSync(file)) return;
+  const { ino } = statSync(file);
+  for (const name of readdirSync(folder).filter((n) => n.startsWith('before-restore-'))) {
+    const second = join(folder, name, DATABASE_FILE);
+    if (existsSync(second) && statSync(second).ino === ino) rmSync(join(folder, name), { recursive: true });
+  }
+}
+
+function isFull(folder: string): boolean {
+  try {
+    const s = statfsSync(folder);
+    return s.bavail * s.bsize < 65536;
+  } catch {
+    return false;
+  }
+}
+
+/** A full disk at the start (the yard is lifted to a new version, or marked) in words; any other error as it is. */
+function noRoomAtStart(error: unknown, folder: string): unknown {
+  if (error instanceof YardError) return error;
+  const code = codeOf((error as { driverError?: unknown }).driverError) || codeOf(error);
+  return code === 'SQLITE_FULL' || code === 'ENOSPC' || (code.startsWith('SQLITE_IOERR') && isFull(folder))
+    ? new YardError(`The disk of ${folder} is full: the yard cannot be opened. Make room and start again; nothing was changed.`)
+    : error;
 }

@@ -1,0 +1,29 @@
+import { closeSync, fsyncSync, openSync, writeSync } from 'node:fs';
+import { dirname } from 'node:path';
+
+/** What a file holds, or what a folder lists, is on disk too. */
+export function syncFile(path: string): void {
+  const handle = openSync(path, 'r');
+  try {
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+}
+
+export const syncFolder = syncFile;
+
+/** Writes a small file; it and its name are on disk when this comes back. */
+export function writeDown(path: string, text: string): void {
+  const handle = openSync(path, 'w');
+  try {
+    writeSync(handle, text);
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+  syncFolder(dirname(path));
+}
+
+/** A database's file and all that SQLite may put beside it. */
+export const withTails = (file: string): string[] => ['', '-wal', '-shm', '-journal'].map((tail) => `${file}${tail}`);
