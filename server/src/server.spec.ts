@@ -209,6 +209,52 @@ describe('wrong input', () => {
   });
 });
 
+describe('a body nested without end', () => {
+  const deep = (n: number, open: string, close: string): string => open.repeat(n) + '1' + close.repeat(n);
+  test.each<[string, string]>([
+    ['lists', deep(100_000, '[', ']')],
+    ['objects', deep(100_000, '{"a":', '}')],
+    ['never closed', '['.repeat(400_000)],
+    ['just past the bound', deep(33, '[', ']')],
+  ])('of %s is 400 in words, whatever it is sent to', async (_what, text) => {
+    for (const [method, path] of [
+      ['post', '/api/v1/builds'],
+      ['put', '/api/v1/builds/kept'],
+    ] as const) {
+      const r = await request(app)[method](path).set('content-type', 'application/json').send(`{"version":1,"document":${text}}`);
+      expect([r.status, r.body.error?.code]).toEqual([400, 'deep']);
+      expect(r.body.error.message).toMatch(/nested deeper/);
+    }
+  });
+  test('brackets in a text are no nesting, and what stays within the bound is read', async () => {
+    const notes = `"\\"${'['.repeat(2000)}{{{\\`;
+    expect((await add('brackets', { ...pontoonRig(), notes })).status).toBe(201);
+    expect((await store.get('brackets')).document.notes).toBe(notes);
+    const r = await request(app)
+      .post('/api/v1/sums/nozzle-flow')
+      .set('content-type', 'application/json')
+      .send(deep(30, '[', ']'));
+    expect([r.status, r.body.error.code]).toEqual([400, 'type']);
+  });
+});
+
+test('a list of large builds is looked through a few at a time, and tells a damaged one', async () => {
+  const large = await openYard();
+  const text = JSON.stringify({ ...pontoonRig(), notes: 'x'.repeat(900_000) });
+  const put = large.db.handle.prepare(
+    `INSERT INTO build (id, version, document, created_at, updated_at, name, customer, search, machines, tanks) VALUES (?, 1, ?, ?, '', 'N', '', 'n', 1, 1)`,
+  );
+  for (let i = 0; i < 60; i++) put.run(`b${i}`, i === 30 ? text.slice(0, -9) : text, String(i).padStart(3, '0'));
+  let turns = 0;
+  const counting = setInterval(() => turns++, 1).unref();
+  const { lines } = await large.store.page({ from: 0, count: 100 });
+  clearInterval(counting);
+  expect(lines.filter((l) => l.damaged).map((l) => l.id)).toEqual(['b30']);
+  // In one stretch nobody has a turn.
+  expect(turns).toBeGreaterThan(10);
+  await large.end();
+});
+
 describe('sums', () => {
   test('are listed and done', async () => {
     expect((await request(app).get('/api/v1/sums')).body.sums.map((s: { name: string }) => s.name)).toContain('nozzle-flow');

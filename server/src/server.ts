@@ -78,7 +78,16 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   let server: Server;
   try {
     if (options.demo) await seedDemo(store);
-    const app = createApp({ store, revisions, work, backups, log, webFolder: options.webFolder, hosts: options.hosts, saved: (id) => judge.wake(id) });
+    const app = createApp({
+      store,
+      revisions,
+      work,
+      backups,
+      log,
+      webFolder: options.webFolder,
+      hosts: [host, ...(options.hosts ?? [])],
+      saved: (id) => judge.wake(id),
+    });
     server = createServer({ requestTimeout: REQUEST_MS, headersTimeout: REQUEST_MS / 2, connectionsCheckingInterval: 5000 }, app);
     await new Promise<void>((resolve, reject) => {
       server.once('error', reject);
@@ -88,6 +97,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     await closeAll();
     throw error;
   }
+  work.warm();
   judge.start();
   if (options.backupFolder !== null) backups.start();
   const address = server.address() as AddressInfo;

@@ -1,9 +1,21 @@
 import * as v from 'valibot';
 import { quantity } from './quantity-field.js';
 
+/** What no line of text holds: control characters, halves of a character, breaks and turns of a line, what XML has no place for. */
+const UNPRINTED = /[\p{Cc}\p{Cs}\u2028\u2029\u202A-\u202E\u2066-\u2069\uFFFE\uFFFF]+/gu;
+/** A text as one line: what cannot be printed is a space. */
+export const oneLine = (text: string): string => text.replace(UNPRINTED, ' ');
+/** A text of several lines, each as {@link oneLine}; tabs stay. */
+export const printed = (text: string): string =>
+  text
+    .split(/\r\n|\r|\n/)
+    .map((line) => line.split('\t').map(oneLine).join('\t'))
+    .join('\n');
+
 /** Fields that every kind of thing on a rig shares. */
-export const name = v.pipe(v.string(), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
-export const note = v.pipe(v.string(), v.maxLength(4000, 'A note has at most 4000 characters.'));
+export const label = v.pipe(v.string(), v.transform(oneLine), v.trim(), v.maxLength(80, 'A name has at most 80 characters.'));
+export const name = v.pipe(v.string(), v.transform(oneLine), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
+export const note = v.pipe(v.string(), v.transform(printed), v.maxLength(4000, 'A note has at most 4000 characters.'));
 export const id = v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'An id is up to 40 small letters, digits and dashes.'));
 /** A list of at most so many entries. It is counted before any entry is read: a list too long costs nothing. */
 export function list<T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) {

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { assumptions } from './assumption-values.js';
-import { id, list, name, note } from './fields.js';
+import { id, label, list, name, note } from './fields.js';
 import { airLine } from './thing/air-line.js';
 import { battery } from './thing/battery.js';
 import { burner } from './thing/burner.js';
@@ -37,7 +37,7 @@ export const body = {
   format: v.literal(RIG_FORMAT, 'This is not a rig file: "format" must be "pozzo-rig".'),
   version: v.literal(RIG_VERSION, `This rig file is of a version that is not known here (known: ${RIG_VERSION}).`),
   name,
-  customer: v.pipe(v.string(), v.trim(), v.maxLength(80, 'A name has at most 80 characters.')),
+  customer: label,
   notes: note,
   brief,
   spigots: list(spigot, 8),

@@ -10,6 +10,7 @@ import { AppError } from '../errors.js';
 import { api, type ApiOptions } from './api.js';
 import { guard } from './guard.js';
 import { MOST_A_MINUTE } from './limits.js';
+import { DEEP, DEEPEST } from './reading.js';
 
 export interface AppOptions extends Omit<ApiOptions, 'aMinute'> {
   readonly log: Logger;
@@ -26,6 +27,7 @@ function asAppError(error: unknown): AppError | undefined {
   if (error instanceof AppError) return error;
   const { type, status, statusCode, limit } = (error ?? {}) as { type?: string; status?: number; statusCode?: number; limit?: number };
   if (type === 'entity.parse.failed') return new AppError(400, 'json', '', 'JSON', 'The body is not JSON.');
+  if (type === DEEP) return new AppError(400, 'deep', '', `≤ ${DEEPEST} levels`, 'The body is nested deeper than any rig file.');
   if (type === 'entity.too.large')
     return new AppError(413, 'too-large', '', `≤ ${limit ?? 0} bytes`, `The body is larger than ${Math.round((limit ?? 0) / 1000)} kB.`);
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new AppError(415, 'encoding', '', 'UTF-8', 'The body must be UTF-8 JSON.');

@@ -1,13 +1,14 @@
 import { join } from 'node:path';
-import { json, Router } from 'express';
+import { Router } from 'express';
 import { AppError, YardError } from '../errors.js';
 import { type DailyBackups, isBackupName } from '../keep/daily.js';
+import { jsonBody } from './reading.js';
 
 /** `/backups`: what there is, a new one now, and each to take away. Bringing one back is the command line's: the yard must be closed. */
 export function backupRoutes(backups: DailyBackups): Router {
   const router = Router();
   router.get('/', (_request, response) => void response.json(backups.list()));
-  router.post('/', json({ limit: 1024 }), async (_request, response) => {
+  router.post('/', jsonBody(1024), async (_request, response) => {
     try {
       const { file: _place, ...made } = await backups.asked();
       response.status(201).json(made);

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { AddBody, type BuildPage, IdText, type RigDocument, SaveBody } from '@pozzo/core';
-import { json, type Request, Router } from 'express';
+import { type Request, Router } from 'express';
 import * as v from 'valibot';
 import { AppError, InvalidError } from '../errors.js';
 import type { BuildStore } from '../store/builds.js';
 import type { RevisionStore } from '../store/revisions.js';
 import { inlineWork, type Work } from '../work/work.js';
-import { read } from './reading.js';
+import { jsonBody, read } from './reading.js';
 
 /** Most that a request with a document may bring: the largest document, and what stands around it. */
 export const BUILD_BODY = 1_010_000;
@@ -45,8 +45,8 @@ export interface BuildRoutes {
 /** `/builds`: the yard, its builds and their versions. */
 export function buildRoutes({ store, revisions, work, saved }: BuildRoutes): Router {
   const router = Router();
-  const small = json({ limit: SMALL_BODY });
-  const large = json({ limit: BUILD_BODY });
+  const small = jsonBody(SMALL_BODY);
+  const large = jsonBody(BUILD_BODY);
 
   /** A usual document is read at once; a large one may take long and is read elsewhere. */
   const document = async (request: Request, input: unknown): Promise<RigDocument> => {

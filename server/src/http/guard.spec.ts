@@ -1,5 +1,8 @@
+import { rmSync } from 'node:fs';
 import request from 'supertest';
-import { named, openYard, type TestYard } from '../testing/yard';
+import { startServer } from '../server';
+import { named, newFolder, openYard, silent, type TestYard } from '../testing/yard';
+import { createApp } from './app';
 import { hostName, isLoopback } from './guard';
 
 let yard: TestYard;
@@ -52,6 +55,18 @@ describe('names', () => {
   });
 });
 
+test('a server on another address of this machine answers to that address', async () => {
+  const folder = newFolder();
+  const running = await startServer({ port: 0, host: '127.0.0.2', dataFolder: folder, log: silent, backupFolder: null });
+  expect(running.url).toMatch(/^http:\/\/127\.0\.0\.2:/);
+  expect((await fetch(`${running.url}/api/v1/health`)).status).toBe(200);
+  await running.stop();
+  rmSync(folder, { recursive: true, force: true });
+  // An address of the longer kind stands in brackets where it is asked for.
+  const app = createApp({ ...yard.routes, hosts: ['::ffff:127.0.0.1'] });
+  expect((await request(app).get('/api/v1/health').set('Host', '[::ffff:127.0.0.1]:4080')).status).toBe(200);
+});
+
 describe('pages of others', () => {
   const evil: Record<string, string>[] = [
     { Origin: 'http://evil.test' },
@@ -77,6 +92,13 @@ describe('pages of others', () => {
     for (const a of ask) expect((await a.set(head)).status).toBe(403);
     expect((await yard.store.get('a')).document.name).toBe('A');
   });
+  test.each(['/api/v1/builds/a/rig.json', '/API/v1/builds/a/rig.json', '/Api/V1/builds', '/%61pi/v1/builds', '/api'])(
+    'may not navigate to %s',
+    async (path) => {
+      const r = await request(yard.app).get(path).set({ 'Sec-Fetch-Site': 'cross-site', 'Sec-Fetch-Mode': 'navigate' });
+      expect(r.status).toBe(403);
+    },
+  );
   test('the application itself may, and a link from elsewhere may open it', async () => {
     const own = request(yard.app)
       .get('/api/v1/health')

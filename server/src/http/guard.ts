@@ -1,3 +1,4 @@
+import { isIPv6 } from 'node:net';
 import type { RequestHandler } from 'express';
 import { AppError } from '../errors.js';
 
@@ -13,6 +14,15 @@ export function hostName(header: string | undefined): string {
 /** Whether an address to listen on reaches this machine only. */
 export const isLoopback = (address: string): boolean => address === 'localhost' || address === '::1' || /^127(\.\d{1,3}){3}$/.test(address);
 
+/** A path as the router may take it: letters large or small, written out or as signs. */
+function plainPath(path: string): string {
+  try {
+    return decodeURIComponent(path);
+  } catch {
+    return path;
+  }
+}
+
 const reads = (method: string): boolean => method === 'GET' || method === 'HEAD';
 
 /**
@@ -21,7 +31,7 @@ const reads = (method: string): boolean => method === 'GET' || method === 'HEAD'
  * @param named further names that this server is reached by
  */
 export function guard(named: readonly string[] = []): RequestHandler {
-  const allowed = new Set([...LOOPBACK, ...named.map((n) => n.toLowerCase())]);
+  const allowed = new Set([...LOOPBACK, ...named.map((n) => n.toLowerCase()).map((n) => (isIPv6(n) ? `[${n}]` : n))]);
   return (request, _response, next) => {
     const { host, origin } = request.headers;
     if (!allowed.has(hostName(host)))
@@ -33,7 +43,7 @@ export function guard(named: readonly string[] = []): RequestHandler {
         `Pozzo does not answer to the name "${(host ?? '').slice(0, 80)}". Open it by the address it prints.`,
       );
     const site = request.headers['sec-fetch-site'];
-    const opensPage = reads(request.method) && !/^\/api(\/|$)/.test(request.path) && request.headers['sec-fetch-mode'] === 'navigate';
+    const opensPage = reads(request.method) && !/^\/api(\/|$)/i.test(plainPath(request.path)) && request.headers['sec-fetch-mode'] === 'navigate';
     const foreignSite = site !== undefined && site !== 'same-origin' && site !== 'none';
     const foreignOrigin =
       origin !== undefined && (!/^https?:\/\//.test(origin) || origin.replace(/^https?:\/\//, '').toLowerCase() !== (host ?? '').toLowerCase());

@@ -1,7 +1,8 @@
 import { findSum, SUMS } from '@pozzo/core';
-import { json, Router } from 'express';
+import { Router } from 'express';
 import { AppError, InvalidError } from '../errors.js';
 import type { Work } from '../work/work.js';
+import { jsonBody } from './reading.js';
 
 const SUM_BODY = 16_384;
 
@@ -25,7 +26,7 @@ export function sumRoutes(work: Work): Router {
       })),
     });
   });
-  router.post('/:name', json({ limit: SUM_BODY }), async (request, response) => {
+  router.post('/:name', jsonBody(SUM_BODY), async (request, response) => {
     const name = request.params['name'];
     if (!findSum(name)) throw new AppError(404, 'unknown', 'name', SUMS.map((s) => s.name).join(', '), `There is no sum "${name.slice(0, 60)}".`);
     const given = request.body as unknown;

@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { deflateRawSync } from 'node:zlib';
 import { parseRig } from '@pozzo/core';
 import { zipSync } from 'fflate';
@@ -13,9 +14,11 @@ import { named, newFolder, openYard, type TestYard } from '../testing/yard';
 import { backup } from './backup';
 import { check } from './check';
 import { DAILY_KEPT, DailyBackups } from './daily';
+import { WorkThread } from '../work/work';
 import { restore } from './restore';
 import { SeenDays } from './seen-days';
 
+const built = pathToFileURL(resolve(__dirname, '../../dist/work/worker.js'));
 const place = mkdtempSync(join(tmpdir(), 'pozzo-keep-'));
 let yard: TestYard;
 beforeEach(async () => {
@@ -167,6 +170,48 @@ test('a small zip of a large file is refused by what it declares, and ends where
   await expect(restore(zip, folder)).rejects.toThrow(/is no backup of Pozzo/);
   expect(process.memoryUsage().rss - before).toBeLessThan(100 << 20);
   expect(readdirSync(folder).filter((n) => /part|sqlite/.test(n))).toEqual([]);
+});
+
+test('a backup of a large yard ends while saves never rest, and holds one moment of it', async () => {
+  const put = yard.db.handle.prepare(`INSERT INTO revision (build_id, version, document, saved_at) VALUES ('bulk', ?, ?, '')`);
+  yard.db.handle.transaction(() => {
+    for (let v = 1; v <= 1000; v++) put.run(v, 'x'.repeat(60_000));
+  })();
+  const thread = new WorkThread(built, 60_000);
+  const zip = join(place, 'load.zip');
+  let ended = false;
+  const made = thread.run('backup', { dataFolder: yard.folder, zipFile: zip, at: new Date().toISOString() }).finally(() => (ended = true));
+  let version = 2;
+  // A save at every turn: a copy that begins again at each of them never ends.
+  for (; !ended && version < 5000; await new Promise((next) => setTimeout(next, 1)))
+    version = (await yard.store.save('a', version, named(`Save ${version}`))).version;
+  expect(await made).toMatchObject({ builds: 1, deleted: 1 });
+  expect(version).toBeGreaterThan(10);
+  const into = join(place, 'load');
+  await restore(zip, into);
+  const copy = await openYard(into);
+  const held = await copy.store.get('a');
+  expect(held.document.name).toBe(held.version === 2 ? 'Café skid / 2' : `Save ${held.version - 1}`);
+  expect((await copy.revisions.list('a', 99_999, 1)).revisions[0].version).toBe(held.version);
+  await copy.end();
+  await thread.stop();
+});
+test('a server that is stopped while it makes one ends soon, and leaves no pieces', async () => {
+  const put = yard.db.handle.prepare(`INSERT INTO revision (build_id, version, document, saved_at) VALUES ('bulk', ?, ?, '')`);
+  yard.db.handle.transaction(() => {
+    for (let v = 1; v <= 1500; v++) put.run(v, 'x'.repeat(60_000));
+  })();
+  const into = join(place, 'stopped');
+  const thread = new WorkThread(built, 60_000);
+  const daily = new DailyBackups(yard.folder, into, undefined, (folder, zipFile, at = new Date()) =>
+    thread.run('backup', { dataFolder: folder, zipFile, at: at.toISOString() }),
+  );
+  daily.start();
+  while (!existsSync(into) || !readdirSync(into).some((n) => n.startsWith('.pozzo-'))) await new Promise((next) => setTimeout(next, 2));
+  await thread.stop();
+  await daily.stop();
+  expect(readdirSync(into)).toEqual([]);
+  expect(daily.list().trouble).toMatch(/stopping/);
 });
 
 describe('looking a yard through', () => {

@@ -1,3 +1,4 @@
+import { setImmediate as between } from 'node:timers/promises';
 import type { Judgement, RigDocument, StoredBuild } from '@pozzo/core';
 import { AppError } from '../errors.js';
 import { BuildEntity, type BuildRow, RevisionEntity } from './entities.js';
@@ -77,7 +78,6 @@ export interface PageAsked {
 }
 
 interface LineRow extends Omit<Line, 'judged' | 'damaged'> {
-  readonly sound: number;
   readonly verdict: string | null;
   readonly scale: string | null;
   readonly headline: string | null;
@@ -85,6 +85,9 @@ interface LineRow extends Omit<Line, 'judged' | 'damaged'> {
   readonly chance: string | null;
   readonly weight: string | null;
 }
+
+/** Letters of documents that are looked at before others come between: some milliseconds. */
+const LOOKED_AT_ONCE = 500_000;
 
 const escaped = (word: string): string => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
 
@@ -102,14 +105,14 @@ export class BuildStore {
   }
 
   /** A page of the yard in the order of adding (deleted ones: the last deleted first), without the documents. */
-  page({ from, count, find = '', deleted = false }: PageAsked): Promise<{ lines: Line[]; total: number; all: number }> {
+  async page({ from, count, find = '', deleted = false }: PageAsked): Promise<{ lines: Line[]; total: number; all: number }> {
     const words = find.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
     const where = `b.deleted_at IS ${deleted ? 'NOT' : ''} NULL${words.map(() => ` AND b.search LIKE ? ESCAPE '\\'`).join('')}`;
     const like = words.map(escaped);
-    return this.db.read((h) => {
+    const { rows, all, total } = await this.db.read((h) => {
       const rows = h
         .prepare(
-          `SELECT b.id, b.version, b.updated_at AS updatedAt, b.deleted_at AS deletedAt, b.name, b.customer, b.machines, b.tanks, json_valid(b.document) AS sound,
+          `SELECT b.id, b.version, b.updated_at AS updatedAt, b.deleted_at AS deletedAt, b.name, b.customer, b.machines, b.tanks,
              j.verdict, j.scale, j.headline, j.sampled, j.chance, j.weight
            FROM (SELECT id FROM build b WHERE ${where} ORDER BY ${deleted ? 'b.deleted_at DESC' : 'b.created_at'}, b.id LIMIT ? OFFSET ?) AS p
            JOIN build b ON b.id = p.id
@@ -120,7 +123,26 @@ export class BuildStore {
       const n = (sql: string, ...p: unknown[]): number => (h.prepare(sql).get(...p) as { n: number }).n;
       const all = n(`SELECT count(*) AS n FROM build WHERE deleted_at IS ${deleted ? 'NOT' : ''} NULL`);
       const total = words.length ? n(`SELECT count(*) AS n FROM build b WHERE ${where}`, ...like) : all;
-      return { lines: rows.map(line), total, all };
+      return { rows, total, all };
+    });
+    const lines: Line[] = [];
+    let letters = 0;
+    for (const row of rows) {
+      const looked = await this.look(row.id);
+      lines.push(line(row, looked.sound));
+      if ((letters += looked.letters) < LOOKED_AT_ONCE) continue;
+      letters = 0;
+      await between();
+    }
+    return { lines, total, all };
+  }
+
+  /** Whether the text of a build is a document's, as far as it can be read; one taken away meanwhile is. */
+  private look(id: string): Promise<{ readonly sound: boolean; readonly letters: number }> {
+    return this.db.read((h) => {
+      const row = h.prepare(`SELECT json_valid(document) AS sound, length(document) AS letters FROM build WHERE id = ?`).get(id);
+      const { sound, letters } = (row ?? { sound: 1, letters: 0 }) as { sound: number; letters: number };
+      return { sound: sound === 1, letters };
     });
   }
 
@@ -215,8 +237,8 @@ export class BuildStore {
   }
 }
 
-function line(row: LineRow): Line {
-  const { sound, verdict, scale, headline, sampled, chance, weight, ...rest } = row;
+function line(row: LineRow, sound: boolean): Line {
+  const { verdict, scale, headline, sampled, chance, weight, ...rest } = row;
   const judged =
     verdict === null || headline === null
       ? null
@@ -228,5 +250,5 @@ function line(row: LineRow): Line {
           chance: chance === null ? null : (JSON.parse(chance) as unknown),
           weight: weight === null ? null : (JSON.parse(weight) as unknown),
         } as Judgement);
-  return { ...rest, damaged: sound !== 1, judged };
+  return { ...rest, damaged: !sound, judged };
 }

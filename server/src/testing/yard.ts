@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pontoonRig, type RigDocument } from '@pozzo/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
-import { createApp } from '../http/app';
+import { type AppOptions, createApp } from '../http/app';
 import { DailyBackups } from '../keep/daily';
 import { BuildStore } from '../store/builds';
 import { JudgementStore } from '../store/judgements';
@@ -24,6 +24,8 @@ export interface TestYard {
   readonly judgements: JudgementStore;
   readonly backups: DailyBackups;
   readonly app: Express;
+  /** What the application is made of, for another one over the same yard. */
+  readonly routes: AppOptions;
   /** Ids told as saved. */
   readonly saved: string[];
   /** Closes and opens the same folder anew. */
@@ -40,7 +42,8 @@ export async function openYard(folder = newFolder(), now?: () => Date, aMinute?:
   const judgements = new JudgementStore(db, 'test');
   const backups = new DailyBackups(folder, join(folder, 'backups'), now);
   const saved: string[] = [];
-  const app = createApp({ store, revisions, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) });
+  const routes: AppOptions = { store, revisions, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) };
+  const app = createApp(routes);
   return {
     folder,
     db,
@@ -49,6 +52,7 @@ export async function openYard(folder = newFolder(), now?: () => Date, aMinute?:
     judgements,
     backups,
     app,
+    routes,
     saved,
     reopen: async () => {
       await db.close();

@@ -57,6 +57,17 @@ describe('a thread of work', () => {
   });
 });
 
+test('what cannot be handed to a thread is told at once, and the thread does the next', async () => {
+  const thread = new WorkThread(built, 30_000);
+  thread.warm();
+  let deep: unknown = {};
+  for (let i = 0; i < 100_000; i++) deep = [deep];
+  await expect(thread.run('read', { document: deep })).rejects.toThrow(/call stack|could not be cloned/);
+  await expect(thread.run('read', { document: { a: () => 1 } })).rejects.toThrow(/could not be cloned/);
+  expect(await thread.run('read', { document: pontoonRig() })).toMatchObject({ ok: true });
+  await thread.stop();
+});
+
 describe('the yard is judged beside the saves', () => {
   const settled = async (ready: () => Promise<boolean>): Promise<void> => {
     for (let i = 0; i < 400; i++) {

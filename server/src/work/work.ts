@@ -6,12 +6,15 @@ import { type JobName, type Jobs, JOBS } from './jobs.js';
 export interface Work {
   /** @throws {AppError} 503 where it takes too long or too much waits already */
   run<K extends JobName>(name: K, ask: Jobs[K]['ask']): Promise<Jobs[K]['gives']>;
+  /** Gets ready, so that the first job waits for nothing. */
+  warm(): void;
   stop(): Promise<void>;
 }
 
 /** In this very thread: for tests, where no built worker is. */
 export const inlineWork: Work = {
   run: (name, ask) => Promise.resolve().then(() => JOBS[name](ask)),
+  warm: () => undefined,
   stop: () => Promise.resolve(),
 };
 
@@ -60,7 +63,16 @@ export class WorkThread implements Work {
       this.end(new AppError(503, 'too-long', '', `≤ ${this.limitMs / 1000} s`, `This took longer than ${this.limitMs / 1000} s and was stopped.`));
       void w?.terminate();
     }, this.limitMs);
-    this.worker.postMessage({ id, name, ask });
+    try {
+      this.worker.postMessage({ id, name, ask });
+    } catch (error) {
+      // What cannot be handed over is told to whoever asked; the thread is free for the next.
+      this.end(error as Error);
+    }
+  }
+
+  warm(): void {
+    if (!this.stopped) this.worker ??= this.start();
   }
 
   private start(): Worker {
