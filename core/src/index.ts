@@ -1,4 +1,5 @@
 export * from './quantity/index.js';
+export { finished, telling } from './steps.js';
 export * from './fluid/index.js';
 export * from './hydraulics/index.js';
 export * from './chemistry/index.js';

@@ -1,6 +1,7 @@
-import { dayModel } from '../day/model.js';
+import { dayModelSteps } from '../day/model.js';
+import { finished } from '../steps.js';
 import { DAY_SEED } from '../day/round-size.js';
-import { sampleDays } from '../day/sample.js';
+import { gatherSample, sampleSteps } from '../day/sample.js';
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
 import { type Assessed, assessTry, reassess } from '../assess/assess.js';
 import type { Assessment, Judged } from '../assess/assessment.js';
@@ -13,12 +14,11 @@ import { reread } from '../rig/reread.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
 import { FINDING_KINDS } from '../subject/index.js';
-import type { Candidate } from '../subject/rule.js';
 import { gained } from '../subject/kind.js';
 import { layHoses } from '../edit/place.js';
 import { bill } from '../catalogue/bill.js';
 import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
-import { makeRoom } from '../arrange/make-room.js';
+import { makeRoomSteps } from '../arrange/make-room.js';
 import { loadedMass, weightPrice } from '../solve/loaded.js';
 
 enablePatches();
@@ -47,6 +47,9 @@ export interface Fix {
   readonly verdictAfter: Verdict;
 }
 
+/** What a step gives that begins with another change. */
+export const ANOTHER = 'another';
+
 /** Most changes that are tried for one rig, the worst findings first: the same on every machine. The layouts need up to ten. */
 export const MOST_TRIES = 60;
 
@@ -60,19 +63,16 @@ const same = (a: Finding, b: Finding): boolean => a.code === b.code && a.subject
 export function advise(doc: RigDocument, rig: Rig, now: Assessment): Fix[] {
   const read = readRig(doc);
   if (!read.ok) return [];
-  const steps = adviseSteps({ document: doc, plain: read.plain, rig }, now);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return finished(adviseSteps({ document: doc, plain: read.plain, rig }, now));
 }
 
 /**
- * {@link advise} one candidate at a time, so that a worker may look up between them.
+ * {@link advise} a piece at a time, so that a worker may look up between them: a candidate, a stretch of a search for room, a
+ * stretch of a day.
  * @param given the document as read
  * @param from the rig assessed so that its answers may be taken up; each try then reckons only what it touches
  */
-export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reassess(given.rig)): Generator<void, Fix[]> {
+export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reassess(given.rig)): Generator<unknown, Fix[]> {
   const { document: doc, rig } = given;
   const base = bill(rig);
   const read: Read = { ...given, rig: from.rig };
@@ -86,32 +86,34 @@ export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reas
     const { figure, rules } = FINDING_KINDS[finding.code];
     const before = figure.of(now, finding.subject.id, rig);
     for (const candidate of rules?.(finding, rig, doc, now) ?? []) {
-      yield;
+      yield ANOTHER;
       if (++tries > MOST_TRIES) return ranked(out, values);
-      let tried = tryCandidate(read, from, candidate.change);
+      let tried = yield* tryCandidate(read, from, candidate.change);
       if (!tried) continue;
       // What grows may need room: a few times the others are moved aside for it.
       let roomy = false;
       if (rooms < MOST_ROOMS && newlyCrowded(now, tried.assessment)) {
         rooms++;
         const grown = tried.document;
-        const placements = makeRoom(rig, grown);
+        const placements = yield* makeRoomSteps(rig, grown);
         const again =
           placements &&
-          tryCandidate(read, from, (d) => {
+          (yield* tryCandidate(read, from, (d) => {
             candidate.change(d);
             d.placements = [...placements];
             layHoses(d);
-          });
+          }));
         if (again) [tried, roomy] = [again, true];
       }
       const after = figure.of(tried.assessment, finding.subject.id, tried.rig);
       if (!(gained(figure, before, after) >= figure.step)) continue;
       if (bringsWorse(finding, now, tried.assessment)) continue;
+      yield;
       const cost = bill(tried.rig);
+      const title = roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title);
       out.push({
         id: `${finding.code}:${finding.subject.id}:${candidate.id}`,
-        title: withDays(roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title), candidate, tried.rig),
+        title: candidate.days ? yield* withDays(title, tried.rig) : title,
         code: finding.code,
         subjectId: finding.subject.id,
         station: finding.station,
@@ -141,10 +143,10 @@ const withRoom = (title: Message): Message => message(`${title.template}, with r
 /** Days that are sampled for a change that bears on how much is carried. */
 const DAYS_TOLD = 100;
 
-/** How many days go short with it, where that is what it costs. */
-function withDays(title: Message, candidate: Candidate, rig: Rig): Message {
-  if (!candidate.days) return title;
-  const { short, causes } = sampleDays(dayModel(rig), DAYS_TOLD, DAY_SEED);
+/** How many days go short with a change, where that is what it costs. */
+function* withDays(title: Message, rig: Rig): Generator<unknown, Message> {
+  const model = yield* dayModelSteps(rig);
+  const { short, causes } = gatherSample(model, DAY_SEED, [yield* sampleSteps(model, DAY_SEED, 0, DAYS_TOLD)]);
   // Less in a tank of chemicals shows as stock that runs out.
   const chance = Math.max(short.chance, ...causes.filter((c) => c.cause === 'stock').map((c) => c.chance.chance));
   return message(`${title.template}: {short} of {days} days short`, {
@@ -171,11 +173,11 @@ function bringsWorse(finding: Finding, now: Assessment, then: Judged): boolean {
   );
 }
 
-function tryCandidate(
+function* tryCandidate(
   before: Read,
   from: Assessed,
   change: (d: RigDocument) => void,
-): { document: RigDocument; rig: Rig; assessment: Judged; patches: DocumentPatch[] } | undefined {
+): Generator<void, { document: RigDocument; rig: Rig; assessment: Judged; patches: DocumentPatch[] } | undefined> {
   const [next, patches] = produceWithPatches(before.document, (draft) => {
     change(draft);
     mend(draft);
@@ -183,7 +185,8 @@ function tryCandidate(
   if (patches.length === 0) return undefined;
   const read = reread(next, before);
   if (!read.ok) return undefined;
-  const { rig, assessment } = assessTry(read.rig, from);
+  yield;
+  const { rig, assessment } = yield* assessTry(read.rig, from);
   return { document: next, rig, assessment, patches };
 }
 

@@ -1,3 +1,4 @@
+import { finished } from '../steps.js';
 import { assess } from '../assess/assess.js';
 import type { MixResult } from '../subject/mix/result.js';
 import { worstOf, type Verdict } from '../subject/verdict.js';
@@ -36,11 +37,7 @@ const CAN_FAIL: Readonly<Record<MixWay, string>> = {
  * Ways that this rig cannot have (no gun to draw at) are left out.
  */
 export function compareWays(doc: RigDocument, mixId: string): WayCompared[] {
-  const steps = compareWaysSteps(doc, mixId);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return finished(compareWaysSteps(doc, mixId));
 }
 
 /** {@link compareWays} one way at a time; each step gives the share done. */

@@ -18,6 +18,7 @@ import { layHoses } from '../edit/place.js';
 import { enginesOn } from '../energy/index.js';
 import { changed } from '../edit/draft.js';
 import { readRig } from '../rig/read.js';
+import { telling } from '../steps.js';
 import { placesOf } from '../rig/stand.js';
 import type { PlacementDocument, Platform, Rig, RigDocument, Side } from '../rig/schema.js';
 import { fuelOn, hungOn } from '../solve/deck-load.js';
@@ -408,7 +409,8 @@ class Deck {
   }
 }
 
-const ROUND = 400;
+/** Pairs of things looked at before whoever searches may look up: some thirty milliseconds. */
+const PAIRS_AT_ONCE = 80_000;
 
 /** Searches that are made for one arrangement, each with another seed, until one leaves nothing to be told. */
 const MOST_SEARCHES = 5;
@@ -430,12 +432,17 @@ interface Judged extends Pick<Arrangement, 'placements' | 'hoseM' | 'told' | 'ax
 }
 
 /** A way to stand everything, judged at plan and weight as any rig is; undefined where it cannot be read. */
-function judged(doc: RigDocument, placements: readonly PlacementDocument[]): Judged | undefined {
-  const read = readRig(stoodSo(doc, placements));
+function* judged(doc: RigDocument, placements: readonly PlacementDocument[]): Generator<void, Judged | undefined> {
+  const stood = stoodSo(doc, placements);
+  yield;
+  const read = readRig(stood);
+  yield;
   if (!read.ok) return undefined;
   const { rig } = read;
   const stocks = new Stocks(rig, assumptionValues(rig.assumptions));
-  const [plan, weight] = [assessPlan(rig, stocks), assessWeight(rig, stocks)];
+  const plan = assessPlan(rig, stocks);
+  yield;
+  const weight = assessWeight(rig, stocks);
   if (!plan || !weight) return undefined;
   const findings = [...planFindings(rig, plan, stocks.values), ...weightFindings(rig, weight, stocks.values)].filter((f) => f.verdict !== 'fed');
   const full = weight.states.find((s) => s.id === 'full')!;
@@ -467,6 +474,7 @@ export function* arrangeSteps(
   const read = readRig(doc);
   if (!read.ok || !read.rig.platform) return undefined;
   const { rig } = read;
+  yield 0;
   const deck = new Deck(rig, read.rig.platform, assumptionValues(rig.assumptions), way);
   if (deck.pieces.length === 0) return undefined;
   const before = deck.now.x.every(Number.isFinite) ? deck.cost(deck.now) : Infinity;
@@ -484,7 +492,7 @@ export function* arrangeSteps(
     for (; !step.done; step = search.next()) yield (n + step.value) / searches;
     // A single quick search is no choice between layouts: its best is taken.
     for (const { layout, cost } of searches > 1 ? step.value : step.value.slice(-1)) {
-      const own = judged(doc, placed(layout));
+      const own = yield* telling(judged(doc, placed(layout)), (n + 1) / searches);
       const than = best?.judged.badness ?? Infinity;
       if (own && (own.badness < than || (own.badness === than && cost < best!.cost))) best = { judged: own, cost };
     }
@@ -518,8 +526,9 @@ function* annealed(deck: Deck, way: ArrangeWay, seed: number, tries: number, fro
   let found: readonly Found[] = [{ layout: at, cost }];
   const movable = deck.pieces.flatMap((p, i) => (p.pinned || p.on >= 0 ? [] : [i]));
   if (!movable.length) return found;
+  const round = Math.max(1, Math.ceil(PAIRS_AT_ONCE / n ** 2));
   for (let t = 0; t < tries; t++) {
-    if (t % ROUND === 0) yield t / tries;
+    if (t % round === 0) yield t / tries;
     const heat = (1 - t / tries) ** 2;
     const next = copyOf(at);
     const i = movable[Math.floor(random.next() * movable.length)];

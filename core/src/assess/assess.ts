@@ -1,4 +1,5 @@
 import { flatMap } from '../lists.js';
+import { finished } from '../steps.js';
 import { ASSUMPTIONS } from '../assumption/register.js';
 import { AnswerBook } from '../hydraulics/network/index.js';
 import { type Rig, THINGS } from '../rig/schema.js';
@@ -56,10 +57,13 @@ export function reassess(given: Rig, before?: Assessed): Assessed {
   return { rig, assessment, memory, tellings, lists, names, things: ground.things, bare, wet, book, cases: ground.cases, water };
 }
 
-/** As {@link reassess}, of a change that is only tried: what no change is judged by is left out, and nothing is kept of it. */
-export function assessTry(given: Rig, before: Assessed): { readonly rig: Rig; readonly assessment: Judged } {
+/**
+ * As {@link reassess}, of a change that is only tried: what no change is judged by is left out, and nothing is kept of it.
+ * A subject a step, so that a worker may look up between them.
+ */
+export function* assessTry(given: Rig, before: Assessed): Generator<void, { readonly rig: Rig; readonly assessment: Judged }> {
   const { rig, ground, names } = groundOn(given, before);
-  const { answers, findings } = answered(ground, names, before, false);
+  const { answers, findings } = yield* answered(ground, names, before, false);
   return { rig, assessment: Object.assign({}, answers, { verdict: verdictOf(findings), findings }) };
 }
 
@@ -127,13 +131,21 @@ const sameNames = (a: Rig, b: Rig): boolean =>
     return before === after || (before.length === after.length && before.every((x, i) => x.id === after[i].id && x.name === after[i].name));
   });
 
+interface Answered {
+  readonly memory: Memory;
+  readonly kept: readonly Kept[];
+  readonly answers: Answers;
+  readonly tellings: Tellings;
+  readonly findings: Finding[];
+}
+
 /** All answers, and what is told of them, the worst first. @param rests whether assumptions are asked for */
-function answered(ground: RigGround, names: object, before: Assessed | undefined, rests: boolean) {
-  const memory = fold(ground, ground.reading, before?.memory, rests);
+function* answered(ground: RigGround, names: object, before: Assessed | undefined, rests: boolean): Generator<void, Answered> {
+  const memory = yield* fold(ground, ground.reading, before?.memory, rests);
   const kept = [...memory.values()];
   ground.unsettled = [...new Set(flatMap(kept, (k) => k.unsettled))];
   const answers = together(kept.map((k) => k.answers)) as Answers;
-  const tellings = tellingsOf(ground, memory, names, before?.tellings);
+  const tellings = yield* tellingsOf(ground, memory, names, before?.tellings);
   return { memory, kept, answers, tellings, findings: worstFirst(tellings) };
 }
 
@@ -141,7 +153,7 @@ const verdictOf = (findings: readonly Finding[]): Verdict => (findings.length ? 
 
 function judged(ground: RigGround, names: object, before?: Assessed): Pick<Assessed, 'assessment' | 'memory' | 'tellings'> {
   const { rig } = ground;
-  const { memory, kept, answers, tellings, findings } = answered(ground, names, before, true);
+  const { memory, kept, answers, tellings, findings } = finished(answered(ground, names, before, true));
   // What is only mentioned is no headline.
   const worst = findings.find((f) => f.verdict !== 'fed');
   const assessment: Assessment = Object.assign({}, answers, {

@@ -54,12 +54,12 @@ export function together(parts: readonly object[]): object {
 }
 
 /**
- * Every subject's answers, in turn. Where nothing of what a subject reads has changed since `before`, nor the answers of
+ * Every subject's answers, in turn, one a step. Where nothing of what a subject reads has changed since `before`, nor the answers of
  * those it needs, its answers stand.
  * @param reading left out, nothing is written down for a later fold
  * @param rests whether assumptions are asked for
  */
-export function fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined, rests: boolean): Map<string, Kept> {
+export function* fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined, rests: boolean): Generator<void, Map<string, Kept>> {
   const memory = new Map<string, Kept>();
   for (const s of ORDER) {
     const given = (s.needs ?? []).map((name) => memory.get(name)!.answers);
@@ -69,6 +69,7 @@ export function fold(ground: RigGround, reading: Reading | undefined, before: Me
       memory.set(s.name, old);
       continue;
     }
+    yield;
     const answers = s.assess(ground, together(given));
     memory.set(s.name, {
       reads,
@@ -90,11 +91,11 @@ interface Telling {
 export type Tellings = ReadonlyMap<string, Telling>;
 
 /**
- * What is wrong, subject by subject, in the order of the register; as it was told `before` where nothing that it hangs on
+ * What is wrong, subject by subject, in the order of the register, one a step; as it was told `before` where nothing that it hangs on
  * has changed.
  * @param names the same object while nothing has got another name
  */
-export function tellingsOf(ground: RigGround, memory: Memory, names: object, before: Tellings | undefined): Map<string, Telling> {
+export function* tellingsOf(ground: RigGround, memory: Memory, names: object, before: Tellings | undefined): Generator<void, Map<string, Telling>> {
   const out = new Map<string, Telling>();
   const cases = ground.unsettled.join();
   for (const s of ALL) {
@@ -103,7 +104,10 @@ export function tellingsOf(ground: RigGround, memory: Memory, names: object, bef
     const beside = ground.reading ? [names, cases, ...(s.tells?.(ground.reading) ?? [])] : [];
     const old = before?.get(s.name);
     if (old && old.of === of && sameList(old.beside, beside)) out.set(s.name, old);
-    else out.set(s.name, { of, beside, findings: s.findings(ground, together([...of.given, of.answers])) });
+    else {
+      yield;
+      out.set(s.name, { of, beside, findings: s.findings(ground, together([...of.given, of.answers])) });
+    }
   }
   return out;
 }

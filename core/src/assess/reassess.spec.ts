@@ -9,6 +9,7 @@ import type { RigDocument } from '../rig/schema';
 import { seeded } from '../testing/near';
 import { changed, leaves } from '../testing/tree';
 import { unlike } from '../testing/unlike';
+import { finished } from '../steps';
 import { assess, assessTry, reassess } from './assess';
 import { inOrder, together } from './fold';
 import { RigGround } from './ground';
@@ -86,7 +87,7 @@ describe('an edit reckons only what it touches, and answers as a fresh assessmen
       expect(again).toEqual(fresh);
       if (!fresh.ok || !again.ok) continue;
       // Tried before it is made, as a fix is: what it is judged by is the same.
-      const tried = i % 4 === 0 ? assessTry(again.rig, last).assessment : undefined;
+      const tried = i % 4 === 0 ? finished(assessTry(again.rig, last)).assessment : undefined;
       const { solves: _a, ...now } = (last = reassess(again.rig, last)).assessment;
       if (tried) {
         const { solves: _s, cautions: _c, lineVerdict: _l, assumptionsUsed: _u, headline: _h, scale: _k, ...judged } = last.assessment;

@@ -4,12 +4,13 @@ import { type AssumptionValues, assumptionValues } from '../assumption/register.
 import { weightPrice } from '../solve/loaded.js';
 import { assess } from '../assess/assess.js';
 import { type Verdict, worse } from '../subject/verdict.js';
-import { dayModel } from '../day/model.js';
+import { dayModelSteps } from '../day/model.js';
+import { telling } from '../steps.js';
 import type { Chance } from '../day/chance.js';
 import { daysMessage, daysVerdict, hasDays } from '../day/judge.js';
 import { judgedSteps } from '../day/rounds.js';
 import { gatherSample } from '../day/sample.js';
-import { simulateModel } from '../day/simulate-day.js';
+import { simulateSteps } from '../day/simulate-day.js';
 import { fuelLastsDays } from '../day/types.js';
 import { dayOf } from '../day/usual-day.js';
 import { readRig } from '../rig/read.js';
@@ -78,12 +79,12 @@ export function* compareOptionsSteps(contenders: readonly Contender[], most: num
   if (!first?.ok) return { rows, most, seed, tolerance: 0, advice: undefined };
   const day = dayOf(first.rig);
   const brief = contenders[0].rig.brief;
-  const base = { price: bill(first.rig).price, mass: massOf(dayModel(first.rig, day)) };
+  const base = { price: bill(first.rig).price, mass: massOf(yield* telling(dayModelSteps(first.rig, day), 0)) };
   for (const [i, c] of contenders.entries()) {
     // The customer is the same for all: each is built for the first one's brief.
     const read = readRig(changed(withoutOptions(c.rig), (d) => void (d.brief = brief)));
     if (!read.ok) continue;
-    const model = dayModel(read.rig, day);
+    const model = yield* telling(dayModelSteps(read.rig, day), i / contenders.length);
     const steps = judgedSteps(model, most, seed, all);
     let step = steps.next();
     while (!step.done) {
@@ -91,7 +92,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], most: num
       step = steps.next();
     }
     const sample = gatherSample(model, seed, [step.value]);
-    const usual = simulateModel(model);
+    const usual = yield* telling(simulateSteps(model), (i + 1) / contenders.length);
     const a = assess(read.rig);
     // A build whose days go short too often is not fed, here as everywhere.
     const ofDays = hasDays(a) ? daysVerdict(sample) : 'fed';

@@ -6,7 +6,8 @@ import type { Chance } from '../day/chance.js';
 import { formatInches } from '../quantity/format.js';
 import type { RigDocument } from '../rig/schema.js';
 import { mainVessel, resizeLine } from './sizing.js';
-import { benchOf, changedModel, tryDays } from './try-days.js';
+import { telling } from '../steps.js';
+import { benchOf, changedModel, type Trial, tryDays } from './try-days.js';
 
 /** One input held at its low and at its high end, everything else as it varies. */
 export interface Swing {
@@ -51,7 +52,7 @@ const inSeason = (model: DayModel, season: WorkedSeason): DayModel => ({ ...mode
 
 /** Which input moves the chance of a short day most: each in turn at its low and high end, the rest as they vary. The largest first. */
 export function* sensitivitySteps(doc: RigDocument, days: number, seed: number): Generator<number, readonly Swing[]> {
-  const bench = benchOf(doc);
+  const bench = yield* telling(benchOf(doc), 0);
   if (!bench) return [];
   const { model } = bench;
   const out: Swing[] = [];
@@ -62,6 +63,7 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
   const shut = model.spread.seasons.some((s) => s.dry > 0);
   const total = 2 * (INPUTS.length + (shut ? 1 : 0) + (v < 0 ? 0 : 1) + (fill ? 1 : 0)) + seasons.length;
   let done = 0;
+  const made = (change: Trial['change']): Generator<number, DayModel | undefined> => telling(changedModel(bench, change), done / total);
   function* tried(m: DayModel, label: string) {
     const steps = tryDays(m, days, seed);
     for (;;) {
@@ -93,7 +95,12 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     add('season', 'Season', 'ask', tries[0], tries[tries.length - 1]);
   }
   if (v >= 0) {
-    const [small, large] = [0.75, 1.25].map((f) => changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, f))));
+    const resized =
+      (f: number): Trial['change'] =>
+      (d) =>
+        tankIds.forEach((t) => growTank(d, t, f));
+    const small = yield* made(resized(0.75));
+    const large = yield* made(resized(1.25));
     if (small && large) {
       const low = yield* tried(small, 'a quarter smaller');
       const high = yield* tried(large, 'a quarter larger');
@@ -105,8 +112,8 @@ export function* sensitivitySteps(doc: RigDocument, days: number, seed: number):
     const up = nextBore(bore);
     const down = [0.0127, 0.015875, 0.01905, 0.0254].filter((b) => b < bore * 0.98).pop();
     const text = (m: number): string => formatInches(m).replace(/\u00a0/g, ' ');
-    const low = down === undefined ? model : changedModel(bench, (d) => resizeLine(d, fill.id, text(down)));
-    const high = up === undefined ? model : changedModel(bench, (d) => resizeLine(d, fill.id, text(up)));
+    const low = down === undefined ? model : yield* made((d) => resizeLine(d, fill.id, text(down)));
+    const high = up === undefined ? model : yield* made((d) => resizeLine(d, fill.id, text(up)));
     if (low && high) {
       const a = yield* tried(low, down === undefined ? 'as it is' : `${text(down)} hose`);
       const b = yield* tried(high, up === undefined ? 'as it is' : `${text(up)} hose`);

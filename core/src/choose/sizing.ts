@@ -5,7 +5,8 @@ import type { DayModel } from '../day/model.js';
 import { si } from '../quantity/parse.js';
 import { together } from '../solve/vessels.js';
 import type { RigDocument } from '../rig/schema.js';
-import { baseOf, type Bench, benchOf, changedModel, judgeModel, type Tried } from './try-days.js';
+import { telling } from '../steps.js';
+import { baseOf, type Bench, benchOf, changedModel, judgeModel, type Trial, type Tried } from './try-days.js';
 
 /** The tank that the day hangs on, at one size. */
 export interface TankSize extends Tried {
@@ -69,7 +70,7 @@ export function resizeLine(d: RigDocument, lineId: string, bore: string): void {
  * @param all all of them for each size that is not surely too small
  */
 export function* sizingSteps(doc: RigDocument, most: number, seed: number, all = false): Generator<number, Sizing | undefined> {
-  const bench = benchOf(doc);
+  const bench = yield* telling(benchOf(doc), 0);
   return bench && (yield* sizingOf(bench, most, seed, all));
 }
 
@@ -87,7 +88,10 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
   const total = FACTORS.length + CLOSER + fills.length * FILL_BORES.length + feeds.length * FEED_BORES.length;
   let done = 0;
 
-  const grown = (factor: number): DayModel | undefined => (factor === 1 ? model : changedModel(bench, (d) => tankIds.forEach((t) => growTank(d, t, factor))));
+  const made = (change: Trial['change']): Generator<number, DayModel | undefined> => telling(changedModel(bench, change), Math.min(done / total, 1));
+  function* grown(factor: number): Generator<number, DayModel | undefined> {
+    return factor === 1 ? model : yield* made((d) => tankIds.forEach((t) => growTank(d, t, factor)));
+  }
   let own: Tried | undefined;
   /** The build as it is comes up in every list, and is worked through once, to the end: its figure is told elsewhere too. */
   function* asItIs(): Generator<number, Tried> {
@@ -97,7 +101,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
   }
 
   function* tank(factor: number): Generator<number, TankSize | undefined> {
-    const ready = grown(factor);
+    const ready = yield* grown(factor);
     if (!ready) return undefined;
     const tried = factor === 1 ? yield* asItIs() : yield* judge(ready);
     return { ...tried, factor, now: factor === 1, volumeM3: together(ready.vessels, v, (x) => x.full) };
@@ -141,7 +145,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
   let withOpenTaps: TankSize | undefined;
   if (at < 0 && model.spread.seasons.some((s) => s.dry > 0))
     for (const p of points) {
-      const ready = grown(p.factor);
+      const ready = yield* grown(p.factor);
       if (!ready) continue;
       const [first, ...rest] = ready.spread.seasons.map((s) => ({ ...s, dry: 0 }));
       const tried = yield* judge({ ...ready, spread: { ...ready.spread, seasons: [first, ...rest] } });
@@ -154,7 +158,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
   let plated: TankSize | undefined;
   if (withoutPlate(bench.read.document, tankIds).length)
     for (const p of points.slice(0, at < 0 ? undefined : at + 1).reverse()) {
-      const ready = changedModel(bench, (d) => {
+      const ready = yield* made((d) => {
         if (p.factor !== 1) tankIds.forEach((t) => growTank(d, t, p.factor));
         addPlates(d, tankIds);
       });
@@ -175,7 +179,7 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
         sizes.push({ bore, now, ...(yield* asItIs()) });
         continue;
       }
-      const ready = changedModel(bench, (d) => resizeLine(d, lineId, bore));
+      const ready = yield* made((d) => resizeLine(d, lineId, bore));
       if (ready) sizes.push({ bore, now, ...(yield* judge(ready)) });
     }
     return { lineId, name, sizes, smallest: sizes.find(within)?.bore };

@@ -1,7 +1,7 @@
-import { makeRoom } from '../arrange/make-room.js';
+import { makeRoomSteps } from '../arrange/make-room.js';
 import { bill } from '../catalogue/bill.js';
 import { changed } from '../edit/draft.js';
-import { dayModel, type DayModel } from '../day/model.js';
+import { type DayModel, dayModelSteps } from '../day/model.js';
 import { type Chance, isEnough } from '../day/chance.js';
 import type { DayChunk } from '../day/chunk.js';
 import { roundSteps, shortOf } from '../day/rounds.js';
@@ -58,20 +58,20 @@ export interface Bench {
   readonly book: SoftBook;
 }
 
-/** Undefined for a document that cannot be read. */
-export function benchOf(doc: RigDocument): Bench | undefined {
+/** Undefined for a document that cannot be read. Looks up between its steps. */
+export function* benchOf(doc: RigDocument): Generator<void, Bench | undefined> {
   const read = readRig(doc);
   if (!read.ok) return undefined;
   const book = new SoftBook();
-  return { read, book, model: dayModel(read.rig, undefined, book) };
+  return { read, book, model: yield* dayModelSteps(read.rig, undefined, book) };
 }
 
-/** The build changed, with room made for what grows; undefined when the change breaks it. */
-export function changedModel({ read, book }: Bench, change: Trial['change']): DayModel | undefined {
+/** The build changed, with room made for what grows; undefined when the change breaks it. Looks up between its steps. */
+export function* changedModel({ read, book }: Bench, change: Trial['change']): Generator<unknown, DayModel | undefined> {
   const grown = changed(read.document, change);
-  const room = makeRoom(read.rig, grown);
+  const room = yield* makeRoomSteps(read.rig, grown);
   const next = reread(room ? changed(grown, (d) => void (d.placements = [...room])) : grown, read);
-  return next.ok ? dayModel(next.rig, undefined, book) : undefined;
+  return next.ok ? yield* dayModelSteps(next.rig, undefined, book) : undefined;
 }
 
 /** The build as it is, which others are put against. */

@@ -1,5 +1,5 @@
-export { simulateDay, simulateModel } from './simulate-day.js';
-export { dayModel, type DayModel } from './model.js';
+export { simulateDay, simulateModel, simulateSteps } from './simulate-day.js';
+export { dayModel, type DayModel, dayModelSteps } from './model.js';
 export { type DayDraw, Simulator } from './simulator.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, holdsGun, inHand, spraysMix, triggerOf } from './hands.js';

@@ -1,4 +1,5 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
+import { finished } from '../steps.js';
 import { Cases } from '../solve/cases.js';
 import { dumpEnds, dumpLine, outflowBy } from '../subject/drain/drain.js';
 import { TiedTanks } from '../solve/tied-tanks.js';
@@ -190,12 +191,15 @@ function longestQueue(phases: readonly Phase[]): number {
  * Compiles a rig for its day: tanks as vessels, mixes as tables, phases as places.
  * @param book tables of a like rig, to be taken up
  */
-export function dayModel(rig: Rig, day: WorkDay = dayOf(rig), book?: SoftBook): DayModel {
+export const dayModel = (rig: Rig, day?: WorkDay, book?: SoftBook): DayModel => finished(dayModelSteps(rig, day, book));
+
+/** {@link dayModel} a piece at a time, so that a worker may look up between them. */
+export function* dayModelSteps(rig: Rig, day: WorkDay = dayOf(rig), book?: SoftBook): Generator<void, DayModel> {
   const values = assumptionValues(rig.assumptions);
   const cases = new Cases(rig, values);
   const vessels = vesselsOf(cases);
   const stocks = new Stocks(rig, values);
-  const soft = softTables(cases, stocks, book);
+  const soft = yield* softTables(cases, stocks, book);
   // Vessels stand as the tanks do.
   const softVessels = soft.map((s) => s.tanks);
   const serial = day.jobs.reduce((sum, j) => sum + longestQueue(j.phases), 0);

@@ -1,3 +1,4 @@
+import { finished } from '../steps.js';
 import type { DayModel } from './model.js';
 import { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';
 import { type Chance, chanceOf, isEnough } from './chance.js';
@@ -34,9 +35,5 @@ export const judgedSteps = (model: DayModel, most: number, seed: number, all = f
 
 /** Days in rounds until enough is known, gathered. */
 export function sampleUntilEnough(model: DayModel, most = DAYS_UNASKED, seed = DAY_SEED): DaySample {
-  const steps = judgedSteps(model, most, seed);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return gatherSample(model, seed, [step.value]);
-  }
+  return gatherSample(model, seed, [finished(judgedSteps(model, most, seed))]);
 }

@@ -1,3 +1,4 @@
+import { finished } from '../steps.js';
 import { type Chance, chanceOf, isEnough } from './chance.js';
 import type { DayChunk } from './chunk.js';
 import type { DayModel } from './model.js';
@@ -42,7 +43,8 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
     unsettled: 0,
   };
   for (let d = 0; d < count; d++) {
-    run.run({ seed, day: from + d }, levels);
+    run.begin({ seed, day: from + d }, levels);
+    while (!run.goOn()) yield d / count;
     const figures: Record<DayFigure, number> = {
       waited: run.waited,
       undone: run.undone,
@@ -62,18 +64,14 @@ export function* sampleSteps(model: DayModel, seed: number, from: number, count:
     for (let f = 0; f < model.energy.stores.length; f++) chunk.fuel[f * count + d] = run.fuelUsed[f] / model.energy.stores[f].densityKgM3;
     chunk.season[d] = run.season;
     if (!run.settled) chunk.unsettled++;
-    if (d % 8 === 7) yield (d + 1) / count;
+    yield (d + 1) / count;
   }
   return chunk;
 }
 
 /** {@link sampleSteps} in one go. */
 export function sampleChunk(model: DayModel, seed: number, from: number, count: number): DayChunk {
-  const steps = sampleSteps(model, seed, from, count);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return finished(sampleSteps(model, seed, from, count));
 }
 
 export interface Spread595 {

@@ -1,5 +1,6 @@
 import type { WorkDay } from '../rig/day-schema.js';
 import type { Rig } from '../rig/schema.js';
+import { finished } from '../steps.js';
 import { dayModel, type DayModel } from './model.js';
 import { TraceRecorder } from './recorder.js';
 import { type DayDraw, Simulator } from './simulator.js';
@@ -16,10 +17,14 @@ export function simulateDay(rig: Rig, day: WorkDay = dayOf(rig), draw?: DayDraw)
 }
 
 /** {@link simulateDay} of a rig that is made ready already. */
-export function simulateModel(model: DayModel, draw?: DayDraw): DayResult {
+export const simulateModel = (model: DayModel, draw?: DayDraw): DayResult => finished(simulateSteps(model, draw));
+
+/** {@link simulateModel} a stretch at a time, so that a worker may look up between them. */
+export function* simulateSteps(model: DayModel, draw?: DayDraw): Generator<void, DayResult> {
   const run = new Simulator(model);
   const recorder = new TraceRecorder(model);
-  run.run(draw, recorder);
+  run.begin(draw, recorder);
+  while (!run.goOn()) yield;
   const phases = recorder.phases.map((p) => ({ ...p }));
   return {
     startsS: model.day.starts,

@@ -13,6 +13,8 @@ import { WaterStates } from './water-states.js';
 const RHO_C = WATER_KG_M3 * WATER_SPECIFIC_HEAT;
 const BOILING = 373.15;
 const MOST_STEPS = 40_000;
+/** Steps after which whoever works a day may look up: some milliseconds. */
+const STEPS_AT_ONCE = 1000;
 /** Longest step while a chemical level or a temperature moves its own rates. */
 const FINE = 1 / 16;
 const FINE_S = 300;
@@ -27,6 +29,27 @@ const EMPTY = 1e-4;
 export interface DayDraw {
   readonly seed: number;
   readonly day: number;
+}
+
+/** A job that is being worked. */
+interface Begun {
+  readonly job: PlannedJob;
+  /** A spigot gives water here. */
+  readonly tap: boolean;
+  /** By phase: what is left of it, s, and how much of it a trigger is held. */
+  readonly left: Float64Array;
+  readonly trigger: Float64Array;
+  readonly place: ReturnType<typeof WaterStates.place>;
+  /** By one of the crew: place in its queue. */
+  readonly turn: number[];
+  /** By phase: whether it was begun. */
+  readonly phases: Uint8Array;
+  readonly active: number[];
+  connected: boolean;
+  /** How much longer anybody waits for water, s. */
+  patience: number;
+  /** Taken so far. */
+  steps: number;
 }
 
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
@@ -62,6 +85,12 @@ export class Simulator extends DayTally {
   private cool = 293.15;
   /** Somebody waited in the last step. */
   private waitedNow = false;
+  /** Whether what varies is drawn for the day. */
+  private draws = false;
+  private recorder: Recorder | undefined;
+  /** The job at hand, by its place, and how far it is; undefined between two. */
+  private at = -1;
+  private begun: Begun | undefined;
 
   constructor(model: DayModel) {
     super(model);
@@ -83,36 +112,87 @@ export class Simulator extends DayTally {
 
   /** Works one day through. */
   run(draw?: DayDraw, recorder?: Recorder): void {
+    this.begin(draw, recorder);
+    while (!this.goOn());
+  }
+
+  /** Begins a day; {@link goOn} works it. */
+  begin(draw?: DayDraw, recorder?: Recorder): void {
     const { model, random } = this;
     const { spread } = model;
     if (draw) random.start(draw.seed, draw.day);
-    const vary = (x: readonly [number, number, number]): number => (draw ? triangular(random.next(), x[0], x[1], x[2]) : x[1]);
+    this.draws = draw !== undefined;
+    this.recorder = recorder;
     const { seasons } = spread;
     // A number is drawn for the season only where there is a choice.
     this.season = draw && seasons.length > 1 ? Math.floor(random.next() * seasons.length) : 0;
     const season = seasons[this.season];
     // Where the whole year is worked, the usual day meets the brief's own water.
     const inSeason = draw || seasons.length === 1;
-    this.reset(inSeason ? vary(season.water) : model.rig.brief.water, vary(spread.stock), inSeason ? season.aged : model.soft.map(() => 1));
+    this.reset(inSeason ? this.vary(season.water) : model.rig.brief.water, this.vary(spread.stock), inSeason ? season.aged : model.soft.map(() => 1));
+    this.at = -1;
+    this.begun = undefined;
     recorder?.begin(this);
-    for (let j = 0; j < model.jobs.length && this.settled; j++) {
-      const job = model.jobs[j];
-      // Numbers are drawn alike whatever the rig, so that two ways of building meet the same day.
-      // The usual day finds the tap as most sites have it.
-      const dry = draw ? random.next() < season.dry : season.dry > 0.5;
-      const factor = vary(spread.spigot);
-      const distance = spread.distance ? vary(spread.distance) : 0;
-      const height = spread.height ? vary(spread.height) : 0;
-      const left = new Float64Array(job.phases.length);
-      const trigger = new Float64Array(job.phases.length);
-      for (let p = 0; p < job.phases.length; p++) {
-        left[p] = job.phases[p].time * vary(spread.time);
-        trigger[p] = Math.min(Math.max(job.phases[p].trigger * vary(spread.trigger), 0), 1);
+  }
+
+  /**
+   * Works the day that was begun further, until something of the rig had to be solved for it or so many steps are done: at
+   * most some milliseconds, then a worker may look up.
+   * @returns whether the day is over
+   */
+  goOn(): boolean {
+    const { water } = this.model;
+    const solved = water.solved;
+    for (let steps = 0; steps < STEPS_AT_ONCE && water.solved === solved;) {
+      if (!this.begun && !this.nextJob()) {
+        this.recorder?.end(this);
+        return true;
       }
-      this.outOfReach(job, distance, height);
-      this.work(job, j, job.tap && !dry, factor, left, trigger, recorder);
+      steps += this.work(STEPS_AT_ONCE - steps, solved);
     }
-    recorder?.end(this);
+    return false;
+  }
+
+  private vary(x: readonly [number, number, number]): number {
+    return this.draws ? triangular(this.random.next(), x[0], x[1], x[2]) : x[1];
+  }
+
+  /** Draws what the next job meets; false where there is none. */
+  private nextJob(): boolean {
+    const { model, random, draws } = this;
+    const { spread } = model;
+    if (!this.settled || ++this.at >= model.jobs.length) return false;
+    const job = model.jobs[this.at];
+    const season = spread.seasons[this.season];
+    // Numbers are drawn alike whatever the rig, so that two ways of building meet the same day.
+    // The usual day finds the tap as most sites have it.
+    const dry = draws ? random.next() < season.dry : season.dry > 0.5;
+    const factor = this.vary(spread.spigot);
+    const distance = spread.distance ? this.vary(spread.distance) : 0;
+    const height = spread.height ? this.vary(spread.height) : 0;
+    const left = new Float64Array(job.phases.length);
+    const trigger = new Float64Array(job.phases.length);
+    for (let p = 0; p < job.phases.length; p++) {
+      left[p] = job.phases[p].time * this.vary(spread.time);
+      trigger[p] = Math.min(Math.max(job.phases[p].trigger * this.vary(spread.trigger), 0), 1);
+    }
+    this.outOfReach(job, distance, height);
+    for (let v = 0; v < this.short.length; v++) if (this.volume[v] > model.vessels[v].heel + TOUCH) this.short[v] = 0;
+    const tap = job.tap && !dry;
+    this.begun = {
+      job,
+      tap,
+      left,
+      trigger,
+      place: WaterStates.place(factor),
+      turn: job.queues.map(() => 0),
+      phases: new Uint8Array(job.phases.length),
+      active: [],
+      connected: tap && !job.connects,
+      patience: model.values['day-patience'],
+      steps: 0,
+    };
+    return true;
   }
 
   private reset(waterK: number, stock: number, aged: ArrayLike<number>): void {
@@ -145,20 +225,22 @@ export class Simulator extends DayTally {
     }
   }
 
-  /** One job, from its first phase to its last. */
-  private work(job: PlannedJob, at: number, tap: boolean, factor: number, left: Float64Array, trigger: Float64Array, recorder: Recorder | undefined): void {
-    const { model } = this;
-    const place = WaterStates.place(factor);
-    const turn = job.queues.map(() => 0);
-    const begun = new Uint8Array(job.phases.length);
-    const active: number[] = [];
-    let connected = tap && !job.connects;
-    let patience = model.values['day-patience'];
-    for (let v = 0; v < this.short.length; v++) if (this.volume[v] > model.vessels[v].heel + TOUCH) this.short[v] = 0;
-    for (let steps = 0; ; steps++) {
-      if (steps > MOST_STEPS) {
+  /**
+   * The job that was begun, further: to its last phase, or until so many steps are done or something was solved for it.
+   * @returns steps done
+   */
+  private work(most: number, solved: number): number {
+    const begun = this.begun!;
+    const { job, left, turn, phases, active } = begun;
+    const { at, recorder, going } = this;
+    const { water } = this.model;
+    let { connected, patience } = begun;
+    let steps = 0;
+    for (; steps < most && water.solved === solved; steps++) {
+      if (begun.steps + steps > MOST_STEPS) {
         this.settled = false;
-        return;
+        this.begun = undefined;
+        return steps;
       }
       let count = 0;
       let driving = false;
@@ -169,32 +251,37 @@ export class Simulator extends DayTally {
         if (job.phases[p].crew === 0 && !allAt(job, turn, p)) continue;
         active[count++] = p;
         driving ||= job.phases[p].kind === 'drive';
-        if (!begun[p]) {
-          begun[p] = 1;
+        if (!phases[p]) {
+          phases[p] = 1;
           recorder?.phaseBegins(this, at, p);
         }
       }
       cutTo(active, count);
       if (count === 0) {
         this.afterJob(job);
-        return;
+        this.begun = undefined;
+        return steps + 1;
       }
       if (driving) this.carriedMost = Math.max(this.carriedMost, this.waterOnBoard());
-      this.going.job = job;
-      this.going.trigger = trigger;
-      this.going.connected = connected && !driving;
-      this.going.place = place;
+      going.job = job;
+      going.trigger = begun.trigger;
+      going.connected = connected && !driving;
+      going.place = begun.place;
       const dt = this.step(at, active, left, patience, recorder);
       if (this.waitedNow) patience -= dt;
       for (const p of active) {
         if (left[p] > 1e-9) continue;
         recorder?.phaseEnds(this, at, p);
         const { kind } = job.phases[p];
-        if (kind === 'connect') connected = tap;
-        if (kind === 'drive') connected = tap && !job.connects;
+        if (kind === 'connect') connected = begun.tap;
+        if (kind === 'drive') connected = begun.tap && !job.connects;
         for (let c = 0; c < turn.length; c++) if (job.queues[c][turn[c]] === p) turn[c]++;
       }
     }
+    begun.connected = connected;
+    begun.patience = patience;
+    begun.steps += steps;
+    return steps;
   }
 
   /** What holds a phase up now: the place of the shortage, −1 for nothing. */

@@ -60,7 +60,7 @@ export class SoftBook {
   private lists = new SharedLists();
 
   /** A mix's table: the one of before where nothing that it hangs on has changed. The first rig's are kept. */
-  of(rig: Rig, mix: Mix, make: () => SoftTable | undefined): SoftTable | undefined {
+  *of(rig: Rig, mix: Mix, make: () => Generator<void, SoftTable | undefined>): Generator<void, SoftTable | undefined> {
     const lists = new SharedLists(this.lists);
     const reads = [
       ...blendOf({ rig, lists, bare: (things) => things, wet: (tanks) => tanks }, mix),
@@ -70,7 +70,7 @@ export class SoftBook {
     ];
     const known = this.tables.get(mix.id);
     if (known && sameList(known.reads, reads)) return known.table;
-    const table = make();
+    const table = yield* make();
     if (!known) {
       this.tables.set(mix.id, { reads, table });
       lists.settle();
@@ -80,16 +80,22 @@ export class SoftBook {
   }
 }
 
-/** Tables of every mix whose way is whole, in the order of the document. @param book of a like rig */
-export function softTables(cases: Cases, stocks: Stocks, book?: SoftBook): SoftTable[] {
+/**
+ * Tables of every mix whose way is whole, in the order of the document; a row at a time, so that a worker may look up.
+ * @param book of a like rig
+ */
+export function* softTables(cases: Cases, stocks: Stocks, book?: SoftBook): Generator<void, SoftTable[]> {
   const { rig, values } = cases;
-  return rig.mixes.flatMap((mix) => {
-    const made = (): SoftTable | undefined => blended(rig, values, stocks, mix);
-    return (mix.injector ? drawn(cases, stocks, mix) : book ? book.of(rig, mix, made) : made()) ?? [];
-  });
+  const out: SoftTable[] = [];
+  for (const mix of rig.mixes) {
+    const made = (): Generator<void, SoftTable | undefined> => blended(rig, values, stocks, mix);
+    const table = mix.injector ? drawn(cases, stocks, mix) : yield* book ? book.of(rig, mix, made) : made();
+    if (table) out.push(table);
+  }
+  return out;
 }
 
-function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): SoftTable | undefined {
+function* blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): Generator<void, SoftTable | undefined> {
   const way = wayOf(rig, mix);
   if (!way) return undefined;
   const net = new BlendNetwork(rig, values, stocks, mix, way.pump, way.sprayer, way);
@@ -110,6 +116,7 @@ function blended(rig: Rig, values: AssumptionValues, stocks: Stocks, mix: Mix): 
   let climbs = Infinity;
   let dry = false;
   for (let row = 0; row < size; row++) {
+    yield;
     let rest = row;
     const levels = net.branches.map((_, i) => {
       const at = rest % points[i];

@@ -1,3 +1,4 @@
+import { finished } from '../steps';
 import { assumptionValues } from '../assumption/register';
 import { Cases } from '../solve/cases';
 import { BlendNetwork, wayOf } from '../solve/blend-network';
@@ -32,7 +33,7 @@ describe('mixes as tables over the levels of their tanks', () => {
       const stocks = new Stocks(rig, values);
       const random = seeded(31);
       let compared = 0;
-      for (const table of softTables(cases, stocks)) {
+      for (const table of finished(softTables(cases, stocks))) {
         const mix = rig.mixes.find((m) => m.id === table.mixId)!;
         const way = wayOf(rig, mix);
         if (!way) continue;
@@ -56,7 +57,7 @@ describe('mixes as tables over the levels of their tanks', () => {
   test('at its own points a table is the solve itself, outside them it stays at its edge', () => {
     const rig = parseRig(crewOfFour());
     const values = assumptionValues(rig.assumptions);
-    const [table] = softTables(new Cases(rig, values), new Stocks(rig, values));
+    const [table] = finished(softTables(new Cases(rig, values), new Stocks(rig, values)));
     const [a, b, c] = [new Float64Array(table.width), new Float64Array(table.width), new Float64Array(table.width)];
     readTable(table, table.high, a);
     readTable(
@@ -177,7 +178,7 @@ describe('tables taken up from a like rig', () => {
   };
   const tables = (rig: Rig, book?: SoftBook) => {
     const values = assumptionValues(rig.assumptions);
-    return softTables(new Cases(rig, values), new Stocks(rig, values), book);
+    return finished(softTables(new Cases(rig, values), new Stocks(rig, values), book));
   };
   test.each(LAYOUTS.filter((l) => l.make().mixes?.length).map((l) => [l.id, l] as const))('%s: as worked out anew, whatever is changed', (_id, layout) => {
     const doc = layout.make();

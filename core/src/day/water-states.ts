@@ -48,6 +48,8 @@ export interface SpigotTable {
 export class WaterStates {
   private readonly states = new Map<number, WaterState>();
   private readonly spigots = new Map<number, SpigotTable>();
+  /** How often a state had to be solved. */
+  solved = 0;
   /** Machines that an outlet is fed by, as bits. */
   readonly machinesOf: readonly number[];
   /** A machine takes its water straight from a spigot, so that triggers bear on the fill. */
@@ -154,6 +156,7 @@ export class WaterStates {
     const key = open + running * 65536 + (bands === undefined ? 0 : bands + 1) * 2 ** 32;
     const known = this.states.get(key);
     if (known) return known;
+    this.solved++;
     const made = this.solve(open, running, this.levelsOf(bands));
     this.states.set(key, made);
     return made;
@@ -164,6 +167,7 @@ export class WaterStates {
     const key = this.direct.some((d, i) => d && running & (1 << i)) ? running : 0;
     const known = this.spigots.get(key);
     if (known) return known;
+    this.solved++;
     const { cases, vessels } = this;
     const { rig, net } = cases;
     const into: Float64Array[] = [];

@@ -1,6 +1,6 @@
 import { LAYOUTS } from '../layouts/layouts';
 import { quantityRule, readRig } from '../rig/read';
-import type { RigDocument } from '../rig/schema';
+import { type RigDocument, THINGS } from '../rig/schema';
 import { addTap, addTransfer } from '../edit/index';
 import { changed, leaves } from './tree';
 
@@ -24,6 +24,22 @@ export function fullRig(layout: string): RigDocument {
     if (!readRig(JSON.parse(JSON.stringify(next))).ok) break;
     d = JSON.parse(JSON.stringify(next)) as RigDocument;
   }
+  return d;
+}
+
+/** As {@link fullRig}, and then each list by itself filled up with twins of what is in it, joined to the same things. */
+export function fullestRig(layout: string): RigDocument {
+  let d = fullRig(layout);
+  for (const list of ['lines', ...Object.values(THINGS).map((t) => t.list)] as const)
+    for (let n = 0; ; n++) {
+      const own = d[list] as readonly { readonly id: string }[] | undefined;
+      if (!own?.length || n > 80) break;
+      const next = JSON.parse(JSON.stringify(d)) as RigDocument;
+      (next[list] as unknown[]).push({ ...own[n % own.length], id: `${own[n % own.length].id.slice(0, 30)}-x${n}` });
+      const read = readRig(next);
+      if (read.ok) d = next;
+      else if (read.problems[0].code === 'max_length') break;
+    }
   return d;
 }
 

@@ -2,8 +2,10 @@ import {
   arrangeSteps,
   compareOptionsSteps,
   compareWaysSteps,
+  type DayChunk,
   type DayModel,
-  dayModel,
+  dayModelSteps,
+  type DaySample,
   dayOf,
   gatherSample,
   parseRig,
@@ -11,8 +13,9 @@ import {
   type RigDocument,
   sampleSteps,
   sensitivitySteps,
-  simulateModel,
+  simulateSteps,
   sizingSteps,
+  telling,
   usualDayDocument,
   variantsOf,
   weighDay,
@@ -23,18 +26,28 @@ import type { HeavyAsk, WorkedDay } from './heavy-messages';
 let made: { readonly text: string; readonly rig: Rig; readonly model: DayModel } | undefined;
 
 /** The rig made ready for its days; kept while the same document is asked about. */
-function ready(document: RigDocument): { readonly rig: Rig; readonly model: DayModel } {
+function* ready(document: RigDocument): Generator<number, { readonly rig: Rig; readonly model: DayModel }> {
   const text = JSON.stringify(document);
   if (made?.text === text) return made;
   const rig = parseRig(document);
-  made = { text, rig, model: dayModel(rig) };
+  const model = yield* telling(dayModelSteps(rig), 0);
+  made = { text, rig, model };
   return made;
 }
 
-function worked(document: RigDocument): WorkedDay {
-  const { rig, model } = ready(document);
-  const day = simulateModel(model);
+function* worked(document: RigDocument): Generator<number, WorkedDay> {
+  const { rig, model } = yield* ready(document);
+  const day = yield* telling(simulateSteps(model), 0.5);
   return { day, made: rig.brief.day ? undefined : usualDayDocument(rig), weight: weighDay(rig, day) };
+}
+
+function* sampled({ document, seed, from, count }: Extract<HeavyAsk, { kind: 'sample' }>): Generator<number, DayChunk> {
+  const { model } = yield* ready(document);
+  return yield* sampleSteps(model, seed, from, count);
+}
+
+function* gathered({ document, seed, part }: Extract<HeavyAsk, { kind: 'gather' }>): Generator<number, DaySample> {
+  return gatherSample((yield* ready(document)).model, seed, [part]);
 }
 
 /** Work without a place to look up. */
@@ -53,11 +66,11 @@ export function stepsOf(ask: HeavyAsk): Generator<number, unknown> {
     case 'plan':
       return atOnce(() => dayOf(parseRig(ask.document)));
     case 'day':
-      return atOnce(() => worked(ask.document));
+      return worked(ask.document);
     case 'sample':
-      return sampleSteps(ready(ask.document).model, ask.seed, ask.from, ask.count);
+      return sampled(ask);
     case 'gather':
-      return atOnce(() => gatherSample(ready(ask.document).model, ask.seed, [ask.part]));
+      return gathered(ask);
     case 'sizing':
       return sizingSteps(ask.document, ask.most, ask.seed);
     case 'swings':
