@@ -117,7 +117,7 @@ export function* compareOptionsSteps(contenders: readonly Contender[], most: num
       price: bill(read.rig).price - base.price,
       chemicalsDay: a.chemical.mixes.reduce((s, m) => s + m.costPerJob.value * m.jobsPerDay, 0),
       fuelKg: usual.fuelKg,
-      batteryLeft: usual.batteries.length ? Math.min(...usual.batteries.map((b) => b.leftAs / b.usableAs)) : null,
+      batteryLeft: usual.batteries.length ? Math.min(...usual.batteries.map((b) => (b.usableAs > 0 ? b.leftAs / b.usableAs : 0))) : null,
       fuelDays: usual.fuels.some((f) => f.usedM3 > 0) ? Math.min(...usual.fuels.map(fuelLastsDays)) : null,
     });
   }

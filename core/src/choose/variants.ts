@@ -50,8 +50,11 @@ export function variantsOf(doc: RigDocument): Variant[] {
   const { rig } = read;
   const out: Variant[] = [];
   const bare = withoutOptions(doc);
-  const add = (id: string, question: string, title: string, change: (d: RigDocument) => void, after: (d: RigDocument) => RigDocument = (d) => d): void =>
-    void out.push({ id, question, title, make: () => withRoom(rig, after(changed(bare, change))) });
+  const add = (id: string, question: string, title: string, change: (d: RigDocument) => void, after: (d: RigDocument) => RigDocument = (d) => d): void => {
+    const plain = (): RigDocument => after(changed(bare, change));
+    // At the ends of what can be typed a change may go past them.
+    if (readRig(plain()).ok) out.push({ id, question, title, make: () => withRoom(rig, plain()) });
+  };
 
   waterVariants(rig, doc, add);
   rig.machines.forEach((m, i) => {

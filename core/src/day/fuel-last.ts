@@ -10,7 +10,7 @@ export interface FuelSize {
   readonly volumeM3: number;
   /** It is the one on board. */
   readonly now: boolean;
-  /** Share of starts on which it lasts one day, two in a row, three. */
+  /** Share of starts on which it lasts one day, two in a row, three; as many as there were days. */
   readonly lasts: readonly number[];
 }
 
@@ -38,9 +38,8 @@ export function fuelLast(model: DayModel, store: number, burnt: readonly number[
   const sorted = [...burnt].sort((a, b) => a - b);
   const at = (q: number): number => sorted[Math.min(Math.floor(q * sorted.length), sorted.length - 1)];
   const lasts = (volume: number): readonly number[] =>
-    Array.from({ length: FUEL_ROWS }, (_, k) => {
+    Array.from({ length: Math.min(FUEL_ROWS, burnt.length) }, (_, k) => {
       const starts = burnt.length - k;
-      if (starts <= 0) return NaN;
       let good = 0;
       for (let i = 0; i < starts; i++) {
         let sum = 0;

@@ -267,7 +267,7 @@ export class Rates {
     const bank = softBank[k];
     // Out of breath, or slower as its battery empties.
     const breath = t.air > 0 ? (softCompressor[k] < 0 ? 0 : this.airShare[softCompressor[k]]) : 1;
-    const pace = bank >= 0 ? breath * (1 - sag[bank] * (1 - Math.max(charge[bank], 0) / banks[bank].usableAs)) : breath;
+    const pace = bank >= 0 ? breath * (1 - sag[bank] * (banks[bank].usableAs > 0 ? 1 - Math.max(charge[bank], 0) / banks[bank].usableAs : 1)) : breath;
     const places = model.softVessels[k];
     for (let i = 0; i < places.length; i++) {
       const v = places[i];

@@ -51,7 +51,7 @@ export class TraceRecorder implements Recorder {
   }
   private energy(day: DayTally): { b: number[]; f: number[] } {
     const { banks, stores } = this.model.energy;
-    return { b: banks.map((x, i) => Math.max(day.batteryLeft[i], 0) / x.usableAs), f: stores.map((x, i) => day.fuelLeft[i] / x.fullKg) };
+    return { b: banks.map((x, i) => (x.usableAs > 0 ? Math.max(day.batteryLeft[i], 0) / x.usableAs : 0)), f: stores.map((x, i) => day.fuelLeft[i] / x.fullKg) };
   }
   phaseBegins(day: DayTally, job: number, phase: number): void {
     const p = this.model.jobs[job].phases[phase];

@@ -11,9 +11,14 @@ export const like = (text: string, metres: number): string => {
   return typeableQuantity(metres, 'length', unit, 3);
 };
 
-/** The next size that is sold, as typed: `125 gal` for 123.4 gal in steps of 5. */
-export const nextSize = (value: number, dimension: Dimension, unit: string, step: number): string =>
-  `${Number((Math.ceil(fromSi(value, findUnit(dimension, unit)!) / step - 1e-9) * step).toPrecision(12))} ${unit}`;
+/** Larger than any size of anything, in any unit: no rig with it can be read, so that it is never offered. */
+const BEYOND = 1e15;
+
+/** The next size that is sold, as typed: `125 gal` for 123.4 gal in steps of 5. What no size is enough for gives one beyond all bounds. */
+export const nextSize = (value: number, dimension: Dimension, unit: string, step: number): string => {
+  const size = Math.ceil(fromSi(value, findUnit(dimension, unit)!) / step - 1e-9) * step;
+  return `${Number((size < BEYOND ? size : BEYOND).toPrecision(12))} ${unit}`;
+};
 
 /** A tank's very bottom, in the unit of another length. */
 export const bottomLike = (text: string): string => like(text, 0);

@@ -219,7 +219,7 @@ class Reader {
       const named = state === 'CV' || state === 'CLOSED' || state === 'OPEN' ? state : 'OPEN';
       const minor = row.words[6] !== undefined && /^[-\d.]/.test(row.words[6]) ? this.number(row, 6, 'Minor loss', 0) : 0;
       const rough = this.number(row, 5, 'Roughness') * roughness;
-      if (rough < 0 || rough > bore) this.say(row.line, 'Roughness must lie between zero and the diameter.');
+      if (!(rough >= 0)) this.say(row.line, 'Roughness must not be below zero.');
       this.bores.set(id, bore);
       this.addLink(row, {
         id,

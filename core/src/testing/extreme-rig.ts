@@ -1,4 +1,6 @@
 import { LAYOUTS } from '../layouts/layouts';
+import { ASSUMPTIONS } from '../assumption/register';
+import { assumptionRule } from '../rig/assumption-values';
 import { quantityRule, readRig } from '../rig/read';
 import { type RigDocument, THINGS } from '../rig/schema';
 import { addTap, addTransfer } from '../edit/index';
@@ -100,6 +102,10 @@ export function extremeRig(random: () => number): RigDocument {
       line.from = other.from;
       accept(next);
     }
+  }
+  if (random() < 0.5) {
+    const own = Object.fromEntries(Array.from({ length: 8 }, () => pick(ASSUMPTIONS)).map((a) => [a.id, assumptionRule(a)[random() < 0.5 ? 'min' : 'max']]));
+    accept({ ...d, assumptions: { ...d.assumptions, ...own } });
   }
   if (random() < 0.2) {
     const next = JSON.parse(JSON.stringify(d)) as RigDocument;

@@ -9,6 +9,7 @@ import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
 import { DocumentActions } from '../state/document.feature';
 import { DayStore } from '../state/day-store';
+import { KeptEdits, type NotKept } from '../state/kept-edits';
 import { RigStore } from '../state/rig-store';
 import { GROUPS, STATION_LIST } from '../stations/registry';
 import { Waterway } from './waterway/waterway';
@@ -16,6 +17,14 @@ import { ConflictPanel } from './conflict-panel';
 import { Shortcuts } from './shortcuts';
 import { StartPanel } from './start-panel';
 import { StationList, type Worst, worstOfFinding } from './station-list';
+
+/** Said where this browser keeps no edits: by what stands in the way. */
+const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
+  'older-tab': 'Another tab shows an older Pozzo and holds this browser’s store of edits: close that tab.',
+  'newer-tab': 'A newer Pozzo is open in another tab: load this page again once all is saved.',
+  silent: 'This browser’s store of edits does not answer.',
+  refused: 'This browser cannot keep your edits (its storage is full or forbidden).',
+};
 
 /** Said of the days while they are not known. */
 const DAY_WORDS = {
@@ -39,6 +48,7 @@ export class RigPage implements OnDestroy {
   private readonly working = inject(OpenWorking);
   protected readonly rig = inject(RigStore);
   private readonly day = inject(DayStore);
+  private readonly kept = inject(KeptEdits);
   readonly id = input.required<string>();
   private readonly keys = inject(Shortcuts);
   private readonly root = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -81,6 +91,8 @@ export class RigPage implements OnDestroy {
     if (days && worse(a.verdict, days.verdict) !== a.verdict) return { verdict: days.verdict, about: 'feeding' as const, headline: dayWords, days: '' };
     return { verdict: a.verdict, about: a.scale, headline: words(a.headline), days: dayWords };
   });
+  /** Why this browser keeps no edits. */
+  protected readonly notKept = computed(() => NOT_KEPT[this.kept.why() ?? 'refused']);
   protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
   protected readonly worst = computed(() => {
     const out = new Map<string, Worst>();

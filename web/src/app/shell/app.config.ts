@@ -1,5 +1,5 @@
 import type { ApplicationConfig } from '@angular/core';
-import { inject, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import { ErrorHandler, inject, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
@@ -20,12 +20,14 @@ import { settingsFeature } from '../state/settings.feature';
 import { MAKE_WORKER } from '../workers/assess-client';
 import { HEAVY_WORKERS } from '../workers/heavy-client';
 import { heavyWorkers, makeAssessWorker } from '../workers/make-worker';
+import { TellMissing } from './away';
 import { routes } from './routes';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useClass: TellMissing },
     provideHttpClient(withFetch()),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(

@@ -1,11 +1,12 @@
 import { Component, DOCUMENT, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { AwayBar } from './away-bar';
 import { TopBar } from './top-bar';
 
 @Component({
   selector: 'pz-root',
-  imports: [RouterOutlet, TopBar],
-  template: `<a class="skip" href="#work" (click)="skip($event)">To the work</a><pz-top-bar /><router-outlet />`,
+  imports: [AwayBar, RouterOutlet, TopBar],
+  template: `<a class="skip" href="#work" (click)="skip($event)">To the work</a><pz-top-bar /><pz-away /><router-outlet />`,
   styles: `
     :host {
       display: flex;

@@ -1,4 +1,4 @@
-import { Injectable } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import type { RigDocument } from '@pozzo/core';
 import { IdText, StoredBuildShape } from '@pozzo/core/page';
 import { type IDBPDatabase, openDB } from 'idb';
@@ -23,6 +23,16 @@ const KeptShape = v.object({
 export type KeptEdit = v.InferOutput<typeof KeptShape> & { readonly document: RigDocument };
 
 const STORE = 'kept';
+/** Longest that the browser's store is waited for, ms: nothing here may hold up the opening of a build. */
+const PATIENCE_MS = 5000;
+
+/** Why the browser keeps nothing for now: an older page holds the store open, a newer one has changed it, or it does not answer. */
+export type NotKept = 'older-tab' | 'newer-tab' | 'silent';
+class NotKeptError extends Error {
+  constructor(readonly why: NotKept) {
+    super(`The store of edits in this browser cannot be used (${why}).`);
+  }
+}
 const lockName = (tab: string): string => `pozzo-tab-${tab}`;
 
 /**
@@ -34,11 +44,38 @@ export class KeptEdits {
   /** Names this tab for as long as it lives. */
   readonly tab = newId();
   private opened: Promise<IDBPDatabase> | undefined;
-  private readonly alive = this.liveOn();
+  private alive: Promise<void> = Promise.resolve();
+  /** Why it could not be used when it was last asked for; null while it can, or when it fails in another way. */
+  readonly why = signal<NotKept | null>(null);
 
-  private db(): Promise<IDBPDatabase> {
-    this.opened ??= openDB('pozzo', 2, {
+  constructor() {
+    this.liveOn();
+  }
+
+  /** The store, within a time: what comes later is used by whoever asks next. */
+  private async db(): Promise<IDBPDatabase> {
+    this.opened ??= this.open();
+    const { opened } = this;
+    let clock: ReturnType<typeof setTimeout> | undefined;
+    const late = new Promise<never>((_, fail) => (clock = setTimeout(() => fail(new NotKeptError(this.why() ?? 'silent')), this.why() ? 0 : PATIENCE_MS)));
+    try {
+      const db = await Promise.race([opened, late]);
+      this.why.set(null);
+      return db;
+    } catch (error) {
+      if (error instanceof NotKeptError) this.why.set(error.why);
+      throw error;
+    } finally {
+      clearTimeout(clock);
+    }
+  }
+
+  private open(): Promise<IDBPDatabase> {
+    let blocked: (error: NotKeptError) => void;
+    const whileBlocked = new Promise<never>((_, fail) => (blocked = fail));
+    const opening = openDB('pozzo', 2, {
       upgrade: (db, from, _to, tx) => {
+        if (db.objectStoreNames.contains(STORE)) return;
         const kept = db.createObjectStore(STORE, { keyPath: ['id', 'tab'] });
         if (from !== 1) return;
         // Kept by the version before, which knew no tabs.
@@ -50,13 +87,26 @@ export class KeptEdits {
         // The change of version ends when its transaction does, after all of these.
         void move();
       },
-      blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
+      // A newer page wants to change the store: this one lets go of it at once, and tells that it keeps nothing any more.
+      blocking: (_from, _to, event) => {
+        (event.target as IDBDatabase).close();
+        this.opened = Promise.reject(new NotKeptError('newer-tab'));
+        this.opened.catch(() => undefined);
+      },
+      // An older page does not let go: nothing waits for it, and the store is used once it has gone.
+      blocked: () => {
+        this.why.set('older-tab');
+        blocked(new NotKeptError('older-tab'));
+      },
       terminated: () => (this.opened = undefined),
-    }).catch((error: unknown) => {
-      this.opened = undefined;
-      throw error;
     });
-    return this.opened;
+    const first = Promise.race([opening, whileBlocked]);
+    opening.then(
+      () => (this.opened = opening),
+      () => (this.opened = undefined),
+    );
+    first.catch(() => undefined);
+    return first;
   }
 
   async keep(edit: Omit<KeptEdit, 'tab' | 'at'>): Promise<void> {
@@ -81,19 +131,22 @@ export class KeptEdits {
     return all.filter((e) => e.tab === this.tab || !live.has(e.tab)).sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   }
 
-  /** Holds a lock in this tab's name: the browser lets go of it when the tab ends, however that is. */
-  private liveOn(): Promise<void> {
+  /**
+   * Holds a lock in this tab's name: the browser lets go of it when the tab ends, however that is. A page that goes lets go of
+   * it by word too, so that the page loaded next finds it free; one that comes back as it was takes it again.
+   */
+  private liveOn(): void {
     const locks = typeof navigator === 'undefined' ? undefined : navigator.locks;
-    if (!locks) return Promise.resolve();
-    return new Promise((held) => {
+    if (!locks) return;
+    this.alive = new Promise((held) => {
       void locks
         .request(lockName(this.tab), () => {
           held();
-          // Let go of by word too, so that the page loaded next finds it free.
           return new Promise<void>((done) => window.addEventListener('pagehide', () => done(), { once: true }));
         })
         .catch(() => held());
     });
+    window.addEventListener('pageshow', (event) => event.persisted && this.liveOn(), { once: true });
   }
   private async liveTabs(): Promise<ReadonlySet<string>> {
     await this.alive;

@@ -144,7 +144,10 @@ export class SizingPanel {
           cells: {
             size: q(s.volumeM3),
             ...Object.fromEntries(
-              s.lasts.map((x, i) => [`days-${i + 1}`, { text: Number.isNaN(x) ? '–' : `${percent(x)} %`, by: x, shout: s.now && i === 0 && x < 0.98 }]),
+              Array.from({ length: FUEL_ROWS }, (_, i) => {
+                const x = s.lasts.at(i);
+                return [`days-${i + 1}`, { text: x === undefined ? '–' : `${percent(x)} %`, by: x ?? NaN, shout: s.now && i === 0 && (x ?? 1) < 0.98 }];
+              }),
             ),
           },
         })),
