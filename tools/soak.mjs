@@ -21,6 +21,7 @@ const parts = {
   disk: () => faults.fullDisk(of(60, 2), seed),
   lock: () => faults.lockedDatabase(of(40, 2), seed),
   two: () => faults.twoServers(of(20, 1)),
+  restores: () => faults.killedRestores(of(1, 3)),
   damage: () => faults.damagedFiles(of(300, 8), seed),
   clock: () => faults.clockBack(of(2000, 60), seed),
   bodies: () => fuzz.fuzzBodies(of(40_000, 600), seed),

@@ -1,7 +1,7 @@
 import { createServer, type Server as HttpServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
-import { expect, expectAccessible, headline, saved, test } from './pozzo.js';
+import { expect, expectAccessible, headline, openStation, saved, test } from './pozzo.js';
 
 test('leaving a build right after an edit sends it; the yard and a second look have it', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/brief`);
@@ -189,4 +189,67 @@ test('a page of another site, and a foreign name turned to this machine, can nei
   const list = (await (await fetch(`${server.url}/api/v1/builds`)).json()) as { builds: { id: string }[]; total: number };
   expect(list.total).toBe(15);
   expect(list.builds.map((b) => b.id)).toContain('marina-pontoon');
+});
+
+test('with the server away a station not yet visited says so, keeps what was typed, and opens when it is back', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/marina-pontoon/brief`);
+  await saved(page);
+  await server.kill('SIGKILL');
+  await page.getByLabel('Customer').fill('Typed meanwhile');
+  await openStation(page, 'Tanks');
+  const told = page.getByRole('alert').filter({ hasText: 'The server is away: Tanks opens as soon as it is back.' });
+  await expect(told).toBeVisible();
+  await expect(page.getByLabel('Customer')).toHaveValue('Typed meanwhile');
+  await expectAccessible(page);
+  await server.start();
+  await expect(page).toHaveURL(/\/tanks$/);
+  await expect(page.locator('main.station h2').first()).toBeVisible();
+  await expect(told).toHaveCount(0);
+  await saved(page);
+  await openStation(page, 'Brief');
+  await expect(page.getByLabel('Customer')).toHaveValue('Typed meanwhile');
+});
+
+test('a server that vanishes while the page loads leaves words, and the build opens when it is back', async ({ page, server }) => {
+  let gone = true;
+  // What comes first is there, what it asks for next is not.
+  await page.route(/chunk-|\/api\//, (route) => (gone ? route.abort() : route.continue()));
+  await page.goto(`${server.url}/rig/marina-pontoon/tanks`);
+  await expect(page.getByRole('alert')).toContainText('Tanks opens as soon as it is back');
+  gone = false;
+  await expect(page.locator('main.station h2').first()).toBeVisible();
+  // Not even the application itself.
+  await page.route(/main-/, (route) => route.abort());
+  await page.goto(server.url);
+  await expect(page.getByText('its server is away: start it')).toBeVisible();
+});
+
+test('a tab of an older Pozzo that holds the store of edits holds up no build', async ({ page, server, context }) => {
+  const old = await context.newPage();
+  await old.goto(`${server.url}/api/v1/health`);
+  // As version 1 had it: it never lets go.
+  await old.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const ask = indexedDB.open('pozzo', 1);
+        ask.onupgradeneeded = () => ask.result.createObjectStore('edits', { keyPath: 'id' });
+        ask.onsuccess = () => {
+          Object.assign(globalThis, { held: ask.result });
+          done();
+        };
+      }),
+  );
+  await page.goto(`${server.url}/rig/marina-pontoon/brief`);
+  await expect(headline(page)).toBeVisible();
+  await server.kill('SIGKILL');
+  await page.getByLabel('Customer').fill('While it was held');
+  await expect(page.getByRole('alert').filter({ hasText: 'Another tab shows an older Pozzo' })).toContainText('close that tab');
+  await old.close();
+  await page.getByLabel('Customer').fill('And when it was free');
+  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await page.reload({ timeout: 3000 }).catch(() => undefined);
+  await server.start();
+  await page.goto(`${server.url}/rig/marina-pontoon/brief`);
+  await expect(page.getByLabel('Customer')).toHaveValue('And when it was free');
+  await saved(page);
 });

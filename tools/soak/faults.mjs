@@ -1,12 +1,15 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import {
   copyFileSync,
+  cpSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
   openSync,
   closeSync,
   readdirSync,
+  readFileSync,
   rmSync,
   statSync,
   truncateSync,
@@ -46,9 +49,10 @@ function smallDisk(mb) {
 /** The disk fills up, saves are refused as 507, room comes back, saves go on; a kill then loses none that was acknowledged. */
 export async function fullDisk(rounds, seed) {
   const { whole } = chance(seed);
-  const figures = { rounds: 0, refused: 0, saves: 0, lost: 0, skipped: false, odd: [] };
+  const figures = { rounds: 0, refused: 0, saves: 0, lost: 0, odd: [] };
   const disk = smallDisk(6);
-  if (!disk) return { name: 'full disk', figures: { ...figures, skipped: true }, bad: 0 };
+  if (!disk)
+    return { name: 'full disk', figures: { ...figures, odd: ['no small disk can be made here: run as root, or where user namespaces are allowed'] }, bad: 1 };
   const data = join(disk.folder, 'data');
   mkdirSync(data);
   let s = await start(data, { POZZO_BACKUPS: join(tmpdir(), 'pozzo-soak-none') });
@@ -95,6 +99,7 @@ export async function fullDisk(rounds, seed) {
     await s.kill();
     disk.end();
   }
+  if (figures.refused < figures.rounds || figures.saves < figures.rounds) figures.odd.push('the disk was never full, or never had room');
   return { name: 'full disk', figures, bad: figures.lost + figures.odd.length };
 }
 
@@ -157,6 +162,115 @@ export async function twoServers(rounds) {
   return { name: 'two servers', figures, bad: figures.odd.length };
 }
 
+const contentOf = (file) => (existsSync(file) ? createHash('md5').update(readFileSync(file)).digest('hex') : 'none');
+
+/**
+ * A restore is killed at each of its steps (calls to the file system): what is there afterwards is the old yard whole, the new
+ * one, or told in words; after it is done again it is the new one, and the old one stands beside it.
+ * @param stride 1 kills it at every step, 3 at every third
+ */
+export async function killedRestores(stride) {
+  const figures = { steps: 0, old: 0, fresh: 0, begun: 0, told: 0, odd: [] };
+  const place = mkdtempSync(join(tmpdir(), 'pozzo-restores-'));
+  const { restore, backup, check } = await import('../../server/dist/keep/index.js');
+  const { YardDatabase } = await import('../../server/dist/store/yard-database.js');
+  const zip = join(place, 'backup.zip');
+  const notesIn = (folder) => {
+    const db = new Database(join(folder, 'pozzo.sqlite'), { fileMustExist: true });
+    try {
+      return db.prepare(`SELECT json_extract(document, '$.notes') AS n, version AS v FROM build WHERE id = 'a'`).get();
+    } finally {
+      db.close();
+    }
+  };
+  /** A yard as a kill leaves it: version 4, of which all but the first are in the log alone. */
+  const killed = async (to) => {
+    const s = await start(to);
+    await ask(`${s.url}/api/v1/builds`, 'POST', { id: 'a', document: { ...pontoonRig(), notes: 'old 1' } });
+    for (let v = 1; v < 4; v++) await put(s.url, v, `old ${v + 1}`);
+    await s.kill();
+  };
+  const yards = {
+    'with its log': async (to) => killed(to),
+    'without its mark': async (to) => {
+      await killed(to);
+      rmSync(join(to, 'pozzo.yard'));
+    },
+    damaged: async (to) => {
+      await killed(to);
+      const h = openSync(join(to, 'pozzo.sqlite'), 'r+');
+      writeSync(h, Buffer.alloc(3000, 7), 0, 3000, 0);
+      closeSync(h);
+    },
+    'none yet': async (to) => void mkdirSync(to),
+  };
+  try {
+    const source = join(place, 'source');
+    const s = await start(source);
+    await ask(`${s.url}/api/v1/builds`, 'POST', { id: 'a', document: { ...pontoonRig(), notes: 'brought back' } });
+    await s.kill('SIGTERM');
+    await backup(source, zip);
+    for (const [name, make] of Object.entries(yards)) {
+      const model = join(place, name.replace(/ /g, '-'));
+      await make(model);
+      for (let step = 1; ; step += stride) {
+        const folder = join(place, `at-${step}`);
+        cpSync(model, folder, { recursive: true });
+        const again = `import { restore } from ${JSON.stringify(new URL('../../server/dist/keep/restore.js', import.meta.url).href)}; await restore(...process.argv.slice(1));`;
+        const child = spawn(
+          process.execPath,
+          ['--import', new URL('kill-at-step.mjs', import.meta.url).href, '--input-type=module', '-e', again, zip, folder],
+          {
+            env: { ...process.env, POZZO_KILL_AT: String(step) },
+            stdio: 'ignore',
+          },
+        );
+        const [code, signal] = await new Promise((done) => child.once('exit', (c, g) => done([c, g])));
+        if (code === 0) {
+          if (notesIn(folder).n !== 'brought back') figures.odd.push(`${name}: done, but ${JSON.stringify(notesIn(folder))}`);
+          rmSync(folder, { recursive: true });
+          break;
+        }
+        if (signal !== 'SIGKILL') figures.odd.push(`${name}, step ${step}: ended with ${code}`);
+        figures.steps++;
+        // Looked at by who opens it next, without a word from a person.
+        const marked = existsSync(join(folder, 'pozzo.yard'));
+        let found;
+        try {
+          const db = await YardDatabase.open(folder, 'a soak');
+          found = await db.read((h) => h.prepare(`SELECT version, json_extract(document, '$.notes') AS notes FROM build WHERE id = 'a'`).get());
+          await db.close();
+          if (found?.notes === 'brought back') figures.fresh++;
+          else if (found?.version === 4 && found.notes === 'old 4') figures.old++;
+          else if (name === 'none yet' && !found && !marked) figures.begun++;
+          else figures.odd.push(`${name}, killed at step ${step}: version ${found?.version} "${found?.notes}"`);
+        } catch (error) {
+          if (error.name === 'YardError') figures.told++;
+          else figures.odd.push(`${name}, killed at step ${step}: ${error.message}`);
+        }
+        // Done again, it is whole.
+        try {
+          await restore(zip, folder);
+          if (notesIn(folder).n !== 'brought back' || !check(folder).ok) figures.odd.push(`${name}, step ${step}: done again it is not whole`);
+          const left = readdirSync(folder).filter((n) => /part|restoring/.test(n));
+          if (left.length) figures.odd.push(`${name}, step ${step}: ${left} is left`);
+        } catch (error) {
+          figures.odd.push(`${name}, step ${step}: cannot be done again: ${error.message}`);
+        }
+        rmSync(folder, { recursive: true });
+        if (step > 200) {
+          figures.odd.push(`${name}: no end`);
+          break;
+        }
+      }
+    }
+    if (figures.steps < 60 / stride) figures.odd.push(`only ${figures.steps} steps were killed`);
+  } finally {
+    rmSync(place, { recursive: true, force: true });
+  }
+  return { name: 'killed restores', figures, bad: figures.odd.length };
+}
+
 /** Database files cut, emptied or scribbled over: the server starts soundly or says in words why not, and touches nothing. */
 export async function damagedFiles(rounds, seed) {
   const { whole, pick } = chance(seed);
@@ -185,10 +299,14 @@ export async function damagedFiles(rounds, seed) {
         () => writeFileSync(`${file}-wal`, Buffer.from(Array.from({ length: 5000 }, () => whole(256)))),
         () => rmSync(file),
       ])();
+      const before = contentOf(file);
       const d = await start(folder);
       if (d.url) {
         figures.stood++;
         const list = await ask(`${d.url}/api/v1/builds`, 'GET');
+        // A yard that stands is the one that was there, and not an empty one begun in its place.
+        if (list.status === 200 && list.json.total + (await ask(`${d.url}/api/v1/builds?deleted=1`, 'GET')).json.total === 0)
+          figures.odd.push('an empty yard stands where one was');
         if (list.status !== 200 && list.status !== 503) figures.odd.push(`the yard of a scribbled file answered ${list.status}`);
         for (const b of list.json?.builds ?? []) {
           const r = await ask(`${d.url}/api/v1/builds/${b.id}`, 'GET');
@@ -198,6 +316,7 @@ export async function damagedFiles(rounds, seed) {
       } else {
         const { code, signal } = await d.ended;
         if (code === 1 && /[a-z]{3,} .*\./.test(d.said()) && !/\n\s+at /.test(d.said())) figures.told++;
+        if (contentOf(file) !== before) figures.odd.push(`the file was touched: ${d.said().slice(0, 120)}`);
         else figures.odd.push(`ended with ${code ?? signal}: ${d.said().slice(0, 200)}`);
       }
       figures.rounds++;
@@ -223,13 +342,20 @@ export async function clockBack(rounds, seed) {
     const store = new BuildStore(db, 'soak', now);
     const revisions = new RevisionStore(db, now);
     await store.add('a', pontoonRig());
+    const seen = [];
     for (let round = 0; round < rounds; round++) {
       clock += (whole(2000) - 900) * 3_600_000;
       const { version } = await store.save('a', round + 1, { ...pontoonRig(), notes: `${round}` });
       if (version !== round + 2) figures.odd.push(`version ${version} after ${round + 1}`);
-      if (round % 10 === 0) await revisions.thin();
+      // Days as the wild clock tells them.
+      const day = new Date(clock);
+      seen.push(day.toISOString().slice(0, 10));
+      if (round % 10 === 0) await revisions.thin(seen.slice(-60));
       const kept = (await revisions.list('a', 1e9, 1)).revisions[0];
       if (kept.version !== version || (await store.get('a')).document.notes !== `${round}`) figures.odd.push('the newest was thinned away');
+      const newest = (await revisions.list('a', 1e9, 50)).revisions.map((r) => r.version);
+      if (newest.length < Math.min(version, 50) || newest.some((v, n) => v !== version - n))
+        figures.odd.push(`of the newest fifty up to ${version} some were thinned away`);
       figures.saves++;
       figures.rounds++;
     }

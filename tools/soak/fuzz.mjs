@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { readInp, readRig, rigInp, LAYOUTS, parseRig, SUMS } from '@pozzo/core';
 import { root } from '../steps.mjs';
-import { document, garble, quantity } from './mutate.mjs';
+import { document, garble, quantity, wordsOf } from './mutate.mjs';
 import { chance } from './random.mjs';
 import { ask } from './server.mjs';
 
@@ -39,13 +39,44 @@ async function serve(folder) {
 export async function fuzzBodies(count, seed) {
   const random = chance(seed);
   const { whole, pick } = random;
-  const figures = { asked: 0, byStatus: {}, loopDelayMs: 0, odd: [] };
+  const figures = { asked: 0, written: 0, byStatus: {}, loopDelayMs: 0, odd: [] };
   const folder = mkdtempSync(join(tmpdir(), 'pozzo-fuzz-'));
   const { url, end } = await serve(folder);
   const delay = monitorEventLoopDelay({ resolution: 10 });
   delay.enable();
   const ids = ['a', 'b', 'c', '../x', '%00', 'x'.repeat(70)];
+  /** Builds that are written to as they should be, with odd words in them: what was answered as saved reads back as it was read. */
+  const sound = Object.defineProperty({ x: 0, y: 0 }, 'busy', { writable: true, value: false });
+  const write = async () => {
+    const id = pick(Object.keys(sound));
+    const given = { ...pick(LAYOUTS).make(), ...wordsOf(random) };
+    const version = sound[id];
+    if (sound.busy) return;
+    sound.busy = true;
+    try {
+      const r = version
+        ? await ask(`${url}/api/v1/builds/${id}`, 'PUT', { version, document: given, request: `r-${id}-${version}` })
+        : await ask(`${url}/api/v1/builds`, 'POST', { id, document: given });
+      figures.asked++;
+      figures.byStatus[r.status] = (figures.byStatus[r.status] ?? 0) + 1;
+      const read = readRig(given);
+      if ((r.status === 200 || r.status === 201) !== read.ok)
+        return void figures.odd.push(`${r.status} for a document that ${read.ok ? 'reads' : 'does not read'}`);
+      if (!read.ok) return;
+      figures.written++;
+      sound[id] = r.json.version;
+      if (r.json.version !== version + 1) figures.odd.push(`version ${r.json.version} after ${version}`);
+      const back = await ask(`${url}/api/v1/builds/${id}`, 'GET');
+      if (back.json?.version !== version + 1 || JSON.stringify(back.json.document) !== JSON.stringify(read.document))
+        figures.odd.push(`what was written to ${id} reads back as ${back.text?.slice(0, 200)}`);
+      const kept = await ask(`${url}/api/v1/builds/${id}/revisions/${version + 1}`, 'GET');
+      if (JSON.stringify(kept.json?.document) !== JSON.stringify(read.document)) figures.odd.push(`version ${version + 1} of ${id} is not what was written`);
+    } finally {
+      sound.busy = false;
+    }
+  };
   const one = async () => {
+    if (whole(6) === 0) return write();
     const d = document(random);
     const id = pick(ids);
     let text;
@@ -78,6 +109,7 @@ export async function fuzzBodies(count, seed) {
   };
   try {
     for (let done = 0; done < count; done += 8) await Promise.all(Array.from({ length: Math.min(8, count - done) }, one));
+    if (figures.written < count / 60) figures.odd.push(`only ${figures.written} writes of ${count} went through`);
     figures.loopDelayMs = Math.round(delay.max / 1e6);
     if (figures.loopDelayMs > MOST_DELAY_MS) figures.odd.push(`the event loop stood still for ${figures.loopDelayMs} ms`);
   } finally {

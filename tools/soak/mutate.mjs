@@ -103,3 +103,32 @@ export function garble(text, { whole }) {
   }
   return out;
 }
+
+const SCRAPS = [
+  '\u0000',
+  '\u001b[31m',
+  '\n',
+  '\r\n',
+  '\t',
+  '\u2028',
+  '\u202e',
+  '\ud800',
+  '\ufffe',
+  '"',
+  '\\',
+  '<b>',
+  '𝔘',
+  'Ä',
+  '½',
+  '   ',
+  '%',
+  '{m}',
+  '0\nLINE',
+  'SKID',
+];
+
+/** Name, customer and notes as odd as anybody may type them, and at times too long. */
+export function wordsOf({ whole, pick }) {
+  const text = (most) => Array.from({ length: 1 + whole(most) }, () => pick(SCRAPS)).join('');
+  return { name: `N${text(12)}`, customer: text(16), notes: text(whole(20) ? 40 : 3000) };
+}
