@@ -27,7 +27,7 @@ interface Book {
   readonly declined: Set<string>;
 }
 
-const customer = (page: Page) => page.getByLabel('Customer');
+const customer = (page: Page) => page.getByRole('textbox', { name: 'Customer' });
 const clash = (page: Page) => page.getByRole('alertdialog', { name: 'Saved elsewhere too' });
 const saveWords = async (page: Page): Promise<string> =>
   (await page

@@ -77,11 +77,10 @@ export const openDocument = createEffect(
 /** Every edit is kept in this browser at once, so that closing the page loses nothing; that it is not kept is told. */
 export const keepEdits = createEffect(
   (actions = inject(Actions), store = inject(Store), kept = inject(KeptEdits), requests = inject(Requests)) =>
-    actions.pipe(
-      ofType(...changes),
+    merge(actions.pipe(ofType(...changes)), kept.usable).pipe(
       withLatestFrom(store.select(documentFeature.selectDocumentState)),
       concatMap(([, s]) => {
-        if (!s.id || !s.document) return EMPTY;
+        if (!s.id || !s.document || s.save === 'saved') return EMPTY;
         const request = requests.of(s.id, s.revision);
         return from(kept.keep({ id: s.id, version: s.version, document: s.document, request, unanswered: [...requests.unanswered(s.id, request)] })).pipe(
           map(() => DocumentActions.keepingWorks()),

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
+import { Subject } from 'rxjs';
 import { pontoonRig, type RigDocument, type Saved } from '@pozzo/core';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
@@ -67,6 +68,7 @@ class FakeKept {
   readonly edits = new Map<string, KeptEdit>();
   live = new Set<string>();
   full = false;
+  readonly usable = new Subject<void>();
   put(edit: Partial<KeptEdit> & { id: string; tab: string }): void {
     this.edits.set(`${edit.id}/${edit.tab}`, { version: 1, document: pontoonRig(), request: `kept-${edit.tab}`, unanswered: [], at: '2026', ...edit });
   }
@@ -388,6 +390,23 @@ describe('edits of builds that are not open', () => {
 });
 
 describe('a browser that does not keep', () => {
+  test('keeps what is not saved as soon as it can after all, and nothing that is', async () => {
+    const { api, kept, store, state, edit, pass } = setUp();
+    store.dispatch(DocumentActions.open({ id: 'a' }));
+    await pass(10);
+    kept.usable.next();
+    await pass(10);
+    expect(kept.edits.size).toBe(0);
+    [kept.full, api.away] = [true, true];
+    edit('While it was held');
+    await pass(10);
+    expect([state().kept, kept.edits.size]).toEqual([false, 0]);
+    kept.full = false;
+    kept.usable.next();
+    await pass(10);
+    expect(state().kept).toBe(true);
+    expect([...kept.edits.values()].map((e) => e.document.name)).toEqual(['While it was held']);
+  });
   test('is told while the server has not the edit, asks before leaving, and opens all the same', async () => {
     const { api, kept, store, state, edit, pass } = setUp();
     kept.full = true;

@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import type { RigDocument } from '@pozzo/core';
 import { IdText, StoredBuildShape } from '@pozzo/core/page';
 import { type IDBPDatabase, openDB } from 'idb';
+import { Subject } from 'rxjs';
 import * as v from 'valibot';
 import { newId } from './new-id';
 
@@ -47,6 +48,8 @@ export class KeptEdits {
   private alive: Promise<void> = Promise.resolve();
   /** Why it could not be used when it was last asked for; null while it can, or when it fails in another way. */
   readonly why = signal<NotKept | null>(null);
+  /** The store can be used after all: what is not saved is kept now. */
+  readonly usable = new Subject<void>();
 
   constructor() {
     this.liveOn();
@@ -102,7 +105,10 @@ export class KeptEdits {
     });
     const first = Promise.race([opening, whileBlocked]);
     opening.then(
-      () => (this.opened = opening),
+      () => {
+        this.opened = opening;
+        if (this.why() !== null) this.usable.next();
+      },
       () => (this.opened = undefined),
     );
     first.catch(() => undefined);
