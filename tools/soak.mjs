@@ -19,6 +19,7 @@ const of = (whole, small) => (values.small ? small : whole);
 const parts = {
   kills: () => kills(of(1000, 6), seed),
   disk: () => faults.fullDisk(of(60, 2), seed),
+  start: () => faults.fullAtStart(of(20, 3)),
   lock: () => faults.lockedDatabase(of(40, 2), seed),
   two: () => faults.twoServers(of(20, 1)),
   restores: () => faults.killedRestores(of(1, 3)),

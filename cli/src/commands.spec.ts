@@ -275,6 +275,31 @@ describe('pozzo weigh and deck', () => {
     expect(svg).not.toContain('<script>');
     expect(svg).toContain('&lt;script&gt;');
   });
+  test('names that hold more than a line can neither forge a line of the DXF, steer a terminal, nor break the SVG', () => {
+    const d = LAYOUTS.find((l) => l.id === 'big-tank')!.make();
+    d.name = 'Evil\n[END]\u001b[2J';
+    d.tanks[0].name = 'Tank\r\n0\r\nLINE\r\n8\r\nforged\u0000\u001b[31m\u2028\ud800\uffff';
+    const odd = file('control.json', JSON.stringify(d));
+    const read = new DxfParser().parseSync(run(['deck', odd, '--dxf']).stdout)!;
+    expect(read.entities.some((e) => e.layer === 'forged')).toBe(false);
+    const texts = read.entities.map((e) => (e as unknown as { text?: string }).text ?? '').filter((t) => t.startsWith('Tank'));
+    expect(texts[0]).toBe('Tank 0 LINE 8 forged [31m');
+    const svg = run(['deck', odd, '--svg']).stdout;
+    // Just what XML 1.0 allows (its production 2).
+    expect(svg).toMatch(/^[\t\n\r\u0020-\ud7ff\ue000-\ufffd]*$/);
+    for (const args of [
+      ['assess', odd, '--text'],
+      ['assess', odd],
+      ['day', odd, '--text'],
+      ['inp', odd],
+    ])
+      expect(run(args).stdout).not.toMatch(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f]/);
+    expect(run(['inp', odd]).stdout.split('\n')[1]).toBe('Evil  END   2J');
+    for (const args of [['assess', '\u001b[31m.json'], ['\u001b[31m'], ['sum', 'nozzle-flow', '--size', '\u001b[31m']]) {
+      const { stderr, exit } = run(args);
+      expect([exit, stderr]).toEqual([1, expect.not.stringContaining('\u001b')]);
+    }
+  });
   test('the plan as DXF opens in another’s reader, at 1:1 in metres, a layer for each kind', () => {
     const dxf = run(['deck', trailer, '--dxf']).stdout;
     const read = new DxfParser().parseSync(dxf)!;

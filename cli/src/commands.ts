@@ -3,7 +3,7 @@ import { argumentsOf } from './arguments.js';
 import { powerAnswer } from './power-command.js';
 import { deckAnswer, weighAnswer } from './deck-commands.js';
 import { dayAnswer } from './day-command.js';
-import { InputError, type Outcome } from './failure.js';
+import { InputError, type Outcome, toTerminal } from './failure.js';
 import { readRigFile, readText } from './files.js';
 import { layoutFile, layoutList, rigJsonSchema } from './layout-commands.js';
 import { KEEPING, KEEPING_USAGE } from './keeping.js';
@@ -176,7 +176,9 @@ const COMMANDS: Readonly<Record<string, Command>> = {
 };
 
 /** Runs a command line. Never throws: exit 0 done, 1 bad input with one line, 2 internal. */
-export function run(args: readonly string[]): Outcome {
+export const run = (args: readonly string[]): Outcome => toTerminal(ran(args));
+
+function ran(args: readonly string[]): Outcome {
   const [name, ...rest] = args;
   if (name === undefined || name === '--help' || name === 'help') return { stdout: USAGE, stderr: '', exit: name === undefined ? 1 : 0 };
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;

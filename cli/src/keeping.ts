@@ -1,6 +1,6 @@
 import { dirname, resolve } from 'node:path';
 import { argumentsOf } from './arguments.js';
-import { InputError, type Outcome } from './failure.js';
+import { InputError, type Outcome, toTerminal } from './failure.js';
 
 export const KEEPING_USAGE = `pozzo check [--data <folder>]                            look the yard's data through, change nothing
 pozzo backup <file.zip> [--data <folder>]               back the yard up, while it is in use too
@@ -34,7 +34,10 @@ function asked(name: KeepingName, args: readonly string[], usual: string): Asked
  * Backs up, checks or restores a yard. Never throws: exit 0 done (a sound yard, for check), 1 told in one line, 2 internal.
  * @param usual data folder where none is named
  */
-export async function runKeeping(name: KeepingName, args: readonly string[], usual: string): Promise<Outcome> {
+export const runKeeping = async (name: KeepingName, args: readonly string[], usual: string): Promise<Outcome> =>
+  toTerminal(await ranKeeping(name, args, usual));
+
+async function ranKeeping(name: KeepingName, args: readonly string[], usual: string): Promise<Outcome> {
   const keep = await import('@pozzo/server/keep');
   try {
     const { folder, file } = asked(name, args, usual);

@@ -103,6 +103,52 @@ export async function fullDisk(rounds, seed) {
   return { name: 'full disk', figures, bad: figures.lost + figures.odd.length };
 }
 
+/** An old yard on a disk that is all but full cannot be lifted: told in words, nothing changed, and lifted once there is room. */
+export async function fullAtStart(rounds) {
+  const figures = { rounds: 0, told: 0, lifted: 0, odd: [] };
+  const old = new URL('../../server/testdata/yard-v1.sqlite', import.meta.url);
+  const before = readFileSync(old);
+  const disk = smallDisk(Math.ceil(before.length / 1e6) + 2);
+  if (!disk) return { name: 'full at the start', figures: { ...figures, odd: ['no small disk can be made here'] }, bad: 1 };
+  try {
+    for (let round = 0; round < rounds; round++) {
+      const data = join(disk.folder, `data-${round}`);
+      mkdirSync(data);
+      copyFileSync(old, join(data, 'pozzo.sqlite'));
+      const filler = join(disk.folder, 'filler');
+      const h = openSync(filler, 'w');
+      try {
+        for (;;) writeSync(h, Buffer.alloc(4096));
+      } catch {
+        // full
+      }
+      closeSync(h);
+      // From nothing at all left to a few pages.
+      truncateSync(filler, Math.max(statSync(filler).size - 8192 * round, 0));
+      const s = await start(data, { POZZO_BACKUPS: join(tmpdir(), 'pozzo-soak-none') });
+      if (s.url) {
+        figures.lifted++;
+        await s.kill('SIGTERM');
+      } else {
+        const { code } = await s.ended;
+        if (code === 1 && /full/.test(s.said()) && !/\n\s+at /.test(s.said())) figures.told++;
+        else figures.odd.push(`ended with ${code}: ${s.said().slice(0, 200)}`);
+      }
+      rmSync(filler);
+      const again = await start(data, { POZZO_BACKUPS: join(tmpdir(), 'pozzo-soak-none') });
+      const list = again.url ? await ask(`${again.url}/api/v1/builds`, 'GET') : undefined;
+      if (list?.json?.total !== 6) figures.odd.push(`with room again: ${list?.json?.total ?? again.said().slice(0, 200)}`);
+      await again.kill('SIGTERM');
+      rmSync(data, { recursive: true });
+      figures.rounds++;
+    }
+    if (!figures.told) figures.odd.push('the disk was never full');
+  } finally {
+    disk.end();
+  }
+  return { name: 'full at the start', figures, bad: figures.odd.length };
+}
+
 /** Another program holds the database: saves wait a little, are refused as 503, and come through afterwards. */
 export async function lockedDatabase(rounds, seed) {
   const { whole } = chance(seed);

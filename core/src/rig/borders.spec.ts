@@ -185,3 +185,32 @@ describe('a line in words', () => {
     expect(endWords(d, { at: 'open' })).toBe('the open air');
   });
 });
+
+describe('texts as they are read', () => {
+  const read = (change: (d: RigDocument) => void) => {
+    const d = LAYOUTS[0].make();
+    change(d);
+    return readRig(d);
+  };
+  test('a name is one line of what can be printed; notes keep their lines and tabs', () => {
+    const r = read((d) => {
+      d.name = '  A\u0000\u001b[31m\r\nB\u2028C\ud800\u202eD\uffff ';
+      d.customer = '\n\n';
+      d.notes = 'one\r\ntwo\u0007\tthree\rfour';
+    });
+    if (!r.ok) throw new Error(r.problems[0].message);
+    expect([r.document.name, r.document.customer, r.document.notes]).toEqual(['A [31m B C D', '', 'one\ntwo \tthree\nfour']);
+    // Read again it stays as it is.
+    const again = readRig(r.document);
+    expect(again.ok && again.document).toEqual(r.document);
+  });
+  test('a name of nothing that can be printed is none', () => {
+    const r = read((d) => void (d.tanks[0].name = '\u0000\u001b\n'));
+    expect(r).toMatchObject({ ok: false, problems: [{ path: 'tanks.0.name', message: 'Give it a name.' }] });
+  });
+  test('letters of every script, signs and pictures stay', () => {
+    const name = 'Ägidien ½ ″ Ω 蒸気 🚿 עברית';
+    const r = read((d) => void (d.name = name));
+    expect(r.ok && r.document.name).toBe(name);
+  });
+});

@@ -23,6 +23,7 @@ export { burnsFuel } from './energy-wiring.js';
 export { PLACED_LISTS, type PlacedList } from './drop-places.js';
 export { mend } from './mend.js';
 export { placeable } from './drop-places.js';
+export { printed } from './fields.js';
 export * from './upgrade.js';
 export * from './tank-shape.js';
 export * from './changes.js';

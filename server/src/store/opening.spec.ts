@@ -5,6 +5,8 @@ import { readRig } from '@pozzo/core';
 import request from 'supertest';
 import { check } from '../keep/check';
 import { named, newFolder, openYard } from '../testing/yard';
+import { DataSource } from 'typeorm';
+import { MIGRATIONS } from './migrations';
 import { DATABASE_FILE, YardDatabase } from './yard-database';
 
 /** A closed yard with two builds, and the path of its database. */
@@ -102,6 +104,23 @@ test('a yard of the first version is lifted: builds, deleted ones, names and ver
   expect((await yard.store.page({ from: 0, count: 50, deleted: true })).total).toBe(9);
   expect((await yard.revisions.list(lines[0].id, 99, 50)).revisions.map((r) => r.version)).toEqual([4, 3, 2, 1]);
   for (const l of lines) expect(readRig((await yard.store.get(l.id)).document)).toMatchObject({ ok: true });
+  expect((await yard.db.source.driver.createSchemaBuilder().log()).upQueries).toEqual([]);
+  expect(check(folder)).toMatchObject({ ok: true, builds: 6, deleted: 9, revisions: 18 });
+  await yard.end();
+});
+
+test.each(MIGRATIONS.map((M, i) => [i + 1, new M().name] as const))('a yard of database version %i (%s) opens as today’s', async (version) => {
+  const folder = newFolder();
+  const file = join(folder, DATABASE_FILE);
+  copyFileSync(join(__dirname, '../../testdata/yard-v1.sqlite'), file);
+  const then = new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, version), synchronize: false });
+  await then.initialize();
+  await then.runMigrations();
+  await then.destroy();
+  expect(check(folder)).toMatchObject({ ok: true, builds: 6, deleted: 9, revisions: 18 });
+  const yard = await openYard(folder);
+  const { lines } = await yard.store.page({ from: 0, count: 50 });
+  expect(lines.map((l) => [l.damaged, l.name !== ''])).toEqual(Array.from({ length: 6 }, () => [false, true]));
   expect((await yard.db.source.driver.createSchemaBuilder().log()).upQueries).toEqual([]);
   expect(check(folder)).toMatchObject({ ok: true, builds: 6, deleted: 9, revisions: 18 });
   await yard.end();

@@ -6,8 +6,10 @@ import { chanceOf, type Judgement, LAYOUTS, message } from '@pozzo/core';
 import { MockStore, provideMockStore } from '@ngrx/store/testing';
 import { buildsFeature, BuildsActions, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
+import { Api } from '../state/api';
 import { keptFeature, type KeptLeft } from '../state/kept.feature';
 import { HeavyClient } from '../workers/heavy-client';
+import { BackupTrouble } from './backup-trouble';
 import { RigFiles } from './rig-files';
 import { YardPage } from './yard.page';
 
@@ -33,12 +35,16 @@ const build = (id: string, more: Partial<BuildSummary> = {}): BuildSummary => ({
   ...more,
 });
 
+let backups: () => Promise<{ trouble: string | null }>;
+beforeEach(() => (backups = () => Promise.resolve({ trouble: null })));
+
 async function open(rows: (BuildSummary | null)[], load: 'loaded' | 'loading' | 'failed' = 'loaded', left: KeptLeft[] = []) {
   const read: string[] = [];
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
       { provide: MatDialog, useValue: {} },
+      { provide: Api, useValue: { backups: () => backups() } },
       {
         provide: HeavyClient,
         useValue: {
@@ -209,4 +215,18 @@ describe('rig files', () => {
     expect(y.root.querySelector('main.hovering')).toBeNull();
     expect(y.said()[1]).toEqual(BuildsActions.add({ document: sound(), open: true }));
   });
+});
+
+test('a daily backup that does not work is told in the yard; one that works, and a server that is away, are not', async () => {
+  for (const [answer, told] of [
+    [() => Promise.resolve({ trouble: 'The disk is full.' }), 'The last daily backup did not work: The disk is full.'],
+    [() => Promise.resolve({ trouble: null }), ''],
+    [() => Promise.reject(new Error('away')), ''],
+  ] as const) {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [provideRouter([]), { provide: Api, useValue: { backups: answer } }] });
+    const f = TestBed.createComponent(BackupTrouble);
+    await f.whenStable();
+    expect((f.nativeElement as HTMLElement).querySelector('span')?.textContent ?? '').toBe(told);
+  }
 });

@@ -11,6 +11,7 @@ import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { BuildsActions, buildsFeature, type BuildSummary } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
+import { BackupTrouble } from './backup-trouble';
 import { KeptPanel } from './kept-panel';
 import { RigFiles } from './rig-files';
 import type { RigFile } from './picked-file';
@@ -22,7 +23,7 @@ const NARROW_ROW = 150;
 /** The yard: every build with its verdict, a page at a time from the server. */
 @Component({
   selector: 'pz-yard',
-  imports: [KeptPanel, MatButtonModule, MatFormFieldModule, MatInputModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
+  imports: [BackupTrouble, KeptPanel, MatButtonModule, MatFormFieldModule, MatInputModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
   templateUrl: './yard.page.html',
   styleUrl: './yard.page.scss',
 })
