@@ -362,8 +362,8 @@ export async function damagedFiles(rounds, seed) {
       } else {
         const { code, signal } = await d.ended;
         if (code === 1 && /[a-z]{3,} .*\./.test(d.said()) && !/\n\s+at /.test(d.said())) figures.told++;
-        if (contentOf(file) !== before) figures.odd.push(`the file was touched: ${d.said().slice(0, 120)}`);
         else figures.odd.push(`ended with ${code ?? signal}: ${d.said().slice(0, 200)}`);
+        if (contentOf(file) !== before) figures.odd.push(`the file was touched: ${d.said().slice(0, 120)}`);
       }
       figures.rounds++;
     }

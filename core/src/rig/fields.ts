@@ -12,10 +12,19 @@ export const printed = (text: string): string =>
     .map((line) => line.split('\t').map(oneLine).join('\t'))
     .join('\n');
 
+/** Cleans a text as it is read. Told as `trim` is: a schema in another language knows that, and goes on to the bounds behind it. */
+export const cleaned = (clean: (text: string) => string): v.TrimAction => ({
+  ...v.trim(),
+  '~run'(dataset) {
+    dataset.value = clean(dataset.value);
+    return dataset;
+  },
+});
+
 /** Fields that every kind of thing on a rig shares. */
-export const label = v.pipe(v.string(), v.transform(oneLine), v.trim(), v.maxLength(80, 'A name has at most 80 characters.'));
-export const name = v.pipe(v.string(), v.transform(oneLine), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
-export const note = v.pipe(v.string(), v.transform(printed), v.maxLength(4000, 'A note has at most 4000 characters.'));
+export const label = v.pipe(v.string(), cleaned(oneLine), v.trim(), v.maxLength(80, 'A name has at most 80 characters.'));
+export const name = v.pipe(v.string(), cleaned(oneLine), v.trim(), v.minLength(1, 'Give it a name.'), v.maxLength(80, 'A name has at most 80 characters.'));
+export const note = v.pipe(v.string(), cleaned(printed), v.maxLength(4000, 'A note has at most 4000 characters.'));
 export const id = v.pipe(v.string(), v.regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'An id is up to 40 small letters, digits and dashes.'));
 /** A list of at most so many entries. It is counted before any entry is read: a list too long costs nothing. */
 export function list<T extends v.BaseSchema<unknown, unknown, v.BaseIssue<unknown>>>(item: T, most: number) {

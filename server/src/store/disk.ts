@@ -1,4 +1,4 @@
-import { closeSync, fsyncSync, openSync, writeSync } from 'node:fs';
+import { closeSync, fsyncSync, openSync, statfsSync, writeSync } from 'node:fs';
 import { dirname } from 'node:path';
 
 /** What a file holds, or what a folder lists, is on disk too. */
@@ -27,3 +27,13 @@ export function writeDown(path: string, text: string): void {
 
 /** A database's file and all that SQLite may put beside it. */
 export const withTails = (file: string): string[] => ['', '-wal', '-shm', '-journal'].map((tail) => `${file}${tail}`);
+
+/** Whether a folder's disk has next to nothing left: what fails there fails for that. */
+export function isFull(folder: string): boolean {
+  try {
+    const s = statfsSync(folder);
+    return s.bavail * s.bsize < 65536;
+  } catch {
+    return false;
+  }
+}

@@ -2,6 +2,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { YardError } from '../errors.js';
+import { isFull } from './disk.js';
 
 const LOCK_FILE = 'pozzo.lock';
 const HOLDER_FILE = 'pozzo.holder.json';
@@ -45,8 +46,10 @@ export function lockFolder(folder: string, what: string, now: () => Date = () =>
     writeFileSync(join(folder, HOLDER_FILE), JSON.stringify({ pid: process.pid, since: now().toISOString(), what } satisfies Holder));
   } catch (error) {
     handle?.close();
-    if (!String((error as { code?: string }).code).startsWith('SQLITE_BUSY'))
-      throw new YardError(`The folder ${folder} cannot be used: ${(error as Error).message}.`);
+    const code = String((error as { code?: string }).code);
+    if (code === 'ENOSPC' || code === 'SQLITE_FULL' || (code.startsWith('SQLITE_IOERR') && isFull(folder)))
+      throw new YardError(`The disk of ${folder} is full: the yard cannot be opened. Make room and start again; nothing was changed.`);
+    if (!code.startsWith('SQLITE_BUSY')) throw new YardError(`The folder ${folder} cannot be used: ${(error as Error).message}.`);
     const holder = holderOf(folder);
     const who = holder ? `${holder.what} (process ${holder.pid}, since ${holder.since})` : 'another Pozzo';
     throw new YardError(`The yard in ${folder} is held by ${who}. Only one may write to it: stop that one first, or set POZZO_DATA to another folder.`);

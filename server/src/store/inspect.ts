@@ -1,6 +1,8 @@
 import { closeSync, existsSync, openSync, readSync, statSync } from 'node:fs';
+import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
 import { YardError } from '../errors.js';
+import { isFull } from './disk.js';
 import { TABLES } from './entities.js';
 import { MIGRATION_NAMES } from './migrations.js';
 
@@ -51,14 +53,15 @@ export function contentTroubles(db: Database.Database): string[] {
     const missing = wanted.filter((t) => !tables.has(t));
     return missing.length ? [`The yard’s database is damaged: the table of ${missing.join(' and of ')} is missing. ${MEND}`] : [];
   } catch (error) {
-    return [unreadable(error)];
+    return [unreadable(error, db.name)];
   }
 }
 
-function unreadable(error: unknown): string {
+function unreadable(error: unknown, file: string): string {
   const code = String((error as { code?: string }).code);
   if (code.startsWith('SQLITE_BUSY')) return `The yard’s database is in use by another program. Close that and start again.`;
-  if (code === 'SQLITE_FULL') return `The disk is full: the yard cannot be looked through. Make room and start again; nothing was changed.`;
+  if (code === 'SQLITE_FULL' || (code.startsWith('SQLITE_IOERR') && isFull(dirname(file))))
+    return `The disk is full: the yard cannot be looked through. Make room and start again; nothing was changed.`;
   return `The yard’s database cannot be read (${(error as Error).message}). ${MEND}`;
 }
 
@@ -76,7 +79,7 @@ export function yardTroubles(file: string, wasYard: boolean, how: { readonly?: b
     db = new Database(file, { fileMustExist: true, timeout: 2000, readonly: how.readonly ?? false });
     return contentTroubles(db);
   } catch (error) {
-    return [unreadable(error)];
+    return [unreadable(error, file)];
   } finally {
     db?.close();
   }

@@ -1,11 +1,11 @@
 import 'reflect-metadata';
-import { existsSync, readdirSync, rmSync, statfsSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type Database from 'better-sqlite3';
 import { DataSource, type EntitySchema, type ObjectLiteral } from 'typeorm';
 import { AppError, YardError } from '../errors.js';
-import { withTails, writeDown } from './disk.js';
+import { isFull, withTails, writeDown } from './disk.js';
 import { ENTITIES } from './entities.js';
 import { type FolderLock, lockFolder } from './folder-lock.js';
 import { contentTroubles, demandNone, yardTroubles } from './inspect.js';
@@ -287,15 +287,6 @@ function forgetHalfRestore(folder: string): void {
   for (const name of readdirSync(folder).filter((n) => n.startsWith('before-restore-'))) {
     const second = join(folder, name, DATABASE_FILE);
     if (existsSync(second) && statSync(second).ino === ino) rmSync(join(folder, name), { recursive: true });
-  }
-}
-
-function isFull(folder: string): boolean {
-  try {
-    const s = statfsSync(folder);
-    return s.bavail * s.bsize < 65536;
-  } catch {
-    return false;
   }
 }
 

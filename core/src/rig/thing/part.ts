@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { bore, id, name, oneLine } from '../fields.js';
+import { bore, cleaned, id, name, oneLine } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 
 /** Families of fitting and valve whose loss coefficient follows from the bore (see `catalogue/part-loss.ts`). */
@@ -36,7 +36,7 @@ export const HOSE_USES = ['whip'] as const;
 const partBase = {
   id,
   name,
-  item: v.optional(v.pipe(v.string(), v.transform(oneLine))),
+  item: v.optional(v.pipe(v.string(), cleaned(oneLine))),
   /** Most pressure that it is made for, from its sheet; left out, what its kind usually stands. */
   rated: v.optional(quantity('pressure', '1 psi', '20000 psi')),
   /** Hottest water that it stands; left out, what is sold for cold water. */
