@@ -1,7 +1,8 @@
 // Attacks the built product: kills, full disk, locked database, two servers, damaged files, a clock set back, and fuzzed
 // bodies, files and command lines. Seeded and bounded. `npm run soak` does the whole, `--small` the share of `npm test`.
 import { parseArgs } from 'node:util';
-import { buildNode, install } from './steps.mjs';
+import { join } from 'node:path';
+import { buildNode, buildWeb, chromium, install, root, run } from './steps.mjs';
 
 const { values } = parseArgs({
   options: {
@@ -29,6 +30,18 @@ const parts = {
   files: () => fuzz.fuzzFiles(of(40_000, 1500), seed),
   lines: () => fuzz.fuzzCommands(of(20_000, 300), of(300, 6), seed),
 };
+/** Tabs beside a server that comes and goes, in a browser; five of these run every day with the browser's tests. */
+function tabs() {
+  chromium();
+  buildWeb();
+  const done = run(process.execPath, [join(root, 'node_modules/@playwright/test/cli.js'), 'test', 'tests/tabs.spec.ts', '--reporter=line'], {
+    cwd: join(root, 'e2e'),
+    soft: true,
+    env: { POZZO_TABS: `${seed}-${seed + 499}` },
+  });
+  return { name: 'tabs', figures: { seeds: 500, odd: [] }, bad: done.status === 0 ? 0 : 1 };
+}
+if (!values.small) parts.tabs = tabs;
 let passed = 0;
 let failed = 0;
 for (const [name, part] of Object.entries(parts)) {

@@ -95,7 +95,7 @@ async function allKept(url: string, page: Page): Promise<Set<string>> {
     () =>
       new Promise<string[]>((done, fail) => {
         const open = indexedDB.open('pozzo');
-        open.onerror = () => fail(open.error);
+        open.onerror = () => fail(new Error('no store'));
         open.onsuccess = () => {
           const all = open.result.transaction('kept').objectStore('kept').getAll();
           all.onsuccess = () => {

@@ -60,7 +60,9 @@ describe('another program with a SQLite of its own', () => {
 });
 
 /** From outside: a file that this process opens and closes would lose its locks. */
-const outside = (command: string, ...args: string[]): void => expect(spawnSync(command, args).status).toBe(0) as unknown as void;
+function outside(command: string, ...args: string[]): void {
+  expect(spawnSync(command, args).status).toBe(0);
+}
 
 describe('the log', () => {
   test.each<[string, (file: string) => void]>([
