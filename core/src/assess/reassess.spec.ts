@@ -103,6 +103,35 @@ describe('an edit reckons only what it touches, and answers as a fresh assessmen
     expect(judged).toBeGreaterThan(EDITS_EACH * 0.6);
   });
 
+  test('what a cable’s length hangs on reaches the pump at its end: the shelf that the fuse panel stands on', () => {
+    const d = LAYOUTS.find((l) => l.id === 'tied-tanks')!.make();
+    const shelf = (height: string) =>
+      ({ id: 'high-shelf', name: 'High shelf', kind: 'shelf', length: '30 in', width: '20 in', height, mass: '10 lb' }) as const;
+    d.gear = [...d.gear!, shelf('6 in')];
+    d.placements!.push({ thing: 'high-shelf', x: '0 in', y: '0 in' });
+    Object.assign(
+      d.placements!.find((p) => p.thing === 'panel')!,
+      { on: 'high-shelf', x: '0 in', y: '0 in' },
+    );
+    for (const w of d.wires!) {
+      w.gauge = '12';
+      delete w.length;
+    }
+    const low = readRig(d);
+    if (!low.ok) throw new Error(low.problems[0].message);
+    const high = reread({ ...clone(d), gear: [...d.gear.slice(0, -1), shelf('110 in')] }, low);
+    if (!high.ok) throw new Error(high.problems[0].message);
+    const before = reassess(low.rig);
+    const { solves: _a, ...now } = reassess(high.rig, before).assessment;
+    const { solves: _b, ...then } = assess(high.rig);
+    expect(unlike(now, then, 'shelf')).toEqual([]);
+    expect(now.chemical.mixes[0].first.value).not.toBeCloseTo(before.assessment.chemical.mixes[0].first.value, 5);
+    // The battery's size bears on how long it lasts, and on no blend.
+    const larger = reread({ ...clone(d), batteries: d.batteries!.map((b) => ({ ...b, capacity: '300 Ah' })) }, low);
+    if (!larger.ok) throw new Error(larger.problems[0].message);
+    expect(reassess(larger.rig, before).assessment.chemical.mixes).toBe(before.assessment.chemical.mixes);
+  });
+
   test('a name costs no case, a nozzle none of the feed', () => {
     const d = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
     const base = readRig(d);

@@ -1,5 +1,7 @@
+import { assumptionValues } from '../assumption/register.js';
 import { flatMap } from '../lists.js';
 import type { End, Line, LineRole, Machine, Mix, Rig, Tank } from '../rig/schema.js';
+import { suppliedOf } from '../solve/blend-network.js';
 import { returnsToItself } from '../solve/solved.js';
 import { mixMadeIn } from '../solve/stock.js';
 import type { Reading } from './subject.js';
@@ -165,18 +167,26 @@ export const contents = ({ rig, bare }: Things): readonly unknown[] => [
 export const chemicalLevels = ({ rig, ground }: Reading): readonly unknown[] =>
   flatMap(rig.tanks, (t) => (t.liquid === 'chemical' ? [level(ground.cases.heel.get(t.id)!)] : []));
 
+/** Volts of the electric pumps and the ohms of their cables as built: by value, whatever those hang on (batteries, wires, where things stand). */
+function supplies(rig: Rig): readonly unknown[] {
+  const electric = rig.softPumps.filter((p) => p.kind === 'electric');
+  if (!electric.length) return [];
+  const values = assumptionValues(rig.assumptions);
+  return flatMap(electric, (p) => {
+    const { volts, ohms } = suppliedOf(rig, p, values);
+    return [p.id, volts, ohms];
+  });
+}
+
 /** What every blend hangs on: liquids, what is washed, what drives the pumps. */
 const chemistry = shared(({ rig }: Things): readonly unknown[] => [
   ...air(rig),
   rig.brief.washes,
   rig.brief.daysPerWeek,
   rig.site,
-  ...rig.batteries,
-  ...rig.wires,
-  ...rig.panels,
+  ...supplies(rig),
   ...rig.compressors,
   ...rig.receivers,
-  ...(rig.wires.length ? rig.placements : []),
   ...rig.liquids,
   ...rig.mixes,
   // A tank that is filled as it is drawn on does not fall.

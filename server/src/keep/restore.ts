@@ -1,5 +1,5 @@
 import { copyFileSync, existsSync, linkSync, mkdirSync, renameSync, rmSync, statfsSync } from 'node:fs';
-import { basename, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { YardError } from '../errors.js';
 import { syncFile, syncFolder, withTails, writeDown } from '../store/disk.js';
@@ -113,7 +113,13 @@ function alsoAs(file: string, as: string): void {
   try {
     linkSync(file, as);
   } catch {
-    copyFileSync(file, as);
-    syncFile(as);
+    try {
+      copyFileSync(file, as);
+      syncFile(as);
+    } catch (error) {
+      // Half a yard beside the whole one helps nobody.
+      rmSync(dirname(as), { recursive: true, force: true });
+      throw error;
+    }
   }
 }

@@ -39,7 +39,14 @@ export class LogFile {
     } catch {
       return 'taken';
     }
-    const [{ log, checkpointed }] = this.db.pragma('wal_checkpoint(NOOP)') as { log: number; checkpointed: number }[];
+    let asked: { log: number; checkpointed: number };
+    try {
+      [asked] = this.db.pragma('wal_checkpoint(NOOP)') as [typeof asked];
+    } catch {
+      // Locked, or failing: what is written next tells.
+      return 'there';
+    }
+    const { log, checkpointed } = asked;
     // What has been brought into the database needs no log.
     return log > checkpointed && bytes < LOG_HEAD + log * this.frameBytes ? 'cut' : 'there';
   }
