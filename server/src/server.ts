@@ -70,8 +70,10 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     () => revisions.thin(seen.list()),
   );
   const closeAll = async (): Promise<void> => {
+    // The judge is told first: what its thread does not do any more is no judgement.
+    const judged = judge.stop();
     await Promise.all(threads.map((t) => t.stop()));
-    await judge.stop();
+    await judged;
     await backups.stop();
     await db.close();
   };

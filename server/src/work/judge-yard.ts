@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import { message } from '@pozzo/core';
+import { AppError } from '../errors.js';
 import type { Given, JudgementStore, Waiting } from '../store/judgements.js';
 import type { Work } from './work.js';
 
@@ -7,6 +8,8 @@ import type { Work } from './work.js';
 const BATCH = 8;
 const WRITE_AFTER_MS = 400;
 const REST_MS = 30_000;
+/** Refusals of a thread that is ending, or has too much to do. */
+const NOBODY: ReadonlySet<string> = new Set(['stopping', 'busy']);
 
 /**
  * Judges the yard in the background: what was just saved first, then all that this engine has not judged, then the days
@@ -93,7 +96,8 @@ export class JudgeYard {
     try {
       return { id: w.id, version: w.version, judgement: await this.work.run(name, { document: w.document }) };
     } catch (error) {
-      if (this.stopped) throw error;
+      // That there was nobody to judge says nothing of the build: it waits.
+      if (this.stopped || (error instanceof AppError && NOBODY.has(error.code))) throw error;
       this.log.warn({ err: error, build: w.id }, 'a build could not be judged');
       const headline = message('This build could not be judged: the reckoning stopped. The server’s log says why.');
       return { id: w.id, version: w.version, judgement: { verdict: 'stop', scale: 'feeding', headline, chance: null, sampled: true } };

@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { emptyRig, LAYOUTS, pontoonRig } from '@pozzo/core';
 import { named, openYard, silent } from '../testing/yard';
+import { AppError } from '../errors';
 import { JudgeYard } from './judge-yard';
 import { inlineWork, type Work, WorkThread } from './work';
 
@@ -143,6 +144,19 @@ describe('the yard is judged beside the saves', () => {
     const newer = new JudgementStore(yard.db, 'newer');
     expect((await new BuildStore(yard.db, 'newer').page({ from: 0, count: 9 })).lines[0].judged).toBeNull();
     expect(await newer.waiting(9, false)).toHaveLength(1);
+    await yard.end();
+  });
+  test('a thread that is ending judges nothing: the builds wait, and the loop does not run wild over them', async () => {
+    const yard = await openYard();
+    for (let i = 0; i < 40; i++) await yard.store.add(`b${i}`, named(`B${i}`));
+    let asked = 0;
+    const work: Work = { ...inlineWork, run: () => (asked++, Promise.reject(new AppError(503, 'stopping', '', '', 'The server is stopping.', 5))) };
+    const judge = new JudgeYard(yard.judgements, work, silent);
+    judge.start();
+    await new Promise((done) => setTimeout(done, 300));
+    expect(asked).toBe(1);
+    await judge.stop();
+    expect((await yard.store.page({ from: 0, count: 50 })).lines.every((l) => l.judged === null)).toBe(true);
     await yard.end();
   });
   test('a build whose reckoning stops is told as that and holds up no other', async () => {
