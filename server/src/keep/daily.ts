@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Backups } from '@pozzo/core';
+import { YardError } from '../errors.js';
 import { backup, type Made } from './backup.js';
 import { clearPieces } from './pieces.js';
 import type { SeenDays } from './seen-days.js';
@@ -93,7 +94,7 @@ export class DailyBackups {
     try {
       await this.inTurn(async () => {
         if (existsSync(file)) return;
-        mkdirSync(this.folder, { recursive: true });
+        this.makeFolder();
         await this.make(this.dataFolder, file, at);
         // On a day to which the clock jumped nothing is old.
         if (this.seen && !this.seen.isSteady(at)) return;
@@ -103,6 +104,14 @@ export class DailyBackups {
       this.trouble = null;
     } catch (error) {
       this.trouble = (error as Error).message;
+    }
+  }
+
+  private makeFolder(): void {
+    try {
+      mkdirSync(this.folder, { recursive: true });
+    } catch (error) {
+      throw new YardError(`The folder ${this.folder} cannot be made (${(error as { code?: string }).code ?? 'unknown'}). Set POZZO_BACKUPS to another one.`);
     }
   }
 

@@ -326,6 +326,9 @@ describe('the daily backup', () => {
     );
     await daily.daily();
     expect(daily.list()).toMatchObject({ backups: [], trouble: 'There is no room for a backup.' });
+    const nowhere = new DailyBackups(yard.folder, join(yard.db.file, 'backups'), () => new Date(2026, 0, 1));
+    await nowhere.daily();
+    expect(nowhere.list().trouble).toMatch(/^The folder .* cannot be made \(ENOTDIR\)\. Set POZZO_BACKUPS/);
     const well = new DailyBackups(yard.folder, into, () => new Date(2026, 0, 1));
     await well.daily();
     expect(well.list().trouble).toBeNull();
