@@ -5,6 +5,7 @@ import { dayModelSteps } from './day/model';
 import { gatherSample, sampleSteps } from './day/sample';
 import { simulateSteps } from './day/simulate-day';
 import { blendInp, readInp, rigInp } from './exchange/index';
+import { emptyRig } from './layouts/pieces';
 import { LAYOUTS } from './layouts/layouts';
 import { readRig } from './rig/read';
 import type { RigDocument } from './rig/schema';
@@ -113,6 +114,17 @@ test.each<[string, string, string, string]>([
   const d = LAYOUTS.find((l) => l.id === layout)!.make();
   d.assumptions = { ...d.assumptions, [id]: text };
   ask(d, id);
+});
+test('a truck that weighs nothing, with nothing on it, has its answers; so has hose of no length pulled at no pace', () => {
+  const d = emptyRig('Nothing');
+  const { platform } = LAYOUTS.find((l) => l.make().platform && l.make().platform!.kind !== 'trailer')!.make();
+  d.platform = { ...platform!, empty: { by: 'scale', axles: platform!.axles.map(() => '0 lb'), height: '0 ft' } };
+  ask(d, 'nothing');
+  const still = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  still.assumptions = { ...still.assumptions, 'pull-speed': '0 m/s', 'walk-speed': '0 m/s' };
+  still.site = { ...still.site!, distance: '0 ft' };
+  for (const r of still.reels ?? []) for (const l of still.lines) if (l.id === r.line) l.parts = l.parts.filter((p) => p.kind !== 'hose');
+  if (readRig(still).ok) ask(still, 'still');
 });
 test('one day, and two, say how long fuel lasts for as many days as there are', () => {
   const read = readRig(LAYOUTS.find((l) => l.id === 'crew-of-four')!.make());

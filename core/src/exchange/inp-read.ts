@@ -68,6 +68,8 @@ export function readInp(text: string): ReadInp {
 class Reader {
   private readonly problems: InpProblem[] = [];
   private readonly sections = new Map<string, Row[]>();
+  /** Sections that the file has, with something in them or not. */
+  private readonly heads = new Set<string>();
   private units: InpUnits = INP_UNITS['GPM'];
   private readonly nodes: NodeSpec[] = [];
   private readonly links: LinkSpec[] = [];
@@ -83,6 +85,7 @@ class Reader {
       if (head) {
         section = head[1].toUpperCase();
         section = [...KNOWN, ...IDLE].find((k) => k.startsWith(section) || section.startsWith(k)) ?? section;
+        this.heads.add(section);
         if (!KNOWN.has(section) && !IDLE.has(section)) this.say(i + 1, `[${section}] is not supported.`);
         return;
       }
@@ -127,8 +130,10 @@ class Reader {
     this.readLinks();
     this.readEmitters(options.exponent);
     this.checkEnds();
-    if (this.nodes.length === 0) this.say(1, 'The file holds no nodes.');
-    else if (!this.nodes.some((n) => n.headM !== undefined && !n.id.startsWith('\u0000')))
+    // A network of nothing, as it is written of a rig with nothing on it, is one: there is nothing to be solved.
+    if (this.nodes.length === 0) {
+      if (!this.heads.has('JUNCTIONS')) this.say(1, 'The file holds no nodes.');
+    } else if (!this.nodes.some((n) => n.headM !== undefined && !n.id.startsWith('\u0000')))
       this.say(1, 'The file holds no reservoir or tank: there is nothing to give the water its head.');
     if (this.problems.length) return { ok: false, problems: this.problems.sort((a, b) => a.line - b.line) };
     return {

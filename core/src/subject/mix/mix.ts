@@ -247,7 +247,8 @@ function finish(c: Common, t: Told): MixResult {
   const flushM3 = t.hoseM3 * volumes;
   // Valves and draw lines are changed at the rig; an injector at the gun, or one switched from there, where the work is.
   const atWall = mix.way === 'nozzle' || (mix.way === 'downstream' && mix.injector!.remote);
-  const walkS = atWall ? 0 : (2 * (c.rig.site?.distance ?? t.hoseM)) / values['walk-speed'];
+  const walkM = atWall ? 0 : 2 * (c.rig.site?.distance ?? t.hoseM);
+  const walkS = walkM > 0 ? walkM / values['walk-speed'] : 0;
   const stockJob = c.jobM3 * t.stockShare;
   const soaps = c.soaps.map((s) => {
     const share = s.by === 'metered' ? (t.streams.find((x) => x.liquidId === s.stock.liquid.id)?.share ?? s.dose) : s.dose;

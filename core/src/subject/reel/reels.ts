@@ -55,7 +55,7 @@ export function assessReel(cases: Cases, reel: Reel, lineFlow: Readonly<Record<s
     woundM,
     dryKg: figure(dry, 'mass', 'hose-mass', [input('L', 'hose', hoseM, 'length')]),
     fullKg: figure(dry + volume * rho, 'mass', 'hose-mass', [input('L', 'hose', hoseM, 'length'), input('V', 'holds', volume, 'volume')]),
-    pullOut: figure(hoseM / values['pull-speed'], 'time', 'pull-out', [input('L', 'hose', hoseM, 'length')], ['pull-speed']),
+    pullOut: figure(hoseM > 0 ? hoseM / values['pull-speed'] : 0, 'time', 'pull-out', [input('L', 'hose', hoseM, 'length')], ['pull-speed']),
     empty: figure(flow > 0 ? volume / flow : Infinity, 'time', 'change-over', [input('V', 'holds', volume, 'volume'), input('Q', 'flow', flow, 'flow')]),
     verdict: hoseM > capacityM ? 'tight' : 'fed',
   };

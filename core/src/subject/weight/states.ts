@@ -70,10 +70,13 @@ export function limitsOf(platform: Platform, w: Weighed): Limit[] {
   return rated.map(({ id, name, ratingKg, on }) => ({ id, name, loadKg: on(w), ratingKg }));
 }
 
+/** Of nothing there is no share. */
+const shareOf = (part: number, whole: number): number | undefined => (whole > 0 ? part / whole : undefined);
+
 /** Loads of one filling with everything that has a rating. */
 export function stateOf(platform: Platform, load: DeckLoad, { id, name, levels, fuel }: Filling): WeightState {
   const w = weighAt(platform, load, levels, fuel);
-  const own = w.tongueKg === undefined ? w.axles[0] / w.massKg : w.tow ? w.tow.frontKg / (w.tow.frontKg + w.tow.rearKg) : undefined;
+  const own = w.tongueKg === undefined ? shareOf(w.axles[0], w.massKg) : w.tow && shareOf(w.tow.frontKg, w.tow.frontKg + w.tow.rearKg);
   return {
     id,
     name,
@@ -87,7 +90,7 @@ export function stateOf(platform: Platform, load: DeckLoad, { id, name, levels, 
     driven: platform.road === 'day' ? id === 'start' || id === 'empty' || id === 'end' || id.startsWith('worst:') : true,
     limits: limitsOf(platform, w),
     payloadLeftKg: platform.gvwr - w.massKg,
-    tongueShare: w.tongueKg === undefined ? undefined : w.tongueKg / w.massKg,
+    tongueShare: w.tongueKg === undefined ? undefined : shareOf(w.tongueKg, w.massKg),
     steerShare: own,
   };
 }
