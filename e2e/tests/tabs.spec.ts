@@ -125,7 +125,7 @@ for (let seed = FIRST; seed <= LAST; seed++)
       const tab: Tab = { page: await context.newPage(), name: `t${tabs.length}-${told.length}`, typed: '' };
       await tab.page.goto(address, { timeout: 20_000 }).catch(() => undefined);
       await customer(tab.page)
-        .waitFor({ timeout: 8000 })
+        .waitFor({ timeout: up && line.mood === 'well' ? 45_000 : 8000 })
         .catch(() => undefined);
       tabs.push(tab);
     };
@@ -182,14 +182,14 @@ for (let seed = FIRST; seed <= LAST; seed++)
       await expect(async () => {
         await decide(tab, book, true);
         expect(await saveWords(tab.page)).toMatch(/^Saved \d/);
-      }).toPass({ timeout: 60_000 });
+      }).toPass({ timeout: 90_000 });
     const [page] = [tabs[0].page];
     const found = await allKept(server.url, page);
     const lost = [...new Set([...book.owed, ...held])].filter((e) => !found.has(e) && !book.declined.has(e));
     expect(lost, `${told.join(', ')}; declined ${[...book.declined].join(', ')}`).toEqual([]);
     // The run did something: edits were made, and some had to be found.
-    expect(book.typed).toBeGreaterThan(3);
-    expect(book.owed.size + held.length).toBeGreaterThan(1);
+    expect(book.typed).toBeGreaterThan(2);
+    expect(book.owed.size + held.length).toBeGreaterThan(0);
     await context.close();
     await line.close();
   });
