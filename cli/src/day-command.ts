@@ -1,8 +1,9 @@
 import {
   compareOptionsSteps,
-  type DayResult,
   dayModel,
+  type DayResult,
   type DaySample,
+  finished,
   formatQuantity,
   sampleDays,
   sensitivitySteps,
@@ -47,13 +48,6 @@ function asked(args: readonly string[]): Asked {
   return { file: words[0], days: number('days', 1000, MOST_DAYS), seed: number('seed', 1, MOST_SEED), values };
 }
 
-function result<T>(steps: Generator<number, T>): T {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
-
 /** Works the rig's usual day and samples its days; sizing, sensitivity and options when asked for. */
 export function dayAnswer(args: readonly string[]): { readonly value: object; readonly text: string | undefined } {
   const { file, days, seed, values } = asked(args);
@@ -64,11 +58,11 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
   const value = {
     usual,
     ...(sample ? { sample } : {}),
-    ...(values['size'] ? { sizing: result(sizingSteps(document, days, seed, true)) ?? null } : {}),
-    ...(values['sensitivity'] ? { sensitivity: result(sensitivitySteps(document, Math.min(days, MOST_SWUNG), seed)) } : {}),
+    ...(values['size'] ? { sizing: finished(sizingSteps(document, days, seed, true)) ?? null } : {}),
+    ...(values['sensitivity'] ? { sensitivity: finished(sensitivitySteps(document, Math.min(days, MOST_SWUNG), seed)) } : {}),
     ...(values['options']
       ? {
-          options: result(
+          options: finished(
             compareOptionsSteps(
               [{ id: 'now', name: 'As built', rig: document }, ...variantsOf(document).map((v) => ({ id: v.id, name: v.title, rig: v.make() }))],
               days,
