@@ -46,6 +46,17 @@ function smallDisk(mb) {
   }
 }
 
+/** Writes a file until its disk has no more room. */
+function fill(file) {
+  const h = openSync(file, 'w');
+  try {
+    for (;;) writeSync(h, Buffer.alloc(4096));
+  } catch {
+    // full
+  }
+  closeSync(h);
+}
+
 /** The disk fills up, saves are refused as 507, room comes back, saves go on; a kill then loses none that was acknowledged. */
 export async function fullDisk(rounds, seed) {
   const { whole } = chance(seed);
@@ -62,13 +73,7 @@ export async function fullDisk(rounds, seed) {
     let last = '';
     for (let round = 0; round < rounds; round++) {
       const filler = join(disk.folder, 'filler');
-      const h = openSync(filler, 'w');
-      try {
-        for (;;) writeSync(h, Buffer.alloc(4096));
-      } catch {
-        // full
-      }
-      closeSync(h);
+      fill(filler);
       for (let i = 0, full = 0; i < 40 && full < 2 + whole(3); i++) {
         const r = await put(s.url, version, `full ${round} ${i}`);
         if (r.status === 200) [version, last] = [r.json.version, `full ${round} ${i}`];
@@ -116,13 +121,7 @@ export async function fullAtStart(rounds) {
       mkdirSync(data);
       copyFileSync(old, join(data, 'pozzo.sqlite'));
       const filler = join(disk.folder, 'filler');
-      const h = openSync(filler, 'w');
-      try {
-        for (;;) writeSync(h, Buffer.alloc(4096));
-      } catch {
-        // full
-      }
-      closeSync(h);
+      fill(filler);
       // From nothing at all left to a few pages.
       truncateSync(filler, Math.max(statSync(filler).size - 8192 * round, 0));
       const s = await start(data, { POZZO_BACKUPS: join(tmpdir(), 'pozzo-soak-none') });
