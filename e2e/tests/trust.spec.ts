@@ -253,7 +253,22 @@ test('a tab of an older Pozzo that holds the store of edits holds up no build', 
   await page.getByRole('textbox', { name: 'Customer' }).fill('And when it was free');
   await expect(page.locator('header .save')).toHaveText('Offline, kept here');
   // The second edit is kept behind the first.
-  await page.waitForTimeout(500);
+  const keptHere = (): Promise<string> =>
+    page.evaluate(
+      () =>
+        new Promise<string>((done, fail) => {
+          const ask = indexedDB.open('pozzo');
+          ask.onerror = () => fail(ask.error);
+          ask.onsuccess = () => {
+            const all = ask.result.transaction('kept').objectStore('kept').getAll();
+            all.onsuccess = () => {
+              ask.result.close();
+              done(JSON.stringify(all.result));
+            };
+          };
+        }),
+    );
+  await expect.poll(keptHere).toContain('And when it was free');
   await page.reload({ timeout: 3000 }).catch(() => undefined);
   await server.start();
   await page.goto(`${server.url}/rig/marina-pontoon/brief`);

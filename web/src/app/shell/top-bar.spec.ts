@@ -11,7 +11,7 @@ function open(more: object = {}, name: string | null = 'Quay trailer', units: 'u
   const done: string[] = [];
   const rig = {
     document: signal(name === null ? null : { name }),
-    state: signal({ id: 'a', kept: true, save: 'saved', savedAt: null, past: [], future: [], ...more }),
+    state: signal({ id: 'a', kept: true, keptRevision: 2, revision: 2, save: 'saved', savedAt: null, past: [], future: [], ...more }),
     held: signal<object | null>(null),
     undo: () => done.push('undo'),
     redo: () => done.push('redo'),
@@ -60,6 +60,8 @@ test.each([
   expect(status.classList.contains('warn')).toBe(warn);
 });
 test('what neither the server nor this browser keeps is told loudly, until it is saved', () => {
+  expect(open({ save: 'offline', keptRevision: 1 }).root.querySelector('[role=status]')!.textContent).toBe('Keeping…');
+  TestBed.resetTestingModule();
   const s = open({ save: 'offline', kept: false });
   expect(s.root.querySelector('[role=status].warn')!.textContent).toBe('Not kept: do not close');
   TestBed.resetTestingModule();

@@ -204,8 +204,9 @@ export class TopBar {
   /** Neither the server nor this browser has the last edits. */
   private readonly notKept = computed(() => !this.rig.state().kept && this.rig.state().save !== 'saved');
   protected readonly saveWords = computed(() => {
-    const { save, savedAt } = this.rig.state();
+    const { save, savedAt, revision, keptRevision } = this.rig.state();
     if (this.notKept()) return 'Not kept: do not close';
+    if (save === 'offline' && keptRevision < revision) return 'Keeping…';
     if (save !== 'saved' || !savedAt) return SAVE_WORDS[save];
     return `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
   });

@@ -80,10 +80,11 @@ export const keepEdits = createEffect(
     merge(actions.pipe(ofType(...changes)), kept.usable).pipe(
       withLatestFrom(store.select(documentFeature.selectDocumentState)),
       concatMap(([, s]) => {
-        if (!s.id || !s.document || s.save === 'saved') return EMPTY;
-        const request = requests.of(s.id, s.revision);
-        return from(kept.keep({ id: s.id, version: s.version, document: s.document, request, unanswered: [...requests.unanswered(s.id, request)] })).pipe(
-          map(() => DocumentActions.keepingWorks()),
+        const { id, revision } = s;
+        if (!id || !s.document || s.save === 'saved') return EMPTY;
+        const request = requests.of(id, revision);
+        return from(kept.keep({ id, version: s.version, document: s.document, request, unanswered: [...requests.unanswered(id, request)] })).pipe(
+          map(() => DocumentActions.keepingWorks({ id, revision })),
           catchError(() => of(DocumentActions.keepingFailed())),
         );
       }),

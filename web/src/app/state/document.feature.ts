@@ -37,6 +37,8 @@ export interface DocumentState {
   readonly conflict: StoredBuild | null;
   /** Whether this browser keeps what the server has not acknowledged. */
   readonly kept: boolean;
+  /** The revision that it kept last. */
+  readonly keptRevision: number;
   /** Edits kept here of a build that could not be opened since it is deleted. */
   readonly orphan: RigDocument | null;
   /** Refusals since the last change: the first is tried once more. */
@@ -58,6 +60,7 @@ const initial: DocumentState = {
   saveError: null,
   conflict: null,
   kept: true,
+  keptRevision: 0,
   orphan: null,
   refusals: 0,
   revision: 0,
@@ -85,7 +88,7 @@ export const DocumentActions = createActionGroup({
     'Brought Back': props<{ id: string; version: number }>(),
     'Keep As New': emptyProps(),
     'Keeping Failed': emptyProps(),
-    'Keeping Works': emptyProps(),
+    'Keeping Works': props<{ id: string; revision: number }>(),
     'Keep Mine': emptyProps(),
     'Take Theirs': emptyProps(),
   },
@@ -129,6 +132,8 @@ export const documentFeature = createFeature({
       save: clash ? 'conflict' : away ? 'offline' : pending ? 'changed' : 'saved',
       conflict: clash ? build : null,
       revision: s.revision + (pending ? 1 : 0),
+      // What is pending comes from what is kept.
+      keptRevision: s.revision + (pending ? 1 : 0),
     })),
     on(DocumentActions.openFailed, (s, { id, message, orphan }): DocumentState => (id === s.id ? { ...s, loading: false, loadError: message, orphan } : s)),
     on(DocumentActions.close, (s): DocumentState => ({ ...initial, kept: s.kept })),
@@ -159,7 +164,7 @@ export const documentFeature = createFeature({
       id === s.id && s.save === 'deleted' ? { ...s, version, save: 'changed', revision: s.revision + 1 } : s,
     ),
     on(DocumentActions.keepingFailed, (s): DocumentState => (s.kept ? { ...s, kept: false } : s)),
-    on(DocumentActions.keepingWorks, (s): DocumentState => (s.kept ? s : { ...s, kept: true })),
+    on(DocumentActions.keepingWorks, (s, { id, revision }): DocumentState => ({ ...s, kept: true, keptRevision: id === s.id ? revision : s.keptRevision })),
     on(DocumentActions.keepMine, (s): DocumentState =>
       s.conflict ? { ...s, version: s.conflict.version, conflict: null, save: 'changed', revision: s.revision + 1 } : s,
     ),

@@ -129,7 +129,11 @@ describe('the open document', () => {
   });
   test('that nothing is kept is remembered from build to build', () => {
     const s = reduce(opened(), DocumentActions.keepingFailed());
-    expect([s.kept, reduce(s, DocumentActions.open({ id: 'b' })).kept, reduce(s, DocumentActions.keepingWorks()).kept]).toEqual([false, false, true]);
+    expect([s.kept, reduce(s, DocumentActions.open({ id: 'b' })).kept, reduce(s, DocumentActions.keepingWorks({ id: 'b', revision: 3 })).kept]).toEqual([
+      false,
+      false,
+      true,
+    ]);
   });
 });
 
