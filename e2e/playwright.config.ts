@@ -2,6 +2,9 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests',
+  globalSetup: './tests/server.ts',
+  // A long file is no reason to wait: its tests go to whoever is free.
+  fullyParallel: true,
   // A server for each test, so that two run side by side.
   workers: 2,
   // Room for a slow machine: a test that hangs is stopped, none is judged by its time.

@@ -1,4 +1,4 @@
-import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
+import { advise, assess, blendInp, doSum, findSum, judgeRig, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { powerAnswer } from './power-command.js';
 import { deckAnswer, weighAnswer } from './deck-commands.js';
@@ -43,7 +43,7 @@ const assessCommand: Command = (args) => {
   const { rig, document } = readRigFile(rest[0]);
   const assessment = assess(rig);
   const system = values['metric'] ? 'metric' : 'us';
-  if (values['text']) return textReport(rig, assessment, system);
+  if (values['text']) return textReport(rig, assessment, judgeRig(rig, assessment), system);
   if (!values['fixes']) return json(assessment);
   return json({ ...assessment, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
 };

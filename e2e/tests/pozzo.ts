@@ -1,43 +1,6 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join, resolve } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
-
-const main = resolve(import.meta.dirname, '../../server/dist/main.js');
-
-/** A real server on a data folder of its own; it can be killed and started again on the same folder and port. */
-export class Server {
-  url = '';
-  readonly data = mkdtempSync(join(tmpdir(), 'pozzo-e2e-'));
-  private process: ChildProcess | undefined;
-  private port = '0';
-
-  async start(): Promise<void> {
-    this.process = spawn(process.execPath, [main], {
-      env: { ...process.env, PORT: this.port, POZZO_DATA: this.data, POZZO_DEMO: '1', POZZO_LOG: 'error', POZZO_BACKUPS: '' },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
-    this.url = await new Promise<string>((done, fail) => {
-      this.process!.stdout!.on('data', (text: Buffer) => {
-        const m = /http:\S+/.exec(String(text));
-        if (m) done(m[0]);
-      });
-      this.process!.once('exit', (code) => fail(new Error(`The server ended with ${code}.`)));
-    });
-    this.port = new URL(this.url).port;
-  }
-  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
-    const gone = new Promise((done) => this.process!.once('exit', done));
-    this.process!.kill(signal);
-    await gone;
-  }
-  async end(): Promise<void> {
-    if (this.process?.exitCode === null && this.process.signalCode === null) await this.kill('SIGTERM');
-    rmSync(this.data, { recursive: true, force: true });
-  }
-}
+import { Server } from './server.js';
 
 interface Fixtures {
   server: Server;

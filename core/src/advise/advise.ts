@@ -3,7 +3,7 @@ import { finished } from '../steps.js';
 import { DAY_SEED } from '../day/round-size.js';
 import { gatherSample, sampleSteps } from '../day/sample.js';
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
-import { type Assessed, assessTry, reassess } from '../assess/assess.js';
+import { type Assessed, assessTry, reassess } from '../assess/again/reassess.js';
 import type { Assessment, Judged } from '../assess/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';

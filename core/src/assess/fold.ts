@@ -1,9 +1,8 @@
-import { flatMap } from '../lists.js';
 import type { Rig } from '../rig/schema.js';
 import { SUBJECTS } from '../subject/index.js';
 import type { Caution, Finding } from '../subject/finding.js';
-import { sameList } from '../subject/same-list.js';
-import type { Reading, Subject } from '../subject/subject.js';
+import { sameList } from '../same-list.js';
+import type { Subject } from '../subject/subject.js';
 import type { Figure } from '../working/figure.js';
 import type { RigGround } from './ground.js';
 
@@ -53,31 +52,33 @@ export function together(parts: readonly object[]): object {
   return out;
 }
 
+/** What is taken up of an assessment before. */
+export interface Again {
+  /** What of the rig a subject's answers hang on. */
+  readonly reads: (s: Subject) => readonly unknown[];
+  /** The same while nothing has got another name. */
+  readonly names: object;
+  readonly before: { readonly memory: Memory; readonly tellings: Tellings } | undefined;
+}
+
 /**
- * Every subject's answers, in turn, one a step. Where nothing of what a subject reads has changed since `before`, nor the answers of
- * those it needs, its answers stand.
- * @param reading left out, nothing is written down for a later fold
+ * Every subject's answers, in turn, one a step. Where nothing of what a subject reads has changed, nor the answers of those it
+ * needs, its answers stand.
  * @param rests whether assumptions are asked for
  */
-export function* fold(ground: RigGround, reading: Reading | undefined, before: Memory | undefined, rests: boolean): Generator<void, Map<string, Kept>> {
+export function* fold(ground: RigGround, rests: boolean, again?: Again): Generator<void, Map<string, Kept>> {
   const memory = new Map<string, Kept>();
   for (const s of ORDER) {
     const given = (s.needs ?? []).map((name) => memory.get(name)!.answers);
-    const reads = reading ? s.reads(reading) : [];
-    const old = before?.get(s.name);
-    if (reading && old && sameList(old.reads, reads) && sameList(old.given, given)) {
+    const reads = again ? again.reads(s) : NONE;
+    const old = again?.before?.memory.get(s.name);
+    if (old && sameList(old.reads, reads) && sameList(old.given, given)) {
       memory.set(s.name, old);
       continue;
     }
     yield;
     const answers = s.assess(ground, together(given));
-    memory.set(s.name, {
-      reads,
-      given,
-      answers,
-      unsettled: ground.newlyUnsettled(),
-      assumptions: rests ? restsOn(ground.rig, s, answers, reading !== undefined) : NONE,
-    });
+    memory.set(s.name, { reads, given, answers, unsettled: ground.newlyUnsettled(), assumptions: rests ? restsOn(ground.rig, s, answers) : NONE });
   }
   return memory;
 }
@@ -85,67 +86,49 @@ export function* fold(ground: RigGround, reading: Reading | undefined, before: M
 /** What a subject tells, and of what. */
 interface Telling {
   readonly of: Kept;
-  readonly beside: readonly unknown[];
+  readonly names: object | undefined;
+  /** Cases that would not settle. */
+  readonly unsettled: string;
   readonly findings: readonly Finding[];
 }
 export type Tellings = ReadonlyMap<string, Telling>;
 
-/**
- * What is wrong, subject by subject, in the order of the register, one a step; as it was told `before` where nothing that it hangs on
- * has changed.
- * @param names the same object while nothing has got another name
- */
-export function* tellingsOf(ground: RigGround, memory: Memory, names: object, before: Tellings | undefined): Generator<void, Map<string, Telling>> {
+/** What is wrong, subject by subject, in the order of the register, one a step; as it was told before where answers and names stand. */
+export function* tellingsOf(ground: RigGround, memory: Memory, again?: Again): Generator<void, Map<string, Telling>> {
   const out = new Map<string, Telling>();
-  const cases = ground.unsettled.join();
+  const unsettled = ground.unsettled.join();
   for (const s of ALL) {
     if (!s.findings) continue;
     const of = memory.get(s.name)!;
-    const beside = ground.reading ? [names, cases, ...(s.tells?.(ground.reading) ?? [])] : [];
-    const old = before?.get(s.name);
-    if (old && old.of === of && sameList(old.beside, beside)) out.set(s.name, old);
+    const old = again?.before?.tellings.get(s.name);
+    if (old && old.of === of && old.names === again?.names && old.unsettled === unsettled) out.set(s.name, old);
     else {
       yield;
-      out.set(s.name, { of, beside, findings: s.findings(ground, together([...of.given, of.answers])) });
+      out.set(s.name, { of, names: again?.names, unsettled, findings: s.findings(ground, together([...of.given, of.answers])) });
     }
   }
   return out;
 }
 
 /** Standing warnings, subject by subject. */
-export const cautionsOf = (rig: Rig): Caution[] => flatMap(ALL, (s) => s.cautions?.(rig) ?? []);
+export const cautionsOf = (rig: Rig): Caution[] => ALL.flatMap((s) => s.cautions?.(rig) ?? []);
 
 /** Answers that are groups of lists, not results of their own. */
 const GROUPS: ReadonlySet<string> = new Set(['chemical', 'fuel', 'air']);
 
-/** Assumptions that a subject's answers rest on. @param kept whether its results may be met again */
-function restsOn(rig: Rig, s: Subject, answers: object, kept: boolean): readonly string[] {
+/** Assumptions that a subject's answers rest on. */
+function restsOn(rig: Rig, s: Subject, answers: object): readonly string[] {
   const out = new Set<string>(s.rests?.(rig, answers) ?? []);
   const of = (node: object): void => {
     for (const key in node) {
       const value = (node as Record<string, unknown>)[key];
       if (typeof value !== 'object' || value === null) continue;
       if (GROUPS.has(key)) of(value);
-      else if (!Array.isArray(value)) addNamed(value, kept, out);
-      else for (let i = 0; i < value.length; i++) addNamed(value[i] as object, kept, out);
+      else for (const result of Array.isArray(value) ? (value as unknown[]) : [value]) if (typeof result === 'object' && result) behind(result, true, out);
     }
   };
   of(answers);
   return [...out];
-}
-
-/** Of results, which stand from edit to edit where nothing that they hang on has changed. */
-const named = new WeakMap<object, readonly string[]>();
-function addNamed(result: object, kept: boolean, out: Set<string>): void {
-  if (typeof result !== 'object' || result === null) return;
-  if (!kept) return behind(result, true, out);
-  let known = named.get(result);
-  if (!known) {
-    const own = new Set<string>();
-    behind(result, true, own);
-    named.set(result, (known = [...own]));
-  }
-  for (let i = 0; i < known.length; i++) out.add(known[i]);
 }
 
 /** Those that figures name themselves: figures are fields of a result, or of an object in one; lists hold none. */

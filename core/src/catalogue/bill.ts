@@ -1,4 +1,3 @@
-import { flatMap, times } from '../lists.js';
 import type { Part, Reel, Rig, Tank } from '../rig/schema.js';
 import { shapeHeight, volumeAt } from '../rig/tank-shape.js';
 import { type EquipmentKind, equipmentOf } from './equipment.js';
@@ -37,18 +36,15 @@ const LISTED = new WeakMap<Rig, readonly Carried[]>();
 function listed(rig: Rig): readonly Carried[] {
   const of = (thing: string | undefined, kind: EquipmentKind, size: number): Carried => ({ thing, kind, size });
   return [
-    ...flatMap(rig.tanks, (t) => [of(t.id, 'tank', volumeOf(t)), ...(t.bund ? [of(t.id, 'bund', t.bund)] : [])]),
-    ...flatMap(rig.machines, (m) => [of(m.id, 'pump', m.flow), of(m.id, 'engine', m.enginePower)]),
+    ...rig.tanks.flatMap((t) => [of(t.id, 'tank', volumeOf(t)), ...(t.bund ? [of(t.id, 'bund', t.bund)] : [])]),
+    ...rig.machines.flatMap((m) => [of(m.id, 'pump', m.flow), of(m.id, 'engine', m.enginePower)]),
     ...rig.boosters.map((b) => of(b.id, 'booster', b.openFlow)),
     ...rig.softPumps.map((p) => of(p.id, `soft-pump-${p.kind}`, p.openFlow)),
-    ...flatMap(rig.reels, (r) => [of(r.id, 'reel', drumOf(r)), ...(r.motor === undefined ? [] : [of(r.id, 'reel-motor', r.motor)])]),
+    ...rig.reels.flatMap((r) => [of(r.id, 'reel', drumOf(r)), ...(r.motor === undefined ? [] : [of(r.id, 'reel-motor', r.motor)])]),
     ...rig.outlets.map((o) => (o.kind === 'surface-cleaner' ? of(undefined, 'surface-cleaner', o.width ?? 0.508) : of(undefined, 'gun', o.wantedPressure))),
     ...rig.sprayers.map((s) => of(undefined, 'soft-gun', s.nozzleBore)),
     ...rig.fuelTanks.filter((t) => !t.vehicle).map((t) => of(t.id, 'fuel-tank', t.volume)),
-    ...flatMap(
-      rig.batteries.filter((b) => !b.vehicle),
-      (b) => times(b.parallel ?? 1, () => of(b.id, `battery-${b.chemistry}`, b.capacity)),
-    ),
+    ...rig.batteries.filter((b) => !b.vehicle).flatMap((b) => Array.from({ length: b.parallel ?? 1 }, () => of(b.id, `battery-${b.chemistry}`, b.capacity))),
     ...rig.panels.map((p) => of(p.id, 'fuse-panel', rig.wires.filter((w) => w.from === p.id).length)),
     ...rig.compressors.filter((c) => c.freeAir > 0).map((c) => of(c.id, 'compressor', c.freeAir)),
     ...rig.receivers.map((r) => of(r.id, 'receiver', r.volume)),
@@ -75,7 +71,7 @@ export function bill(rig: Rig): Bill {
     price += own.price;
     massKg += own.massKg;
   };
-  for (const line of rig.lines) for (const part of [...line.parts, ...flatMap(line.taps ?? [], tapParts)]) add(partBill(part));
+  for (const line of rig.lines) for (const part of [...line.parts, ...(line.taps ?? []).flatMap(tapParts)]) add(partBill(part));
   for (const { kind, size } of equipmentOn(rig)) add(equipmentOf(kind, size));
   if (rig.platform) price += platformPrice(rig.platform);
   for (const g of rig.gear) add({ price: gearPrice(g), massKg: g.mass });

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { Dimension } from '../quantity/dimension.js';
 import { si } from '../quantity/parse.js';
 
@@ -172,7 +171,7 @@ const ROWS: Readonly<Record<EquipmentKind, readonly Row[]>> = {
 
 const INCH = 0.0254;
 
-export const EQUIPMENT: readonly Equipment[] = flatMap(Object.entries(ROWS) as [EquipmentKind, readonly Row[]][], ([kind, rows]) =>
+export const EQUIPMENT: readonly Equipment[] = (Object.entries(ROWS) as [EquipmentKind, readonly Row[]][]).flatMap(([kind, rows]) =>
   rows.map(([size, outside, price, massKg]) => {
     const [length, width, height] = outside.split(' ').map((x) => Number(x) * INCH);
     return { id: `${kind}-${size.replace(/[^\w.]+/g, '')}`, kind, size, outsideM: [length, width, height], price, massKg };

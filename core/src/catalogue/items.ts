@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { parseQuantity } from '../quantity/parse.js';
 import type { PartDocument } from '../rig/schema.js';
 
@@ -36,7 +35,7 @@ function item(id: string, name: string, group: string, part: Record<string, unkn
 }
 
 function sized(): CatalogueItem[] {
-  return flatMap(SIZES, ({ nominal, barb, ball, scale, strainer }) => {
+  return SIZES.flatMap(({ nominal, barb, ball, scale, strainer }) => {
     const bore = `${nominal} in`;
     const s = slug(nominal);
     const fitting = (is: string, label: string, price: number, mass: number, extra: Record<string, unknown> = {}, source = CRANE) =>

@@ -1,5 +1,4 @@
 import { GRAVITY } from '../fluid/air.js';
-import { times } from '../lists.js';
 import type { LinkSpec } from '../hydraulics/network/spec.js';
 
 /** What an electric pump runs on: volts at the battery, Ω there and back in its cable, efficiency, and what it draws running free, A. */
@@ -59,7 +58,7 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
     }
     case 'air': {
       const p = head(pump.airPressure);
-      return times(13, (i) => ({ flowM3s: (q * i) / 10, headM: p * (1 - (i / 10) ** 2) }));
+      return Array.from({ length: 13 }, (_, i) => ({ flowM3s: (q * i) / 10, headM: p * (1 - (i / 10) ** 2) }));
     }
   }
 }

@@ -3,16 +3,17 @@ import { changed } from '../edit/draft.js';
 import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
 import { weightPrice } from '../solve/loaded.js';
 import { assess } from '../assess/assess.js';
-import { type Verdict, worse } from '../subject/verdict.js';
+import type { Verdict } from '../subject/verdict.js';
 import { dayModelSteps } from '../day/model.js';
 import { telling } from '../steps.js';
 import type { Chance } from '../day/chance.js';
-import { daysMessage, daysVerdict, hasDays } from '../day/judge.js';
+import { roadFinding, verdictOf } from '../day/judge.js';
 import { judgedSteps } from '../day/rounds.js';
 import { gatherSample } from '../day/sample.js';
 import { simulateSteps } from '../day/simulate-day.js';
 import { fuelLastsDays } from '../day/types.js';
 import { dayOf } from '../day/usual-day.js';
+import { weighDay } from '../day/weigh-day.js';
 import { readRig } from '../rig/read.js';
 import type { RigDocument } from '../rig/schema.js';
 import { type Message, message } from '../working/figure.js';
@@ -94,17 +95,14 @@ export function* compareOptionsSteps(contenders: readonly Contender[], most: num
     const sample = gatherSample(model, seed, [step.value]);
     const usual = yield* telling(simulateSteps(model), (i + 1) / contenders.length);
     const a = assess(read.rig);
-    // A build whose days go short too often is not fed, here as everywhere.
-    const ofDays = hasDays(a) ? daysVerdict(sample) : 'fed';
-    const verdict = worse(a.verdict, ofDays);
-    const byDays = verdict !== a.verdict;
+    const { verdict, headline, by } = verdictOf(a, sample, roadFinding(read.rig, weighDay(read.rig, usual), a));
     const strength = sample.strengths.at(0);
     rows.push({
       id: c.id,
       name: c.name,
       verdict,
-      headline: byDays ? daysMessage(sample.short, sample.tolerance) : a.headline,
-      byDays,
+      headline,
+      byDays: by === 'days',
       short: sample.short,
       lostS: sample.figures.waited.mean + sample.figures.undone.mean,
       usedM3: sample.figures.used.mean,

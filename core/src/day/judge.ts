@@ -1,8 +1,9 @@
 import type { Assessment } from '../assess/assessment.js';
 import type { Rig } from '../rig/schema.js';
 import type { Finding } from '../subject/finding.js';
+import { FINDING_KINDS } from '../subject/index.js';
 import { type AsTold, type Message, message } from '../working/figure.js';
-import { type Verdict, VERDICTS } from '../subject/verdict.js';
+import { type Scale, type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import type { Chance } from './chance.js';
 import { type DayWeight, dayWeightFindings } from './weigh-day.js';
 
@@ -41,4 +42,35 @@ export function roadFinding(rig: Rig, day: DayWeight | undefined, a: AsTold<Pick
   return dayWeightFindings(rig, a.weight, day)
     .filter((f) => f.verdict !== 'fed' && rank(f.verdict) > (known.get(f.code) ?? 0))
     .reduce<Finding | undefined>((worst, f) => (worst && rank(worst.verdict) >= rank(f.verdict) ? worst : f), undefined);
+}
+
+/** What is said of a rig over all: by itself, by its days, or by what a day puts on the road. */
+export interface Said {
+  readonly verdict: Verdict;
+  /** What the severity is about. */
+  readonly scale: Scale;
+  readonly headline: Message;
+  /** What the headline tells of. */
+  readonly by: 'rig' | 'days' | 'road';
+  /** Of its days, where any were judged. */
+  readonly days: { readonly verdict: Verdict; readonly message: Message } | undefined;
+}
+
+/**
+ * The one verdict on a rig, for bench, yard, options and command line: a build whose days go short too often is not fed, nor is one
+ * whose day puts more on an axle, some minute of driving, than any of its fillings.
+ * @param sample its days, where they are known
+ * @param road see {@link roadFinding}
+ */
+export function verdictOf(
+  a: AsTold<Pick<Assessment, 'verdict' | 'scale' | 'headline' | 'feeds' | 'chemical'>>,
+  sample: JudgedDays | undefined,
+  road: Finding | undefined,
+): Said {
+  const days = sample && hasDays(a) ? { verdict: daysVerdict(sample), message: daysMessage(sample.short, sample.tolerance) } : undefined;
+  const isWorse = (v: Verdict): boolean => worse(a.verdict, v) !== a.verdict;
+  if (road && isWorse(road.verdict) && worse(road.verdict, days?.verdict ?? 'fed') === road.verdict)
+    return { verdict: road.verdict, scale: FINDING_KINDS[road.code].scale, headline: road.message, by: 'road', days };
+  if (days && isWorse(days.verdict)) return { verdict: days.verdict, scale: 'feeding', headline: days.message, by: 'days', days };
+  return { verdict: a.verdict, scale: a.scale, headline: a.headline, by: 'rig', days };
 }

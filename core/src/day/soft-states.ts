@@ -6,10 +6,9 @@ import { carriedStrengths } from '../solve/blend-start.js';
 import { DRY } from '../solve/solved.js';
 import { wantedStrength } from '../solve/consumption.js';
 import { drawnWay } from '../subject/mix/drawn-mix.js';
-import { blendOf } from '../subject/reads.js';
-import { sameList } from '../subject/same-list.js';
-import { SharedLists } from '../subject/shared-lists.js';
-import type { Stocks } from '../solve/stock.js';
+import { type Lists, Reading } from '../assess/again/reading.js';
+import { sameList } from '../same-list.js';
+import { mixMadeIn, type Stocks } from '../solve/stock.js';
 import { airUse, compressorPower, pumpCurrent } from '../chemistry/diaphragm-pump.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { jetHeight } from '../hydraulics/outflow.js';
@@ -54,27 +53,39 @@ export interface SoftTable {
   readonly wanted: number;
 }
 
+/** The lines of a mix and of its pump, and what they join. */
+function wayOfMix(rig: Rig, mix: Mix): readonly unknown[] {
+  const lines = rig.lines.filter((l) => l.role === 'chemical');
+  const pump = lines.find((l) => l.from.at === 'mix' && l.from.id === mix.id && l.to.at === 'soft-pump')?.to.id;
+  const own = lines.filter((l) => [l.from, l.to].some((e) => (e.at === 'mix' && e.id === mix.id) || (e.at === 'soft-pump' && e.id === pump)));
+  const joined = (things: readonly { readonly id: string }[], at: 'tank' | 'sprayer' | 'soft-pump'): readonly unknown[] =>
+    things.filter((x) => own.some((l) => [l.from, l.to].some((e) => e.at === at && e.id === x.id)));
+  return [
+    ...own,
+    ...joined(rig.softPumps, 'soft-pump'),
+    ...joined(rig.sprayers, 'sprayer'),
+    ...joined(rig.tanks, 'tank'),
+    ...rig.tanks.map((t) => mixMadeIn(rig, t)?.id),
+  ];
+}
+
 /** Tables that were worked out before, with what they hang on: for a like rig, whose branches that have not changed are the same objects. */
 export class SoftBook {
   private readonly tables = new Map<string, { readonly reads: readonly unknown[]; readonly table: SoftTable | undefined }>();
-  private lists = new SharedLists();
+  private lists: Lists = new Map();
 
   /** A mix's table: the one of before where nothing that it hangs on has changed. The first rig's are kept. */
-  *of(rig: Rig, mix: Mix, make: () => Generator<void, SoftTable | undefined>): Generator<void, SoftTable | undefined> {
-    const lists = new SharedLists(this.lists);
-    const reads = [
-      ...blendOf({ rig, lists, bare: (things) => things, wet: (tanks) => tanks }, mix),
-      // Their places are in it.
-      ...rig.tanks.map((t) => t.id),
-      ...rig.compressors.map((c) => c.id),
-    ];
+  *of(cases: Cases, mix: Mix, make: () => Generator<void, SoftTable | undefined>): Generator<void, SoftTable | undefined> {
+    const { rig } = cases;
+    const reading = new Reading(rig, () => cases, this.lists);
+    // Places of tanks and compressors are in it.
+    const reads = [reading.list('chemistry'), ...wayOfMix(rig, mix), ...rig.tanks.map((t) => t.id), ...rig.compressors.map((c) => c.id)];
     const known = this.tables.get(mix.id);
     if (known && sameList(known.reads, reads)) return known.table;
     const table = yield* make();
     if (!known) {
       this.tables.set(mix.id, { reads, table });
-      lists.settle();
-      this.lists = lists;
+      this.lists = reading.lists;
     }
     return table;
   }
@@ -89,7 +100,7 @@ export function* softTables(cases: Cases, stocks: Stocks, book?: SoftBook): Gene
   const out: SoftTable[] = [];
   for (const mix of rig.mixes) {
     const made = (): Generator<void, SoftTable | undefined> => blended(rig, values, stocks, mix);
-    const table = mix.injector ? drawn(cases, stocks, mix) : yield* book ? book.of(rig, mix, made) : made();
+    const table = mix.injector ? drawn(cases, stocks, mix) : yield* book ? book.of(cases, mix, made) : made();
     if (table) out.push(table);
   }
   return out;

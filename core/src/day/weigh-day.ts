@@ -7,7 +7,7 @@ import { Stocks } from '../solve/stock.js';
 import type { Finding } from '../subject/finding.js';
 import { weightFindings } from '../subject/weight/findings.js';
 import type { WeightResult, WeightState } from '../subject/weight/result.js';
-import { stateOf } from '../subject/weight/states.js';
+import { ratedOn, stateOf } from '../subject/weight/states.js';
 import { message } from '../working/figure.js';
 import type { DayResult } from './types.js';
 
@@ -40,6 +40,7 @@ export function weighDay(rig: Rig, day: DayResult): DayWeight | undefined {
   if (!platform || !trace) return undefined;
   const values = assumptionValues(rig.assumptions);
   const load = deckLoad(rig, new Stocks(rig, values))!;
+  const rated = ratedOn(platform);
   const drives = day.phases.filter((p) => p.kind === 'drive' || p.kind === 'refill');
   const row = new Map<string, number>();
   day.vessels.forEach((v, i) => v.tankIds.forEach((id) => void (row.has(id) || row.set(id, i))));
@@ -55,7 +56,7 @@ export function weighDay(rig: Rig, day: DayResult): DayWeight | undefined {
       return i === undefined ? 1 : (trace.fuel[i]?.[k] ?? 1);
     };
   const at = trace.timeS.map((s, k): DayWeightState => ({
-    ...stateOf(platform, load, { id: `at:${s}`, name: message('On the road'), levels: levelsAt(k), fuel: fuelAt(k) }),
+    ...stateOf(platform, rated, load, { id: `at:${s}`, name: message('On the road'), levels: levelsAt(k), fuel: fuelAt(k) }),
     driven: true,
     atS: s,
   }));

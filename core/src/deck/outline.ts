@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { type Carried, equipmentOn } from '../catalogue/bill.js';
 import { equipmentOf, outsideOf } from '../catalogue/equipment.js';
 import { floorOf, placesOf } from '../rig/stand.js';
@@ -131,7 +130,7 @@ function standing(rig: Rig): readonly Standing[] {
     ...rig.softPumps.map((p) => of('soft-pump', p.id, p.name, outside(p.id), dry(p.id))),
     ...rig.boosters.map((b) => of('booster', b.id, b.name, outside(b.id), dry(b.id))),
     ...rig.manifolds.map((m) => of('manifold', m.id, m.name, BAR, 0, m.height - BAR[2] / 2)),
-    ...flatMap(rig.mixes, (m) => (m.way === 'proportioner' ? [of('mix', m.id, `${m.name}, panel`, PANEL, 0)] : [])),
+    ...rig.mixes.flatMap((m) => (m.way === 'proportioner' ? [of('mix', m.id, `${m.name}, panel`, PANEL, 0)] : [])),
     ...rig.reels.map((r) => of('reel', r.id, r.name, [r.width + SIDE_BY_SIDE, r.flange, r.flange], dry(r.id))),
     ...rig.gear.map((g) => of('gear', g.id, g.name, [g.length, g.width, g.height], g.mass)),
     ...rig.fuelTanks.filter(onDeck).map((t) => of('fuel-tank', t.id, t.name, fuelTankSize(t), dry(t.id))),

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { Line, Rig } from '../rig/schema.js';
 import type { Box, Standing } from './outline.js';
 
@@ -58,9 +57,9 @@ export function endHeight(rig: Rig, end: Line['from'], box: Pick<Box, 'z0'>): nu
  * to the end's. A line that goes to a reel lies to the reel. Length along the deck is |Δx| + |Δy| + |Δz| of its ports.
  */
 export function laidLines(rig: Rig, things: readonly Standing[]): LaidLine[] {
-  const boxes = new Map(flatMap(things, (t) => (t.box ? [[t.id, t.box] as const] : [])));
+  const boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
   const reels = new Map([...rig.reels].reverse().map((r) => [r.line, r]));
-  return flatMap(rig.lines, (l): LaidLine[] => {
+  return rig.lines.flatMap((l): LaidLine[] => {
     const reel = reels.get(l.id);
     const from = l.from.id === undefined ? undefined : boxes.get(l.from.id);
     const to = (l.to.id === undefined ? undefined : boxes.get(l.to.id)) ?? (reel && boxes.get(reel.id));

@@ -1,5 +1,3 @@
-import { times } from '../lists.js';
-
 /** A branch of a circuit between two nodes: its resistance, Ω. */
 export interface Branch {
   readonly from: number;
@@ -19,7 +17,7 @@ export interface Load {
  */
 export function nodeVoltages(nodes: number, branches: readonly Branch[], loads: readonly Load[], volts: number): number[] | undefined {
   const n = nodes - 1;
-  const a = times(n, () => new Array<number>(n + 1).fill(0));
+  const a = Array.from({ length: n }, () => new Array<number>(n + 1).fill(0));
   const add = (i: number, j: number, g: number): void => {
     if (i === 0) return;
     if (j === 0) a[i - 1][n] += g * volts;

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { type Box, fuelTankSize, placedOn, portTo, type Standing } from '../deck/index.js';
 import { burnerFuel, fuelHeadLoss, type FuelKind, fuelRate } from '../fuel/index.js';
@@ -63,7 +62,7 @@ const SMOOTH = 1.5e-6;
 /** Which engine drinks from which tank, and whether it gets there. */
 export function fuelSupply(rig: Rig, values: AssumptionValues, things: readonly Standing[] = placedOn(rig)): FuelSupply {
   const engines = enginesOn(rig, values);
-  const boxes = new Map(flatMap(things, (t) => (t.box ? [[t.id, t.box] as const] : [])));
+  const boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
   const stores: Store[] = rig.fuelTanks.map((t) => ({ id: t.id, name: t.name, fuel: t.fuel, volumeM3: t.volume, tank: t }));
   const slope = Math.max(Math.abs(rig.platform?.slope?.nose ?? 0), Math.abs(rig.platform?.slope?.kerb ?? 0)) || values['fuel-slope'];
   const drinks = engines.map((engine): Drink => {

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { ampacityOf, chooseCable, fuseFor, gaugeOf, wireResistance } from '../electrics/index.js';
 import { type Box, placedOn, portTo, type Standing } from '../deck/index.js';
@@ -54,7 +53,7 @@ export const loadsOn = workedOnce((rig, values): readonly LoadOn[] => {
   return [
     ...rig.softPumps.filter((p) => p.kind === 'electric').map((p) => of(p, 'pump', p.id)),
     ...rig.boosters.filter((b) => b.running).map((b) => of(b, 'booster', b.id)),
-    ...flatMap(rig.mixes, (m) => (m.injector?.remote ? [of({ id: m.id, name: `Remote switch of ${m.name}` }, 'remote', m.injector.outlet)] : [])),
+    ...rig.mixes.flatMap((m) => (m.injector?.remote ? [of({ id: m.id, name: `Remote switch of ${m.name}` }, 'remote', m.injector.outlet)] : [])),
     ...rig.reels.filter((r) => r.motor !== undefined).map((r) => of({ id: r.id, name: `Motor of ${r.name}` }, 'reel', r.id)),
     ...engines.filter((e) => e.electricStart).map((e) => of({ id: e.id, name: `Starter of ${e.name}` }, 'starter', e.id)),
     ...rig.burners.map((b) => of(b, 'burner', b.id, b.machine)),
@@ -93,7 +92,7 @@ export class Lengths {
     readonly values: AssumptionValues,
     things: readonly Standing[] = placedOn(rig),
   ) {
-    this.boxes = new Map(flatMap(things, (t) => (t.box ? [[t.id, t.box] as const] : [])));
+    this.boxes = new Map(things.flatMap((t) => (t.box ? [[t.id, t.box] as const] : [])));
   }
 
   /** Along deck and walls, with slack, m; the usual length while either has no place. */

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { PlacementDocument, RigDocument } from './schema.js';
 
 /** Lists of a rig whose things stand somewhere. */
@@ -26,7 +25,7 @@ const standsHere = (x: { readonly vehicle?: boolean | undefined }): boolean => !
 /** Everything on a rig that stands somewhere, by id, in the order of its lists. */
 export const placeable = (
   rig: Readonly<Partial<Record<PlacedList, readonly { readonly id: string; readonly vehicle?: boolean | undefined }[]>>>,
-): readonly string[] => flatMap(PLACED_LISTS, (list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
+): readonly string[] => PLACED_LISTS.flatMap((list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
 
 /**
  * Takes away the places of things that are gone, and lets down to the deck what stood on them. For every change of a document.

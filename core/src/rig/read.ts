@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import * as v from 'valibot';
 import type { QuantityRule } from './quantity-field.js';
 import { type Rig, type RigDocument, RigSchema } from './schema.js';
@@ -91,11 +90,7 @@ type AnySchema = v.GenericSchema & {
 
 function steps(schema: AnySchema, key: string): AnySchema[] {
   if (schema.wrapped) return steps(schema.wrapped, key);
-  if (schema.options)
-    return flatMap(
-      schema.options.filter((o) => typeof o === 'object'),
-      (o) => steps(o, key),
-    );
+  if (schema.options) return schema.options.filter((o) => typeof o === 'object').flatMap((o) => steps(o, key));
   if (schema.entries) return schema.entries[key] ? [schema.entries[key]] : [];
   if (schema.item && /^\d+$/.test(key)) return [schema.item];
   return [];
@@ -109,7 +104,7 @@ function ruleOf(schema: AnySchema): QuantityRule | undefined {
 /** The rule of the quantity at a path of the document (`machines.0.flow`), or undefined where no quantity lives. */
 export function quantityRule(path: string): QuantityRule | undefined {
   let reach: AnySchema[] = [RigSchema as unknown as AnySchema];
-  for (const key of path.split('.')) reach = flatMap(reach, (s) => steps(s, key));
+  for (const key of path.split('.')) reach = reach.flatMap((s) => steps(s, key));
   for (const schema of reach) {
     const rule = ruleOf(schema);
     if (rule) return rule;

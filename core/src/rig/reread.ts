@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import * as v from 'valibot';
 import { type Read, type ReadRig, readRig } from './read.js';
 import { body, type Rig, RIG_VERSION, type RigDocument } from './schema.js';
@@ -39,7 +38,7 @@ function listOf(schema: Entry): { readonly item: Entry; readonly most: number } 
   return item && most !== undefined ? { item, most } : undefined;
 }
 const LISTS = new Map(
-  flatMap(Object.entries(FIELDS), ([key, schema]) => {
+  Object.entries(FIELDS).flatMap(([key, schema]) => {
     const list = listOf(schema);
     return list ? [[key, list] as const] : [];
   }),

@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { type Dimension, findUnit } from '../quantity/dimension.js';
 import { typeableQuantity } from '../quantity/format.js';
 import { parseQuantity } from '../quantity/parse.js';
@@ -42,7 +41,7 @@ const asItWas = (old: Raw): Raw => old;
 
 /** Ids of everything that a document has a list of. */
 const idsOf = (old: Raw): Set<unknown> =>
-  new Set(flatMap(Object.values(old), (list) => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? x['id'] : undefined)) : [])));
+  new Set(Object.values(old).flatMap((list) => (Array.isArray(list) ? list.map((x: unknown) => (isTree(x) ? x['id'] : undefined)) : [])));
 
 /** A quantity that says there is some of it; what cannot be read is left for the schema to tell. */
 const some = (text: unknown, dimension: Dimension): boolean => {

@@ -137,8 +137,8 @@ export class BlendNetwork {
     this.tankNodes = this.branches.map((_, i) => this.network.node(`tank:${i}`));
     this.branchLinks = this.branches.map((_, i) => this.network.link(`branch:${i}`));
     this.suctionLink = this.network.link('suction');
-    this.clean = this.network.room.copy(this.network.quadratic);
-    this.dirty = this.network.room.copy(this.network.quadratic);
+    this.clean = this.network.quadratic.slice();
+    this.dirty = this.network.quadratic.slice();
     for (const [i, b] of this.branches.entries()) if (strains(b.line)) this.dirty[this.branchLinks[i]] = this.terms(b.line, b.gravity, true).quadratic!;
     if (this.suction && strains(this.suction)) this.dirty[this.suctionLink] = this.terms(this.suction, 1, true).quadratic!;
     this.full = this.branches.map((b) => b.tank?.fullLevel ?? 0);

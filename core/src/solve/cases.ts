@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
@@ -237,7 +236,7 @@ export class Cases {
   private findPassed(settings: CaseSettings, wanted: Solved, runs: (machine: number) => boolean): readonly number[] | undefined {
     const { rig, net } = this;
     const own = rig.machines.map((m, i) => (runs(i) ? m.flow : 0));
-    const fed = flatMap(rig.machines, (m, i) => {
+    const fed = rig.machines.flatMap((m, i) => {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
       const from = path[0]?.from.at;

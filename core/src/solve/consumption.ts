@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { WASH_IDS, type WashSurface } from '../assumption/wash-surfaces.js';
 import type { Mix } from '../rig/schema.js';
@@ -51,8 +50,7 @@ export const dayUse = (uses: readonly { readonly name: string; readonly perJobM3
     uses.reduce((sum, u) => sum + u.perJobM3 * u.jobs, 0),
     'volume',
     'day-use',
-    flatMap(
-      uses.filter((u) => u.perJobM3 > 0),
-      (u) => [input('V_job', `${u.name}, a job`, u.perJobM3, 'volume'), input('n', `${u.name}, jobs`, u.jobs, 'number')],
-    ),
+    uses
+      .filter((u) => u.perJobM3 > 0)
+      .flatMap((u) => [input('V_job', `${u.name}, a job`, u.perJobM3, 'volume'), input('n', `${u.name}, jobs`, u.jobs, 'number')]),
   );

@@ -1,5 +1,4 @@
 import { WATER_KG_M3 } from '../fluid/water.js';
-import { flatMap } from '../lists.js';
 import { equipmentOn, partBill } from '../catalogue/bill.js';
 import { equipmentOf } from '../catalogue/equipment.js';
 import type { AssumptionValues } from '../assumption/register.js';
@@ -85,8 +84,8 @@ export function hungOn(rig: Rig, placed: (id: string) => boolean): Map<string | 
 
 /** Full tanks of fuel on the deck, and what engines carry, kg; the vehicle's own weighs with the vehicle. */
 export const fuelOn = (rig: Rig, values: AssumptionValues): readonly { readonly id: string; readonly kg: number }[] => [
-  ...flatMap(rig.fuelTanks, (t) => (t.vehicle ? [] : [{ id: t.id, kg: t.volume * densityOf(t.fuel, values) }])),
-  ...flatMap(enginesOn(rig, values), (e) => (e.own === undefined ? [] : [{ id: e.id, kg: e.own * densityOf(e.fuel, values) }])),
+  ...rig.fuelTanks.flatMap((t) => (t.vehicle ? [] : [{ id: t.id, kg: t.volume * densityOf(t.fuel, values) }])),
+  ...enginesOn(rig, values).flatMap((e) => (e.own === undefined ? [] : [{ id: e.id, kg: e.own * densityOf(e.fuel, values) }])),
 ];
 
 /** Everything that weighs on a rig's platform; undefined for a rig without one. */

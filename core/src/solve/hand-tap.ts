@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { tapParts } from '../catalogue/tap-parts.js';
 import type { HandTap, Line, Rig } from '../rig/schema.js';
 import { bucketFlow, type SpigotCurve } from './spigot-curve.js';
@@ -33,6 +32,6 @@ export function withTapOpen(rig: Rig, line: Line, tap: HandTap, curves: Readonly
       return Number.isFinite(bare) ? { ...s, readings: [{ flow: bare, at: 'spigot' as const }] } : s;
     }),
     manifolds: [...rig.manifolds, { id: handTee(tap), name: tap.name, height: tap.height }],
-    lines: flatMap(rig.lines, (l) => (l.id === line.id ? ways : [l])),
+    lines: rig.lines.flatMap((l) => (l.id === line.id ? ways : [l])),
   };
 }

@@ -1,5 +1,4 @@
 import { WATER_KG_M3 } from '../fluid/water.js';
-import { flatMap } from '../lists.js';
 import { waveAssumption } from '../catalogue/part-loss.js';
 import { airPressure, GRAVITY } from '../fluid/air.js';
 import { type PulseHead, pulseHead, type PulsePiece } from '../hydraulics/pulses.js';
@@ -113,8 +112,8 @@ export interface LaidPiece {
 
 /** Hoses and accumulators of a path. */
 export const piecesOf = (path: readonly Line[], values: AssumptionValues, altitudeM: number): LaidPiece[] =>
-  flatMap(path, (l) =>
-    flatMap(l.parts, (p): LaidPiece[] => {
+  path.flatMap((l) =>
+    l.parts.flatMap((p): LaidPiece[] => {
       if (p.kind === 'hose') return [{ lineId: l.id, boreM: p.bore, lengthM: p.length, waveMs: values[waveAssumption(p)], yieldsM2: undefined }];
       if (p.kind !== 'fitting' || p.is !== 'accumulator') return [];
       const yieldsM2 = p.count * accumulatorYields(values, airPressure(altitudeM));
@@ -122,19 +121,9 @@ export const piecesOf = (path: readonly Line[], values: AssumptionValues, altitu
     }),
   );
 
-/** Pulses last worked out for a path: most cases of a feed have the same flows in it. */
-const lastPulse = new WeakMap<readonly LaidPiece[], { readonly machine: Machine; readonly k: number; readonly crankHz: number; readonly pulse: Pulse }>();
-
 function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], flowM3s: number): Pulse {
   const crankHz = (machine.speed * flowM3s) / machine.flow;
   const k = solved.values['acceleration-k'];
-  const last = lastPulse.get(laid);
-  if (last?.machine === machine && last.k === k && last.crankHz === crankHz) {
-    const { pieces } = last.pulse;
-    let same = true;
-    for (let i = 0; same && i < laid.length; i++) if (pieces[laid.length - 1 - i].flowM3s !== Math.abs(solved.flowOf(laid[i].lineId))) same = false;
-    if (same) return last.pulse;
-  }
   // A line that others draw on too speeds up as a whole.
   const pieces: PulsePiece[] = [];
   for (let i = laid.length - 1; i >= 0; i--) {
@@ -142,9 +131,7 @@ function pulses(solved: Solved, machine: Machine, laid: readonly LaidPiece[], fl
     const flowM3s = Math.abs(solved.flowOf(lineId));
     pieces.push(yieldsM2 === undefined ? { boreM, lengthM, waveMs, flowM3s } : { boreM, lengthM, waveMs, flowM3s, yieldsM2 });
   }
-  const pulse: Pulse = Object.assign(pulseHead(pieces, machine.arrangement, crankHz, k), { pieces, turnsPerMinute: 60 * crankHz });
-  lastPulse.set(laid, { machine, k, crankHz, pulse });
-  return pulse;
+  return Object.assign(pulseHead(pieces, machine.arrangement, crankHz, k), { pieces, turnsPerMinute: 60 * crankHz });
 }
 
 /** Head in all, m. */

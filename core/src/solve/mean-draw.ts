@@ -1,4 +1,3 @@
-import { flatMap, times } from '../lists.js';
 import type { Machine, Outlet, Rig } from '../rig/schema.js';
 import type { Cases } from './cases.js';
 import { feedPath } from './inlet.js';
@@ -16,11 +15,13 @@ class Leaving {
 
   constructor(private readonly rig: Rig) {
     const tankAt = (id: string | undefined): number => rig.tanks.findIndex((t) => t.id === id);
-    this.lines = flatMap(rig.lines, (l) => {
-      if (isDraw(l)) return [{ id: l.id, tank: tankAt(l.from.id), sign: 1 }];
-      return l.role === 'bypass' && l.to.at === 'tank' ? [{ id: l.id, tank: tankAt(l.to.id), sign: -1 }] : [];
-    }).filter((l) => l.tank >= 0);
-    this.loops = flatMap(rig.machines, (m, i) => (rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id) ? [] : [i]));
+    this.lines = rig.lines
+      .flatMap((l) => {
+        if (isDraw(l)) return [{ id: l.id, tank: tankAt(l.from.id), sign: 1 }];
+        return l.role === 'bypass' && l.to.at === 'tank' ? [{ id: l.id, tank: tankAt(l.to.id), sign: -1 }] : [];
+      })
+      .filter((l) => l.tank >= 0);
+    this.loops = rig.machines.flatMap((m, i) => (rig.lines.some((l) => l.role === 'bypass' && !l.closed && l.from.id === m.id) ? [] : [i]));
   }
 
   /** Less what comes back, m³/s, by tank of the document. */
@@ -48,19 +49,13 @@ export interface HeldWay {
   readonly out: readonly number[];
 }
 
-/** How much more leaves each tank than with every trigger held, m³/s: by which guns of a group are held, as bits. */
-type More = readonly (readonly number[])[];
-/** @param gun the first of the group */
-type Stand = (gun: string, make: () => More) => More;
-
 /** What a straight job takes out of each tank: every way of holding the triggers, each gun by itself for its share of the time. */
 export class Draws {
   readonly ways: readonly HeldWay[];
   /** With every trigger held, m³/s by tank. */
   readonly all: readonly number[];
 
-  /** @param stand gives what guns that stand apart take, as it was where nothing that it hangs on has changed */
-  constructor(cases: Cases, triggerShare: number, stand: Stand = (_gun, make) => make()) {
+  constructor(cases: Cases, triggerShare: number) {
     const { rig, net } = cases;
     const guns = rig.outlets.filter((o) => o.open);
     const runs = rig.machines.map((m: Machine) => net.outletsOf(m.id).some((o: Outlet) => o.open));
@@ -76,26 +71,20 @@ export class Draws {
             { share: 1 - triggerShare, out: out(cases.given({ ...settings, open: [] })) },
             { share: triggerShare, out: this.all },
           ]
-        : this.held(ids, new Triggers(cases, guns, settings), triggerShare, out, stand);
+        : this.held(ids, new Triggers(cases, guns, settings), triggerShare, out);
   }
 
   /** Every way of holding these triggers: what guns that stand apart take is added up. */
-  private held(ids: readonly string[], triggers: Triggers, triggerShare: number, out: (solved: Solved) => readonly number[], stand: Stand): readonly HeldWay[] {
+  private held(ids: readonly string[], triggers: Triggers, triggerShare: number, out: (solved: Solved) => readonly number[]): readonly HeldWay[] {
     const n = ids.length;
     const more = triggers.groups.map((_, g) => {
       const guns = triggers.gunsOf(g);
-      return stand(guns[0], () =>
-        times(2 ** guns.length - 1, (bits) =>
-          out(
-            triggers.held(
-              g,
-              guns.filter((_id, i) => bits & (1 << i)),
-            ),
-          ).map((q, t) => q - this.all[t]),
-        ),
-      );
+      return Array.from({ length: 2 ** guns.length - 1 }, (_way, bits) => {
+        const held = guns.filter((_id, i) => bits & (1 << i));
+        return out(triggers.held(g, held)).map((q, t) => q - this.all[t]);
+      });
     });
-    return times(2 ** n, (bits) => {
+    return Array.from({ length: 2 ** n }, (_, bits) => {
       let count = 0;
       for (let i = 0; i < n; i++) if (bits & (1 << i)) count++;
       const flows = [...this.all];
@@ -108,13 +97,6 @@ export class Draws {
       });
       return { share: triggerShare ** count * (1 - triggerShare) ** (n - count), out: flows };
     });
-  }
-
-  /** All that is said of a tank by its place: with every trigger held, then share and flow of each way. */
-  of(tank: number): readonly number[] {
-    const said = [this.all[tank]];
-    for (const w of this.ways) said.push(w.share, w.out[tank]);
-    return said;
   }
 
   /** Mean of the job, m³/s, for a tank by its place. */

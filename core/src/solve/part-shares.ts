@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import { partHeadLoss } from '../catalogue/part-loss.js';
 import type { Line, Part } from '../rig/schema.js';
 import type { Solved } from './solved.js';
@@ -19,7 +18,7 @@ export function partShares(solved: Solved, path: readonly Line[], flowOf: (line:
     }
   }
   let i = 0;
-  return flatMap(path, (line) => {
+  return path.flatMap((line) => {
     const flowM3s = Math.abs(flowOf(line));
     return line.parts.map(({ id, name }: Part) => {
       const lossM = losses[i++];

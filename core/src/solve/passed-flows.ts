@@ -1,5 +1,3 @@
-import { flatMap, times } from '../lists.js';
-
 /** Head that a starved pump keeps at its whole flow, m: it shares out what pumps on one header pull, and moves no figure by more. */
 const EASE_M = 1e-3;
 const MOST_STEPS = 40;
@@ -20,7 +18,7 @@ export function passedFlows(wants: readonly number[], margins: (flows: readonly 
   let head = at(share);
   if (head.every((h, i) => h >= -EASE_M * share[i])) return [...wants];
   for (let step = 0; step < MOST_STEPS; step++) {
-    const pulled = flatMap(share, (x, i) => ((x >= 1 && head[i] >= 0) || (x <= 0 && head[i] <= 0) ? [] : [i]));
+    const pulled = share.flatMap((x, i) => ((x >= 1 && head[i] >= 0) || (x <= 0 && head[i] <= 0) ? [] : [i]));
     if (pulled.every((i) => Math.abs(head[i]) < SETTLED_M)) return share.map((x, i) => x * wants[i]);
     const columns = pulled.map((j) => {
       const by = share[j] > 2 * NUDGE ? -NUDGE : NUDGE;
@@ -46,10 +44,10 @@ function alike(n: number, at: (share: readonly number[]) => readonly number[]): 
   let [low, high] = [0, 1];
   for (let k = 0; k < 40; k++) {
     const half = (low + high) / 2;
-    if (at(times(n, () => half)).every((h) => h >= 0)) low = half;
+    if (at(Array.from({ length: n }, () => half)).every((h) => h >= 0)) low = half;
     else high = half;
   }
-  return times(n, () => low);
+  return Array.from({ length: n }, () => low);
 }
 
 /** A few equations by Gauss's elimination with pivoting; undefined where they have no one answer. */

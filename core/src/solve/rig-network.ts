@@ -2,7 +2,7 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { localLoss, runOf } from '../catalogue/part-loss.js';
 import { GRAVITY } from '../fluid/air.js';
 import { type Water, waterAt } from '../fluid/water.js';
-import { type AnswerBook, type Frame, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
+import { type AnswerBook, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
 import { surfaceAt } from '../rig/tank-shape.js';
@@ -126,44 +126,6 @@ const LEAST_SPIGOT = 1e-3;
 /** Share of tanks' surfaces and long time used to let tied tanks fall together, s. */
 const TOGETHER = 6 * 3600;
 
-/** Where a rig's things are in its network: the same for every rig whose network is joined alike. */
-interface Places {
-  readonly lineLink: ReadonlyMap<string, number>;
-  readonly nozzleLinks: readonly number[];
-  readonly unloaderLinks: readonly number[];
-  readonly nozzleOf: ReadonlyMap<string, number>;
-  readonly unloaderOf: ReadonlyMap<string, number>;
-  readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
-  /** −1 for a tank that is tied to none. */
-  readonly storeLinks: readonly number[];
-  readonly storeNodes: readonly number[];
-  readonly spigots: readonly { readonly node: number; readonly tap: number }[];
-  /** Nodes that were asked for. */
-  readonly nodes: Map<NodeKind, Map<string, number>>;
-}
-const PLACES = new WeakMap<Frame, Places>();
-
-function placesIn(frame: Frame, rig: Rig, tied: ReadonlyMap<string, number>): Places {
-  let places = PLACES.get(frame);
-  if (places) return places;
-  const nozzleLinks = rig.outlets.map((o) => frame.link(linkIds.nozzle(o.id)));
-  const unloaderLinks = rig.machines.map((m) => frame.link(linkIds.unloader(m.id)));
-  places = {
-    lineLink: new Map(rig.lines.filter(isWater).map((l) => [l.id, frame.link(linkIds.line(l.id))])),
-    nozzleLinks,
-    unloaderLinks,
-    nozzleOf: new Map(rig.outlets.map((o, i) => [o.id, nozzleLinks[i]])),
-    unloaderOf: new Map(rig.machines.map((m, i) => [m.id, unloaderLinks[i]])),
-    machineNodes: rig.machines.map((m) => ({ into: frame.node(nodeIds.machineIn(m.id)), out: frame.node(nodeIds.machineOut(m.id)) })),
-    storeLinks: rig.tanks.map((t) => (tied.has(t.id) ? frame.link(linkIds.store(t.id)) : -1)),
-    storeNodes: rig.tanks.map((t) => frame.node(tied.has(t.id) ? nodeIds.store(t.id) : nodeIds.tank(t.id))),
-    spigots: rig.spigots.map((s) => ({ node: frame.node(nodeIds.spigot(s.id)), tap: frame.link(linkIds.tap(s.id)) })),
-    nodes: new Map(),
-  };
-  PLACES.set(frame, places);
-  return places;
-}
-
 /**
  * A rig as a network, compiled once and solved for many operating cases: tank levels, strainers, water, spigots, guns.
  */
@@ -182,12 +144,15 @@ export class RigNetwork {
   private readonly nozzleLinks: readonly number[];
   private readonly unloaderLinks: readonly number[];
   private readonly machineNodes: readonly { readonly into: number; readonly out: number }[];
+  /** −1 for a tank that is tied to none. */
   private readonly storeLinks: readonly number[];
   private readonly storeNodes: readonly number[];
   private readonly spigots: readonly { readonly node: number; readonly tap: number; readonly heightM: number; readonly curve: SpigotCurve }[];
   private readonly lineEnds: readonly { readonly node: number; readonly tank: number; readonly port: number }[];
   private readonly cleanQuadratic: Float64Array;
   private readonly dirtyQuadratic: Float64Array;
+  /** Nodes that were asked for. */
+  private readonly places = new Map<NodeKind, Map<string, number>>();
   private readonly unfed = new Set<string>();
 
   constructor(
@@ -205,27 +170,29 @@ export class RigNetwork {
     );
     this.tieGroupOf = tieGroups(rig);
     this.network = new Network(this.specification(), book ?? true);
-    const places = placesIn(this.network.frame, rig, this.tieGroupOf);
-    this.places = places.nodes;
-    ({
-      lineLink: this.lineLink,
-      nozzleLinks: this.nozzleLinks,
-      unloaderLinks: this.unloaderLinks,
-      nozzleOf: this.nozzleOf,
-      unloaderOf: this.unloaderOf,
-      machineNodes: this.machineNodes,
-      storeLinks: this.storeLinks,
-      storeNodes: this.storeNodes,
-    } = places);
-    this.spigots = rig.spigots.map((s, i) => ({ node: places.spigots[i].node, tap: places.spigots[i].tap, heightM: s.height, curve: this.curves.get(s.id)! }));
+    const { network, tieGroupOf } = this;
+    this.lineLink = new Map(rig.lines.filter(isWater).map((l) => [l.id, network.link(linkIds.line(l.id))]));
+    this.nozzleLinks = rig.outlets.map((o) => network.link(linkIds.nozzle(o.id)));
+    this.unloaderLinks = rig.machines.map((m) => network.link(linkIds.unloader(m.id)));
+    this.nozzleOf = new Map(rig.outlets.map((o, i) => [o.id, this.nozzleLinks[i]]));
+    this.unloaderOf = new Map(rig.machines.map((m, i) => [m.id, this.unloaderLinks[i]]));
+    this.machineNodes = rig.machines.map((m) => ({ into: this.nodeAt('machineIn', m.id), out: this.nodeAt('machineOut', m.id) }));
+    this.storeLinks = rig.tanks.map((t) => (tieGroupOf.has(t.id) ? network.link(linkIds.store(t.id)) : -1));
+    this.storeNodes = rig.tanks.map((t) => this.nodeAt(tieGroupOf.has(t.id) ? 'store' : 'tank', t.id));
+    this.spigots = rig.spigots.map((s) => ({
+      node: this.nodeAt('spigot', s.id),
+      tap: network.link(linkIds.tap(s.id)),
+      heightM: s.height,
+      curve: this.curves.get(s.id)!,
+    }));
     this.lineEnds = rig.lines
       .filter((l) => (l.role === 'fill' || l.role === 'bypass') && l.to.at === 'tank')
       .map((l) => {
         const tank = find(rig.tanks, l.to.id);
         return { node: this.nodeAt('lineEnd', l.id), tank: rig.tanks.indexOf(tank), port: l.to.height ?? tank.base + tank.fullLevel };
       });
-    this.cleanQuadratic = this.network.room.copy(this.network.quadratic);
-    this.dirtyQuadratic = this.network.room.copy(this.network.quadratic);
+    this.cleanQuadratic = this.network.quadratic.slice();
+    this.dirtyQuadratic = this.network.quadratic.slice();
     for (const line of rig.lines) {
       const link = this.lineLink.get(line.id);
       if (link !== undefined && strains(line)) this.dirtyQuadratic[link] = lineTerms(line, values, this.water, true).quadratic!;
@@ -318,8 +285,6 @@ export class RigNetwork {
     }
     return { nodes, links };
   }
-
-  private readonly places: Places['nodes'];
 
   /** Index of the node of a thing. Throws `RangeError` where there is none. */
   nodeAt(kind: NodeKind, id: string): number {

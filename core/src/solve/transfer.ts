@@ -1,4 +1,3 @@
-import { flatMap } from '../lists.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { pumpCurve } from '../chemistry/diaphragm-pump.js';
 import { GRAVITY } from '../fluid/air.js';
@@ -20,7 +19,7 @@ export interface TransferWay {
 /** Every pump with an open line from a tank and one into a tank. */
 export function transferWays(rig: Rig): TransferWay[] {
   const open = rig.lines.filter((l) => l.role === 'chemical' && !l.closed);
-  return flatMap(rig.softPumps, (pump): TransferWay[] => {
+  return rig.softPumps.flatMap((pump): TransferWay[] => {
     const suction = open.find((l) => l.from.at === 'tank' && l.to.at === 'soft-pump' && l.to.id === pump.id);
     const delivery = open.find((l) => l.to.at === 'tank' && l.from.at === 'soft-pump' && l.from.id === pump.id);
     const from = rig.tanks.find((t) => t.id === suction?.from.id);

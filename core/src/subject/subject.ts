@@ -1,13 +1,10 @@
 import type { AssumptionId, AssumptionValues } from '../assumption/register.js';
-import type { Rig, Tank } from '../rig/schema.js';
+import type { Rig } from '../rig/schema.js';
 import type { Blends } from '../solve/blend-network.js';
 import type { Cases } from '../solve/cases.js';
-import type { FeedPart } from '../solve/feed-parts.js';
-import type { GunPart } from '../solve/gun-parts.js';
 import type { Stocks } from '../solve/stock.js';
 import type { Caution, Finding } from './finding.js';
 import type { Kinds } from './kind.js';
-import type { SharedLists } from './shared-lists.js';
 import type { Scale } from './verdict.js';
 
 /** What subjects reckon from. Each piece is made when it is first asked for. */
@@ -19,28 +16,36 @@ export interface Ground {
   readonly blends: Blends;
   /** Cases that would not settle, in words; complete once every subject has answered. */
   readonly unsettled: readonly string[];
-  /**
-   * The answer for one thing; that of an earlier assessment where nothing it hangs on has changed. For subjects whose things
-   * do not bear on one another.
-   * @param key names subject and thing
-   */
-  readonly each: <T>(key: string, reads: (of: Reading) => readonly unknown[], make: () => T) => T;
 }
 
-/** A rig as a subject reads it. */
-export interface Reading {
-  readonly rig: Rig;
-  readonly lists: SharedLists;
-  /** Things without their names: the same for two that differ in nothing else. For figures that carry no name of theirs. */
-  readonly bare: (things: readonly object[]) => readonly object[];
-  /** Tanks as the water in them sees them: the same for two that differ in names, or in how far walls stand up beyond what is filled. */
-  readonly wet: (tanks: readonly Tank[]) => readonly object[];
-  /** What hangs together before the pumps. */
-  readonly parts: ReadonlyMap<string, FeedPart>;
-  /** What hangs together behind them. */
-  readonly gunParts: ReadonlyMap<string, GunPart>;
-  readonly ground: Pick<Ground, 'cases'>;
-}
+/** A list of what answers hang on that is more, or less, than a part of the document, see `assess/again/lists`. */
+export type ListName =
+  | 'air'
+  | 'job'
+  | 'coldest'
+  | 'tap solids'
+  | 'up to the pumps'
+  | 'before the pumps'
+  | 'all water'
+  | 'behind the pumps'
+  | 'behind the pumps, and tanks'
+  | 'feed paths'
+  | 'chemistry'
+  | 'blends'
+  | 'chemicals'
+  | 'chemical levels'
+  | 'water of injectors'
+  | 'contents'
+  | 'walls and ways out'
+  | 'dump lines'
+  | 'water of boosters'
+  | 'wound lines'
+  | 'guns open'
+  | 'deck'
+  | 'weighed besides'
+  | 'slope';
+/** What of a rig answers may hang on: a list, or a part of the document as it is. */
+export type ReadName = ListName | Exclude<keyof Rig, 'brief' | 'name' | 'customer' | 'notes'>;
 
 /**
  * A subject of the trade: what it answers, from what, and what may be wrong.
@@ -54,10 +59,8 @@ export interface Subject<Answers extends object = object, Given extends object =
   readonly kinds: Kinds<Code>;
   /** Names of the subjects whose answers it takes. */
   readonly needs?: readonly string[];
-  /** What of the rig its answers hang on: where none of it changes they stand. Numbers, texts, and branches by identity. */
-  readonly reads: (of: Reading) => readonly unknown[];
-  /** What its findings hang on besides, names apart: where none of it changes either, they stand. */
-  readonly tells?: (of: Reading) => readonly unknown[];
+  /** What of the rig its answers and findings hang on, the names of things in findings apart: where none of it changes they stand. */
+  readonly reads: readonly ReadName[];
   readonly assess: (ground: Ground, given: Given) => Answers;
   readonly findings?: (ground: Ground, a: Answers & Given) => readonly Finding[];
   /** Standing warnings for the work. Advice, never a permit: local codes, data sheets and licensed trades decide. */

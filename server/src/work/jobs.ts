@@ -3,13 +3,9 @@ import {
   type Assessment,
   type ChangeLine,
   changeLines,
-  dayModel,
-  daysMessage,
-  daysVerdict,
-  FINDING_KINDS,
   doSum,
   findSum,
-  hasDays,
+  judgeRig,
   type Judgement,
   message,
   MOST_DOCUMENT_BYTES,
@@ -17,13 +13,8 @@ import {
   type ReadRig,
   readRig,
   rigInp,
-  roadFinding,
-  sampleUntilEnough,
-  simulateModel,
-  weighDay,
   withoutOptions,
   type RigDocument,
-  worse,
 } from '@pozzo/core';
 import { backup, type Made } from '../keep/backup.js';
 
@@ -63,24 +54,13 @@ function judge(text: string, sampled: boolean): Judgement {
   if (!read.ok) return stop(read.problems[0].message.replace(/[{}]/g, ''));
   const rig = parseRig(withoutOptions(read.document));
   const assessment = assess(rig);
-  const { verdict, scale, headline } = assessment;
   const weight = heaviest(assessment);
-  if (!sampled) return { verdict, scale, headline, weight, chance: null, sampled: false };
-  if (!hasDays(assessment)) return { verdict, scale, headline, weight, chance: null, sampled: true };
-  const model = dayModel(rig);
-  const sample = sampleUntilEnough(model);
-  const { short, tolerance } = sample;
-  // A build whose days go short too often is not fed.
-  const days = daysVerdict(sample);
-  // Nor one whose day puts more on an axle, some minute of driving, than any of its fillings.
-  const road = roadFinding(rig, weighDay(rig, simulateModel(model)), assessment);
-  const said =
-    road && worse(verdict, road.verdict) !== verdict && worse(road.verdict, days) === road.verdict
-      ? { verdict: road.verdict, scale: FINDING_KINDS[road.code].scale, headline: road.message }
-      : worse(verdict, days) === verdict
-        ? { verdict, scale, headline }
-        : { verdict: days, scale: 'feeding' as const, headline: daysMessage(short, tolerance) };
-  return { ...said, weight, chance: { short, tolerance }, sampled: true };
+  if (!sampled) {
+    const { verdict, scale, headline } = assessment;
+    return { verdict, scale, headline, weight, chance: null, sampled: false };
+  }
+  const { verdict, scale, headline, sample } = judgeRig(rig, assessment);
+  return { verdict, scale, headline, weight, chance: sample ? { short: sample.short, tolerance: sample.tolerance } : null, sampled: true };
 }
 
 export const JOBS: Worked = {

@@ -1,3 +1,4 @@
+import { filled, starts } from './arrays.js';
 import { LdlPattern } from './ldl.js';
 import type { NetworkSpec } from './spec.js';
 
@@ -17,10 +18,10 @@ function shapeOf(unknowns: number, ends: readonly number[]): Shape {
   const pairs: [number, number][] = [];
   for (let e = 0; e < ends.length; e += 2) if (ends[e] >= 0 && ends[e + 1] >= 0 && ends[e] !== ends[e + 1]) pairs.push([ends[e], ends[e + 1]]);
   const pattern = new LdlPattern(unknowns, pairs);
-  const links = ends.length / 2;
   const slot = (a: number, b: number): number => (a < 0 || b < 0 ? -1 : pattern.slot(a, b));
-  const byLink = (of: (a: number, b: number) => number): Int32Array => Int32Array.from({ length: links }, (_, k) => of(ends[2 * k], ends[2 * k + 1]));
-  const byUnknown = (of: (k: number) => number): Int32Array => Int32Array.from({ length: unknowns }, (_, k) => of(k));
+  const byLink = (of: (a: number, b: number) => number): Int32Array =>
+    filled(new Int32Array(ends.length / 2), ends, (_end, k) => of(ends[2 * k], ends[2 * k + 1]));
+  const byUnknown = (of: (k: number) => number): Int32Array => filled(new Int32Array(unknowns), ends, (_end, k) => of(k));
   return {
     pattern,
     slotFrom: byLink((a) => slot(a, a)),
@@ -45,10 +46,7 @@ export interface PartFrame {
   readonly joins: string;
 }
 
-/**
- * How a network is joined: names, ends, which heads are fixed, where runs of pipe begin. It never changes, and is the same for
- * every network that is joined so: most that are built are joined as one before.
- */
+/** How a network is joined: names, ends, which heads are fixed, where runs of pipe begin. */
 export class Frame {
   readonly nodeAt = new Map<string, number>();
   readonly linkAt = new Map<string, number>();
@@ -73,13 +71,12 @@ export class Frame {
     this.links = links.map((x) => x.id);
     this.froms = links.map((x) => x.from);
     this.tos = links.map((x) => x.to);
-    this.nodes.forEach((id, i) => addOnce(this.nodeAt, id, i, 'node'));
-    this.links.forEach((id, l) => addOnce(this.linkAt, id, l, 'link'));
-    this.from = Int32Array.from(this.froms, (id) => this.node(id));
-    this.to = Int32Array.from(this.tos, (id) => this.node(id));
-    this.fixed = Uint8Array.from(nodes, (x) => (x.headM === undefined ? 0 : 1));
-    this.runStart = new Int32Array(links.length + 1);
-    links.forEach((x, l) => (this.runStart[l + 1] = this.runStart[l] + (x.runs?.length ?? 0)));
+    nodes.forEach(({ id }, i) => addOnce(this.nodeAt, id, i, 'node'));
+    links.forEach(({ id }, l) => addOnce(this.linkAt, id, l, 'link'));
+    this.from = filled(new Int32Array(links.length), links, (x) => this.node(x.from));
+    this.to = filled(new Int32Array(links.length), links, (x) => this.node(x.to));
+    this.fixed = filled(new Uint8Array(nodes.length), nodes, (x) => (x.headM === undefined ? 0 : 1));
+    this.runStart = starts(new Int32Array(links.length + 1), links, (x) => x.runs?.length ?? 0);
     this.rowOf = new Int32Array(nodes.length).fill(-1);
     this.parts = this.parted();
     this.partOf = new Int32Array(links.length);
@@ -150,10 +147,10 @@ export class Frame {
     const shape = shapeOf(unknown.length, joins);
     for (let k = 0; k < unknown.length; k++) rowOf[unknown[k]] = shape.row[k];
     return {
-      links: Int32Array.from(links),
-      unknown: Int32Array.from(unknown),
-      runs: Int32Array.from(runs),
-      ends: Int32Array.from(sole < 0 ? ends : []),
+      links: new Int32Array(links),
+      unknown: new Int32Array(unknown),
+      runs: new Int32Array(runs),
+      ends: new Int32Array(sole < 0 ? ends : []),
       sole,
       shape,
       joins: `${sole < 0} ${joins.join()}`,

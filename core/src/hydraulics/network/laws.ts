@@ -1,6 +1,6 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { coilFactor, colebrook, frictionFactor, type Run, TURBULENT } from '../friction.js';
-import { filled, type Room, starts } from './arrays.js';
+import { filled, starts } from './arrays.js';
 import type { LinkSpec } from './spec.js';
 
 /** Flow below which quadratic losses turn linear, m³/s: keeps the slope finite at rest. */
@@ -48,17 +48,17 @@ export class Laws {
   private readonly rough: Float64Array;
   private readonly factor = new Float64Array(2);
 
-  constructor(links: readonly LinkSpec[], runStart: Int32Array, room: Room) {
+  constructor(links: readonly LinkSpec[], runStart: Int32Array) {
     const m = links.length;
-    this.flow = room.numbers(m);
-    this.loss = room.numbers(m);
-    this.slope = room.numbers(m);
-    this.oneWay = filled(room.flags(m), links, (x) => (x.oneWay ? 1 : 0));
-    this.constant = filled(room.numbers(m), links, (x) => x.constantM ?? 0);
-    this.linear = filled(room.numbers(m), links, (x) => x.linear ?? 0);
-    this.quadratic = filled(room.numbers(m), links, (x) => x.quadratic ?? 0);
-    this.powerCoefficient = filled(room.numbers(m), links, (x) => x.power?.coefficient ?? 0);
-    this.exponent = filled(room.numbers(m), links, (x) => x.power?.exponent ?? 2);
+    this.flow = new Float64Array(m);
+    this.loss = new Float64Array(m);
+    this.slope = new Float64Array(m);
+    this.oneWay = filled(new Uint8Array(m), links, (x) => (x.oneWay ? 1 : 0));
+    this.constant = filled(new Float64Array(m), links, (x) => x.constantM ?? 0);
+    this.linear = filled(new Float64Array(m), links, (x) => x.linear ?? 0);
+    this.quadratic = filled(new Float64Array(m), links, (x) => x.quadratic ?? 0);
+    this.powerCoefficient = filled(new Float64Array(m), links, (x) => x.power?.coefficient ?? 0);
+    this.exponent = filled(new Float64Array(m), links, (x) => x.power?.exponent ?? 2);
     const runs: Run[] = [];
     const points: { readonly flowM3s: number; readonly headM: number }[] = [];
     for (const x of links) {
@@ -67,45 +67,32 @@ export class Laws {
     }
     this.runStart = runStart;
     const n = runs.length;
-    this.runLength = filled(room.numbers(n), runs, (r) => r.lengthM);
-    this.runBore = filled(room.numbers(n), runs, (r) => r.boreM);
-    this.runRoughness = filled(room.numbers(n), runs, (r) => r.roughnessM);
-    this.rootOf = room.numbers(n);
-    this.runCoiled = filled(room.numbers(n), runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
-    this.runCoilDiameter = filled(room.numbers(n), runs, (r) => r.coilDiameterM ?? 0);
-    this.curveStart = starts(room.places(m + 1), links, (x) => x.curve?.length ?? 0);
-    this.curveFlow = filled(room.numbers(points.length), points, (p) => p.flowM3s);
-    this.curveHead = filled(room.numbers(points.length), points, (p) => p.headM);
-    this.boreThen = room.numbers(n);
-    this.roughnessThen = room.numbers(n);
-    this.area = room.numbers(n);
-    this.rough = room.numbers(n);
+    this.runLength = filled(new Float64Array(n), runs, (r) => r.lengthM);
+    this.runBore = filled(new Float64Array(n), runs, (r) => r.boreM);
+    this.runRoughness = filled(new Float64Array(n), runs, (r) => r.roughnessM);
+    this.rootOf = new Float64Array(n);
+    this.runCoiled = filled(new Float64Array(n), runs, (r) => Math.min(r.coiledLengthM ?? 0, r.lengthM));
+    this.runCoilDiameter = filled(new Float64Array(n), runs, (r) => r.coilDiameterM ?? 0);
+    this.curveStart = starts(new Int32Array(m + 1), links, (x) => x.curve?.length ?? 0);
+    this.curveFlow = filled(new Float64Array(points.length), points, (p) => p.flowM3s);
+    this.curveHead = filled(new Float64Array(points.length), points, (p) => p.headM);
+    this.boreThen = new Float64Array(n);
+    this.roughnessThen = new Float64Array(n);
+    this.area = new Float64Array(n);
+    this.rough = new Float64Array(n);
   }
 
   /** What of links never changes: links of the same kinds obey the same laws for the same arrays. */
   kindsOf(links: ArrayLike<number>): number[] {
-    const out: number[] = [];
-    this.kinds(links, (x) => out.push(x) > 0);
-    return out;
-  }
-
-  /** Whether links are of these kinds, as {@link kindsOf} tells them. */
-  areOfKinds(links: ArrayLike<number>, kinds: readonly number[]): boolean {
-    let at = 0;
-    return this.kinds(links, (x) => x === kinds[at++]) && at === kinds.length;
-  }
-
-  /** Tells what never changes, number by number, while `tell` says to go on. */
-  private kinds(links: ArrayLike<number>, tell: (x: number) => boolean): boolean {
     const { oneWay, exponent, runStart, runCoiled, runCoilDiameter, curveStart, curveFlow, curveHead } = this;
+    const out: number[] = [];
     for (let k = 0; k < links.length; k++) {
       const l = links[k];
-      const points = curveStart[l + 1] - curveStart[l];
-      if (!tell(oneWay[l]) || !tell(exponent[l]) || !tell(runStart[l + 1] - runStart[l]) || !tell(points)) return false;
-      for (let r = runStart[l]; r < runStart[l + 1]; r++) if (!tell(runCoiled[r]) || !tell(runCoilDiameter[r])) return false;
-      for (let i = curveStart[l]; i < curveStart[l + 1]; i++) if (!tell(curveFlow[i]) || !tell(curveHead[i])) return false;
+      out.push(oneWay[l], exponent[l], runStart[l + 1] - runStart[l], curveStart[l + 1] - curveStart[l]);
+      for (let r = runStart[l]; r < runStart[l + 1]; r++) out.push(runCoiled[r], runCoilDiameter[r]);
+      for (let i = curveStart[l]; i < curveStart[l + 1]; i++) out.push(curveFlow[i], curveHead[i]);
     }
-    return true;
+    return out;
   }
 
   /** Call before a solve: bores and roughnesses may have been changed. */

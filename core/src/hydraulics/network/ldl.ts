@@ -1,6 +1,3 @@
-import { times } from '../../lists.js';
-import { Room } from './arrays.js';
-
 /** Where a symmetric matrix has entries, ordered and analysed once: matrices of the same pattern share it. */
 export class LdlPattern {
   readonly order: Int32Array;
@@ -20,7 +17,7 @@ export class LdlPattern {
     readonly n: number,
     pairs: readonly (readonly [number, number])[],
   ) {
-    const near = times(n, () => new Set<number>());
+    const near = Array.from({ length: n }, () => new Set<number>());
     for (const [i, j] of pairs) {
       if (i === j) continue;
       near[i].add(j);
@@ -30,7 +27,7 @@ export class LdlPattern {
     this.position = new Int32Array(n);
     this.order.forEach((node, k) => (this.position[node] = k));
 
-    const columns: number[][] = times(n, (k) => [k]);
+    const columns: number[][] = Array.from({ length: n }, (_, k) => [k]);
     near.forEach((set, i) =>
       set.forEach((j) => {
         const a = this.position[i];
@@ -114,7 +111,7 @@ export class LdlPattern {
       }
       this.rowsOf[k + 1] = rows.length;
     }
-    return { rows: Int32Array.from(rows), slotsOf: Int32Array.from(slots) };
+    return { rows: new Int32Array(rows), slotsOf: new Int32Array(slots) };
   }
 }
 
@@ -131,16 +128,13 @@ export class SparseLdl {
   private readonly d: Float64Array;
   private readonly work: Float64Array;
 
-  constructor(
-    private readonly pattern: LdlPattern,
-    room = new Room(),
-  ) {
+  constructor(private readonly pattern: LdlPattern) {
     const { n, rowIndex, lRow } = pattern;
-    this.values = room.numbers(rowIndex.length);
-    this.rightSide = room.numbers(n);
-    this.lValue = room.numbers(lRow.length);
-    this.d = room.numbers(n);
-    this.work = room.numbers(n);
+    this.values = new Float64Array(rowIndex.length);
+    this.rightSide = new Float64Array(n);
+    this.lValue = new Float64Array(lRow.length);
+    this.d = new Float64Array(n);
+    this.work = new Float64Array(n);
   }
 
   /**

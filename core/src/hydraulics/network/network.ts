@@ -1,14 +1,10 @@
-import { filled, Room } from './arrays.js';
+import { filled } from './arrays.js';
 import { firstGuess } from './first-guess.js';
 import { type Frame, frameOf } from './frame.js';
 import { Laws } from './laws.js';
 import { type AnswerBook, NetworkPart, type PartOutcome, type Whole } from './part.js';
 import { ReducingSolver } from './reducing.js';
 import type { NetworkSpec, SolveOutcome } from './spec.js';
-
-/** About what the lists of a network take up by node, and by link with a hose in it. */
-const NODE_BYTES = 100;
-const LINK_BYTES = 360;
 
 /**
  * Steady flow in a network of tanks, lines, pumps and valves: heads and flows together by Newton's method in the
@@ -34,10 +30,8 @@ export class Network {
   /** First run of each link, by link; the last entry is the count. */
   readonly runStart: Int32Array;
 
-  /** Where lists are cut from that live as long as the network. */
-  readonly room: Room;
   private readonly laws: Laws;
-  /** How it is joined: the same for networks that are joined alike. */
+  /** How it is joined. */
   readonly frame: Frame;
   private readonly fixed: Uint8Array;
   private readonly isolated: Uint8Array;
@@ -63,25 +57,23 @@ export class Network {
     const { nodes, links } = spec;
     const n = nodes.length;
     const m = links.length;
-    this.room = new Room(NODE_BYTES * n + LINK_BYTES * m);
-    const { room } = this;
     const frame = frameOf(spec);
     this.frame = frame;
-    const laws = new Laws(links, frame.runStart, room);
+    const laws = new Laws(links, frame.runStart);
     this.laws = laws;
-    this.head = filled(room.numbers(n), nodes, (x) => x.headM ?? x.elevationM);
-    this.demand = filled(room.numbers(n), nodes, (x) => x.demandM3s ?? 0);
+    this.head = filled(new Float64Array(n), nodes, (x) => x.headM ?? x.elevationM);
+    this.demand = filled(new Float64Array(n), nodes, (x) => x.demandM3s ?? 0);
     this.fixed = frame.fixed;
-    this.isolated = room.flags(n);
+    this.isolated = new Uint8Array(n);
     this.from = frame.from;
     this.to = frame.to;
-    this.closed = filled(room.flags(m), links, (x) => (x.closed ? 1 : 0));
-    this.reducesTo = filled(room.numbers(m), links, (x) => x.reducesToHeadM ?? 0);
-    this.startFlow = filled(room.numbers(m), links, firstGuess);
-    this.startHead = room.copy(this.head);
-    this.net = room.numbers(n);
-    this.closedThen = room.flags(m);
-    this.parent = room.places(n);
+    this.closed = filled(new Uint8Array(m), links, (x) => (x.closed ? 1 : 0));
+    this.reducesTo = filled(new Float64Array(m), links, (x) => x.reducesToHeadM ?? 0);
+    this.startFlow = filled(new Float64Array(m), links, firstGuess);
+    this.startHead = this.head.slice();
+    this.net = new Float64Array(n);
+    this.closedThen = new Uint8Array(m);
+    this.parent = new Int32Array(n);
     ({
       flow: this.flow,
       constant: this.constant,
@@ -94,7 +86,7 @@ export class Network {
       runStart: this.runStart,
     } = laws);
     const { head, demand, closed, from, to, fixed, isolated, net } = this;
-    this.whole = { room, laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: frame.rowOf };
+    this.whole = { laws, head, demand, closed, from, to, fixed, isolated, net, rowOf: frame.rowOf };
     this.reducing = links.some((x) => x.reducesToHeadM !== undefined) ? new ReducingSolver(this.whole, links, this.reducesTo, this.startFlow) : undefined;
     this.parts = this.reducing ? [] : frame.parts.map((part) => new NetworkPart(this.whole, part, remembers));
     this.restart();

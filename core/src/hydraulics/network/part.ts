@@ -1,4 +1,3 @@
-import type { Room } from './arrays.js';
 import type { PartFrame } from './frame.js';
 import type { Laws } from './laws.js';
 import { SparseLdl } from './ldl.js';
@@ -26,7 +25,6 @@ export type PartOutcome =
 
 /** What the parts of a network have in common: its arrays, by node and by link. */
 export interface Whole {
-  readonly room: Room;
   readonly laws: Laws;
   readonly head: Float64Array;
   readonly demand: Float64Array;
@@ -64,15 +62,9 @@ const MOST_PAGES = 400;
 /** Answers that outlive a network: the next one with a part of the same kind takes them up. */
 export class AnswerBook {
   private readonly pages = new Map<string, Page>();
-  /** Page that a part was last given, and what of its links never changes. */
-  private readonly last = new Map<PartFrame, { readonly kinds: readonly number[]; readonly page: Page }>();
 
   of(part: PartFrame, laws: Laws): Page {
-    const { links } = part;
-    const last = this.last.get(part);
-    if (last && laws.areOfKinds(links, last.kinds)) return last.page;
-    const kinds = laws.kindsOf(links);
-    const kind = `${part.joins} ${kinds.join()}`;
+    const kind = `${part.joins} ${laws.kindsOf(part.links).join()}`;
     let page = this.pages.get(kind);
     if (page) this.pages.delete(kind);
     else {
@@ -80,8 +72,6 @@ export class AnswerBook {
       if (this.pages.size >= MOST_PAGES) this.pages.delete(this.pages.keys().next().value!);
     }
     this.pages.set(kind, page);
-    if (this.last.size >= MOST_PAGES) this.last.clear();
-    this.last.set(part, { kinds, page });
     return page;
   }
 }
@@ -102,12 +92,12 @@ export class NetworkPart {
     readonly frame: PartFrame,
     remembers: boolean | AnswerBook,
   ) {
-    const { laws, room } = whole;
+    const { laws } = whole;
     const { links, ends, unknown, runs, shape } = frame;
-    this.shut = room.flags(links.length);
-    this.ldl = new SparseLdl(shape.pattern, room);
+    this.shut = new Uint8Array(links.length);
+    this.ldl = new SparseLdl(shape.pattern);
     this.kept = typeof remembers === 'object' ? remembers.of(frame, laws) : new Page();
-    this.set = room.numbers(remembers === false ? 0 : 2 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
+    this.set = new Float64Array(remembers === false ? 0 : 2 + links.length * 5 + ends.length + unknown.length + runs.length * 3);
   }
 
   /** Writes down everything that the answer hangs on, and a sum of it in front. */

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { compressorPower, receiverAir } from '../../chemistry/diaphragm-pump.js';
 import { airLineOf, compressorOf, cutInOf, cutOutOf, receiversOf } from '../../energy/index.js';
 import { standingOn } from '../../deck/index.js';
@@ -17,7 +16,7 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
   const { rig, values } = cases;
   const air = airPressure(rig.brief.altitude);
   const things = rig.airLines.length ? standingOn(rig) : [];
-  const breathing = flatMap(rig.softPumps, (pump) => {
+  const breathing = rig.softPumps.flatMap((pump) => {
     const own = softPumps.find((p) => p.pumpId === pump.id);
     return pump.kind === 'air' && own?.airUse ? [{ pump, own, needM3s: own.airUse.value, at: compressorOf(rig, pump.id) }] : [];
   });

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { compressorOf, cutOutOf } from '../../energy/index.js';
 import { addCompressor, addReceiver } from '../../edit/energy.js';
@@ -48,7 +47,7 @@ export const airRules: Rule = (finding, rig, _doc, now) => {
       },
     },
     ...receiverFixes(rig, at, needM3s, spray, Math.max(...pumps.map((p) => p.limit))),
-    ...flatMap([0.8, 0.6], (f) => turnDown(rig, own?.pumpId, f)),
+    ...[0.8, 0.6].flatMap((f) => turnDown(rig, own?.pumpId, f)),
   ];
 };
 
@@ -80,6 +79,6 @@ export const airLineRules: Rule = (finding, rig, doc, now) => {
           title: message('An air line of {b}', { b: { ...typed(bore, 'length'), shelf: true } }),
           change: (d: RigDocument) => void (d.airLines![i].bore = bore),
         }))),
-    ...(own ? flatMap([0.9, 0.8, 0.6], (f) => turnDown(rig, id, f)) : []),
+    ...(own ? [0.9, 0.8, 0.6].flatMap((f) => turnDown(rig, id, f)) : []),
   ];
 };

@@ -1,4 +1,3 @@
-import { chemicals } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
 import { assessAir } from './air.js';
@@ -12,13 +11,7 @@ export const AIR: Subject<AirAnswers, SoftPumpAnswers, AirCode> = {
   scale: 'rating',
   kinds: AIR_KINDS,
   needs: ['soft-pump'],
-  // Its pumps and compressors are told by name.
-  reads: (of) => [
-    chemicals(of),
-    ...of.rig.softPumps,
-    ...of.rig.airLines,
-    ...(of.rig.airLines.length ? [of.rig.platform, ...of.rig.placements, ...of.rig.gear, ...of.rig.reels] : []),
-  ],
+  reads: ['chemicals', 'softPumps', 'airLines', 'platform', 'placements', 'gear', 'reels'],
   assess: ({ cases }, { chemical }) => ({ air: assessAir(cases, chemical.softPumps) }),
   findings: ({ rig, values }, { air }) => airFindings(rig, air, values),
   rests: (rig, { air }) => [

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { velocity } from '../../hydraulics/friction.js';
 import { fullDepth, shapeHeight, volumeAt } from '../../rig/tank-shape.js';
 import type { Tank } from '../../rig/schema.js';
@@ -175,7 +174,7 @@ export function timeToEmpty(aboveHeelM3: number, outM3s: number, inM3s: number):
 
 /** Ways of holding the triggers in which water leaves these tanks, or comes to them: shares and flows. */
 function heldWays(draws: Draws, places: readonly number[]): Input[] {
-  return flatMap(draws.ways, ({ share, out }) => {
+  return draws.ways.flatMap(({ share, out }) => {
     const flow = tidied(places.reduce((s, p) => s + out[p], 0));
     return flow === 0 ? [] : [input('P', 'share of the time', share, 'ratio'), input('Q', 'out meanwhile', flow, 'flow')];
   });

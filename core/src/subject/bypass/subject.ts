@@ -1,7 +1,5 @@
-import { flatMap } from '../../lists.js';
 import { bypassCautions } from './cautions.js';
 import type { PressureAnswers } from '../pressure/result.js';
-import { behindPumpsAndTanks } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { assessBypass, bypassFindings } from './bypass.js';
 import { BYPASS_KINDS, type BypassCode } from './kinds.js';
@@ -13,9 +11,9 @@ export const BYPASS: Subject<BypassAnswers, PressureAnswers, BypassCode> = {
   scale: 'rating',
   kinds: BYPASS_KINDS,
   needs: ['pressure'],
-  reads: behindPumpsAndTanks,
+  reads: ['behind the pumps, and tanks'],
   assess: ({ cases, rig }, { cases: list }) => ({ bypasses: rig.machines.map((m) => assessBypass(cases, m, list)) }),
   rests: (_rig, a) => (a.bypasses.length ? ['bypass-soon', 'bypass-tank-soon', 'bubble-room'] : []),
-  findings: ({ cases, rig }, a) => flatMap(rig.machines, (m, i) => bypassFindings(cases, m, a.bypasses[i])),
+  findings: ({ cases, rig }, a) => rig.machines.flatMap((m, i) => bypassFindings(cases, m, a.bypasses[i])),
   cautions: bypassCautions,
 };

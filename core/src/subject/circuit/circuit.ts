@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import {
   bankOf,
   type Cable,
@@ -55,7 +54,7 @@ function drawings(cases: Cases, loads: readonly LoadOn[], { softPumps, mixes, tr
   const drawing = ({ id, name, part, at, batteryId, engineId }: LoadOn, current: Figure, daySeconds: number, steady = true): Drawing[] => [
     { id, name, part, at, batteryId, engineId, current, daySeconds, steady },
   ];
-  return flatMap(loads, (l): Drawing[] => {
+  return loads.flatMap((l): Drawing[] => {
     switch (l.part) {
       case 'pump': {
         const own = softPumps.find((p) => p.pumpId === l.id);

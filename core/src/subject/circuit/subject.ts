@@ -1,8 +1,6 @@
-import { flatMap } from '../../lists.js';
 import { circuitCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
 import { hoursRest } from '../../solve/hours.js';
-import { allWater, chemicals } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
 import type { TransferAnswers } from '../transfer/result.js';
@@ -17,34 +15,28 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
   scale: 'rating',
   kinds: CIRCUIT_KINDS,
   needs: ['soft-pump', 'transfer', 'mix'],
-  reads: (of) => {
-    const { rig } = of;
-    return [
-      chemicals(of),
-      // Solved flows bear on a running booster alone, runs of hose on the motors that wind them.
-      ...(rig.boosters.some((b) => b.running) ? [allWater(of)] : []),
-      ...rig.outlets.map((o) => o.open),
-      ...rig.lines.filter((l) => rig.reels.some((r) => r.motor !== undefined && r.line === l.id)),
-      rig.brief.job,
-      rig.brief.day,
-      rig.platform,
-      rig.mains,
-      ...rig.placements,
-      ...rig.gear,
-      ...rig.reels,
-      ...rig.boosters,
-      ...rig.softPumps,
-      // Of a machine its engine and its motor; on a deck its size too.
-      ...(rig.placements.length ? rig.machines : flatMap(rig.machines, (m) => [m.id, m.name, m.drive, m.takeOff, m.enginePower, m.engine])),
-      ...rig.batteries,
-      ...rig.chargers,
-      ...rig.panels,
-      ...rig.wires,
-      ...rig.loads,
-      ...rig.burners,
-      ...rig.compressors,
-    ];
-  },
+  reads: [
+    'chemicals',
+    'water of boosters',
+    'wound lines',
+    'guns open',
+    'job',
+    'platform',
+    'mains',
+    'placements',
+    'gear',
+    'reels',
+    'boosters',
+    'softPumps',
+    'machines',
+    'batteries',
+    'chargers',
+    'panels',
+    'wires',
+    'loads',
+    'burners',
+    'compressors',
+  ],
   assess: ({ cases }, { chemical }) => assessCircuits(cases, chemical),
   findings: ({ rig, values }, a) => circuitFindings(rig, a, values),
   rests: (rig, { circuits, batteries, mains }) => [

@@ -5,6 +5,7 @@ import type { Line, Tank } from '../../rig/schema.js';
 import { fullDepth, surfaceAt, volumeAt } from '../../rig/tank-shape.js';
 import { figure, input, message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
+import { sameList } from '../../same-list.js';
 import { partShares } from '../../solve/part-shares.js';
 import { TiedTanks } from '../../solve/tied-tanks.js';
 import { tiedWith } from '../../solve/vessels.js';
@@ -74,17 +75,18 @@ function drainOne(cases: Cases, tank: Tank, line: Line): Drained {
   return { timeS, levelM, volumeM3, fastestM3s: rate(top) };
 }
 
-/** Tied tanks share their one dump: how they drain by it is reckoned once. */
-const drainedBy = new WeakMap<Cases, Map<string, Drained>>();
+/** How tied tanks drain by the one dump that they share, with what that hangs on: it is the dearest of all to reckon. */
+const drainedBy = new WeakMap<Line, { readonly of: readonly unknown[]; readonly drained: Drained }>();
 
 /** Each tank with a surface of its own: what the others hold has to come through the ties. */
 function drainTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {
-  let known = drainedBy.get(cases);
-  if (!known) drainedBy.set(cases, (known = new Map<string, Drained>()));
-  const name = `${line.id} ${tanks.map((t) => t.id).join(' ')}`;
-  let made = known.get(name);
-  if (!made) known.set(name, (made = findTied(cases, tanks, line)));
-  return made;
+  const { assumptions, brief, lines } = cases.rig;
+  const of = [assumptions, brief.water, ...lines.filter((l) => l.role === 'tie'), ...tanks.flatMap((t) => [t.id, t.base, t.fullLevel, t.shape])];
+  const known = drainedBy.get(line);
+  if (known && sameList(known.of, of)) return known.drained;
+  const drained = findTied(cases, tanks, line);
+  drainedBy.set(line, { of, drained });
+  return drained;
 }
 
 function findTied(cases: Cases, tanks: readonly Tank[], line: Line): Drained {

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { AssumptionId } from '../../assumption/register.js';
 import { roughnessAssumption, waveAssumption } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
@@ -27,7 +26,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const requiredM = machine.npshRequired ?? values['npsh-required'];
   const altitude = rig.brief.altitude;
 
-  const hoses = flatMap(path, (l) => l.parts.filter((p) => p.kind === 'hose'));
+  const hoses = path.flatMap((l) => l.parts.filter((p) => p.kind === 'hose'));
   const laid = cases.laidOf(path);
   const tank = direct ? undefined : rig.tanks.find((t) => t.id === path[0].from.id);
   // With a tank's surface alone to hang on, each level is the full tank's case with the water so much lower.
@@ -58,17 +57,17 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
   const parts = partShares(solved, path);
   const grade = gradeLine(solved, machine, path);
   const lossTotal = parts.reduce((s, p) => s + p.lossM, 0);
-  const elbowParts = flatMap(path, (l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
+  const elbowParts = path.flatMap((l) => l.parts.filter((p) => p.kind === 'fitting' && p.is.startsWith('elbow')));
   const elbowCount = elbowParts.reduce((s, p) => s + (p.kind === 'fitting' ? p.count : 0), 0);
   const elbows = new Set(elbowParts.map((p) => p.id));
   const elbowLoss = parts.reduce((s, p) => (elbows.has(p.partId) ? s + p.lossM : s), 0);
-  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(flatMap(hoses, (hose) => [roughnessAssumption(hose), waveAssumption(hose)]))];
+  const used: AssumptionId[] = ['acceleration-k', 'summer-water', ...new Set(hoses.flatMap((hose) => [roughnessAssumption(hose), waveAssumption(hose)]))];
   if (machine.npshRequired === undefined) used.push('npsh-required');
   if (least.by) used.push(least.by);
   const fastest = hoses.length ? hoses.reduce((a, b) => (b.bore < a.bore ? b : a)) : undefined;
   const suction = fastest ? velocity(machine.flow, fastest.bore) : 0;
   const available = headOf(terms);
-  const strainers = new Set(flatMap(path, (l) => flatMap(l.parts, (q) => (q.kind === 'strainer' ? [`${l.id} ${q.id}`] : []))));
+  const strainers = new Set(path.flatMap((l) => l.parts.flatMap((q) => (q.kind === 'strainer' ? [`${l.id} ${q.id}`] : []))));
   const strainerLoss = strainers.size ? parts.reduce((s, p) => (strainers.has(`${p.lineId} ${p.partId}`) ? s + p.lossM : s), 0) : 0;
   const byLevel = direct ? [] : marginByLevel(cases, worst, machine, path);
 
@@ -126,17 +125,16 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
         'length',
         'acceleration-head',
         [
-          ...flatMap(
-            pulse.pieces.filter((p) => p.lengthM > 0),
-            (p) => [input('L', 'length of hose', p.lengthM, 'length'), input('V', 'velocity in it', velocity(p.flowM3s, p.boreM), 'velocity')],
-          ),
+          ...pulse.pieces
+            .filter((p) => p.lengthM > 0)
+            .flatMap((p) => [input('L', 'length of hose', p.lengthM, 'length'), input('V', 'velocity in it', velocity(p.flowM3s, p.boreM), 'velocity')]),
           input('n', 'turns a minute', pulse.turnsPerMinute, 'number'),
           input('C', 'of the pump’s kind', ACCELERATION_C[machine.arrangement], 'number'),
           input('K', 'of the liquid', values['acceleration-k'], 'number'),
           input('h_b', 'up to where the line yields', pulse.beforeM, 'length'),
           input('r', 'ripple of the flow, half its swing', RIPPLE_AMPLITUDE[machine.arrangement], 'number'),
           input('ω', 'of the ripple, rad/s', pulse.omega, 'number'),
-          ...flatMap(pulse.yielding, (y) => [
+          ...pulse.yielding.flatMap((y) => [
             input('h_j', 'up to a stretch that yields', y.beforeM, 'length'),
             input('Q_j', 'flow in it', y.flowM3s, 'flow'),
             input('S_j', 'how it yields, m³ a metre of head', y.yieldsM2, 'number'),

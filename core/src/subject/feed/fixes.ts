@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { shelf } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 import type { Assessment } from '../../assess/assessment.js';
@@ -35,7 +34,8 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
   const add = (id: string, title: Candidate['title'], change: Candidate['change']): void => void out.push({ id, title, change });
   const tankIndex = rig.tanks.findIndex((t) => t.id === feed.sourceId);
 
-  const hose = flatMap(lines, (id) => lineAt(doc, id).parts)
+  const hose = lines
+    .flatMap((id) => lineAt(doc, id).parts)
     .filter((p) => p.kind === 'hose')
     .map((p) => m(p.bore));
   const narrow = hose.length ? nextFeedBore(Math.min(...hose)) : undefined;
@@ -45,7 +45,8 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
   if (narrow && widest && widest > narrow)
     add('wider-two', message('{bore} all the way, two sizes up', { bore: shelf(widest) }), (d) => eachPart(d, lines, (p) => upTo(p, widest)));
   if (has(doc, lines, isElbow)) {
-    const count = flatMap(lines, (id) => lineAt(doc, id).parts)
+    const count = lines
+      .flatMap((id) => lineAt(doc, id).parts)
       .filter(isElbow)
       .reduce((s, p) => s + Number((p as { count: string }).count), 0);
     add('sweeps', count === 1 ? 'A sweep bend instead of the elbow' : `Sweep bends instead of ${count} elbows`, (d) =>

@@ -1,5 +1,3 @@
-import { flatMap } from '../../lists.js';
-import { beforePumps, feedPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { feedFindings } from './feed-findings.js';
 import { assessFeed } from './feed.js';
@@ -12,20 +10,10 @@ export const FEED: Subject<FeedAnswers, object, FeedCode> = {
   name: 'feed',
   scale: 'feeding',
   kinds: FEED_KINDS,
-  reads: beforePumps,
-  assess: ({ cases, rig, each }) => ({
-    feeds: flatMap(
-      rig.machines,
-      (m) =>
-        each(
-          `feed ${m.id}`,
-          (of) => feedPartOf(of, `machine:${m.id}`),
-          () => assessFeed(cases, m),
-        ) ?? [],
-    ),
-  }),
+  reads: ['before the pumps'],
+  assess: ({ cases, rig }) => ({ feeds: rig.machines.flatMap((m) => assessFeed(cases, m) ?? []) }),
   findings: ({ cases, rig }, a) =>
-    flatMap(rig.machines, (m) => [
+    rig.machines.flatMap((m) => [
       ...wrongLiquidFindings(rig, m),
       ...feedFindings(
         cases,

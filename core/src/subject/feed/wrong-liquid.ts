@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { feedFrom, inletsOf, type Source, switchInlet } from '../../edit/feed.js';
 import type { Line, Machine, Rig, RigDocument, Tank } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
@@ -35,7 +34,7 @@ function tanksReached(rig: Rig, machineId: string): Reach[] {
  */
 export function wrongLiquidFindings(rig: Rig, machine: Machine): Finding[] {
   const subject = { kind: 'machine', id: machine.id } as const;
-  return flatMap(tanksReached(rig, machine.id), ({ tank, open }): Finding[] => {
+  return tanksReached(rig, machine.id).flatMap(({ tank, open }): Finding[] => {
     const also = [{ kind: 'tank' as const, id: tank.id }];
     const names = { machine: machine.name, tank: tank.name };
     if (tank.liquid === 'chemical')

@@ -1,4 +1,3 @@
-import { times } from '../../lists.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
@@ -71,7 +70,7 @@ function asks(cases: Cases, line: Line, most: number, liftM: number): FillResult
   if (!Number.isFinite(most)) return [];
   const { water } = cases.asDrawn;
   const rhoG = water.densityKgM3 * GRAVITY;
-  return times(21, (i) => {
+  return Array.from({ length: 21 }, (_, i) => {
     const flowM3s = (most * i) / 20;
     const head = line.parts.reduce((s, p) => s + partHeadLoss(p, flowM3s, water, cases.values, false), liftM);
     return { flowM3s, pressurePa: head * rhoG };

@@ -1,5 +1,4 @@
 import type { MixAnswers } from '../mix/result.js';
-import { allWater } from '../reads.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
 import { chemicalFlows } from './chemical-flows.js';
@@ -11,7 +10,7 @@ export const FLOW: Subject<FlowAnswers, MixAnswers & SoftPumpAnswers, never> = {
   scale: 'feeding',
   kinds: {},
   needs: ['mix', 'soft-pump'],
-  reads: (of) => [allWater(of), of.rig.lines],
+  reads: ['all water', 'lines'],
   assess: ({ rig, cases }, { chemical }) => {
     const flows = chemicalFlows(chemical);
     const lineFlow: Record<string, number> = {};

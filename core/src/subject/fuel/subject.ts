@@ -1,6 +1,4 @@
-import { flatMap } from '../../lists.js';
 import { fuelCautions } from './cautions.js';
-import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { fuelFindings } from './findings.js';
 import { assessFuel } from './fuel.js';
@@ -12,22 +10,7 @@ export const FUEL: Subject<FuelAnswers, object, FuelCode> = {
   name: 'fuel',
   scale: 'feeding',
   kinds: FUEL_KINDS_OF_FINDING,
-  // Its tanks and engines are told by name.
-  reads: (of) => {
-    const { rig } = of;
-    return [
-      rig.assumptions,
-      ...onTheDeck(of, []),
-      ...rig.fuelTanks,
-      ...rig.fuelLines,
-      ...flatMap(rig.machines, (m) => [m.id, m.name, m.drive, m.engine, m.enginePower]),
-      ...rig.softPumps,
-      ...rig.compressors,
-      ...rig.burners,
-      ...rig.gear,
-      rig.batteries.length,
-    ];
-  },
+  reads: ['assumptions', 'deck', 'fuelTanks', 'fuelLines', 'machines', 'softPumps', 'compressors', 'burners', 'gear', 'batteries'],
   assess: ({ rig, values }) => ({ fuel: assessFuel(rig, values) }),
   findings: ({ rig, values }, { fuel }) => fuelFindings(rig, fuel, values),
   rests: (_rig, { fuel }) => [

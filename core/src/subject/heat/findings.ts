@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
 import type { Finding } from '../finding.js';
@@ -7,7 +6,7 @@ import type { BurnerResult } from './result.js';
 
 /** Water hotter than what carries it stands; a burner that does not get it hot. */
 export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Finding[] {
-  return flatMap(burners, (b) => {
+  return burners.flatMap((b) => {
     const name = rig.burners.find((x) => x.id === b.burnerId)!.name;
     const subject = { kind: 'burner', id: b.burnerId } as const;
     const out: Finding[] = [];

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { pressurePath } from '../../solve/paths.js';
 import { nextSize } from '../../edit/length.js';
 import { typeableQuantity } from '../../quantity/format.js';
@@ -29,7 +28,7 @@ export const hotRules: Rule = (finding, rig, _doc, now): Candidate[] => {
     ];
   }
   const hot = typeableQuantity(Math.max(own.setK + 5, 394.3), 'temperature', '°F', 3);
-  const lines = new Set(flatMap(rig.outlets, (o) => pressurePath(rig, machine, o.id)).map((l) => l.id));
+  const lines = new Set(rig.outlets.flatMap((o) => pressurePath(rig, machine, o.id)).map((l) => l.id));
   return [
     {
       id: 'hoses',

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { burnerFuel } from '../../fuel/index.js';
 import { WATER_SPECIFIC_HEAT } from '../../fluid/water.js';
 import type { Cases } from '../../solve/cases.js';
@@ -9,7 +8,7 @@ import type { BurnerResult } from './result.js';
 /** How hot the water gets behind each burner, and what has to stand it. */
 export function assessHeat(cases: Cases): BurnerResult[] {
   const { rig, values, net } = cases;
-  return flatMap(rig.burners, (b): BurnerResult[] => {
+  return rig.burners.flatMap((b): BurnerResult[] => {
     const machine = rig.machines.find((m) => m.id === b.machine)!;
     const drawn = cases.asDrawn;
     // What turns back does so at the unloader, before the burner.
@@ -19,9 +18,10 @@ export function assessHeat(cases: Cases): BurnerResult[] {
     const wanted = Math.max(b.set - inK, 0);
     const rise = perK > 0 ? Math.min(b.heat / perK, wanted) : 0;
     const heat = perK * rise;
-    const behind = flatMap(
-      flatMap(net.outletsOf(machine.id), (o) => pressurePath(rig, machine.id, o.id)),
-      (l) =>
+    const behind = net
+      .outletsOf(machine.id)
+      .flatMap((o) => pressurePath(rig, machine.id, o.id))
+      .flatMap((l) =>
         l.parts.map((p) => ({
           part: p.name,
           lineId: l.id,
@@ -29,7 +29,7 @@ export function assessHeat(cases: Cases): BurnerResult[] {
           assumed: p.stands === undefined,
           hose: p.kind === 'hose',
         })),
-    );
+      );
     // The hose is what people stand beside: of two alike it is told.
     const weakest = [...behind].sort((x, y) => x.standsK - y.standsK || Number(y.hose) - Number(x.hose)).at(0);
     const outK = inK + rise;

@@ -1,5 +1,4 @@
 import { heatCautions } from './cautions.js';
-import { allWater } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { heatFindings } from './findings.js';
 import { assessHeat } from './heat.js';
@@ -11,7 +10,7 @@ export const HEAT: Subject<HeatAnswers, object, HeatCode> = {
   name: 'heat',
   scale: 'rating',
   kinds: HEAT_KINDS,
-  reads: (of) => (of.rig.burners.length ? [of.rig.burners, allWater(of), of.rig.lines] : []),
+  reads: ['burners', 'all water', 'lines'],
   assess: ({ cases }) => ({ burners: assessHeat(cases) }),
   findings: ({ rig }, { burners }) => heatFindings(rig, burners),
   rests: (_rig, { burners }) => (burners.some((b) => b.weakest?.assumed) ? ['cold-stands'] : []),

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { LiquidAnswers } from './result.js';
 import { LIQUID_NAMES } from '../../chemistry/compatibility.js';
 import type { Rig } from '../../rig/schema.js';
@@ -8,7 +7,7 @@ import { finding, percent } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 
 export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: number): Finding[] {
-  return flatMap(r.liquids, (l) => {
+  return r.liquids.flatMap((l) => {
     const liquid = rig.liquids.find((x) => x.id === l.liquidId)!;
     const subject = { kind: 'liquid', id: liquid.id } as const;
     const out: Finding[] = [];
@@ -62,7 +61,7 @@ export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: nu
 const FUMES = new Set(['hypochlorite', 'acid', 'ammonia']);
 
 export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
-  return flatMap(rig.tanks, (t) => {
+  return rig.tanks.flatMap((t) => {
     const { liquid } = stocks.in(t);
     if (!FUMES.has(liquid.kind)) return [];
     const subject = { kind: 'tank', id: t.id } as const;
@@ -96,7 +95,7 @@ export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
 
 /** A bund that would not hold what its tank can spill. Whether there is to be one is for local rules, and the builder's school. */
 export function bundFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] {
-  return flatMap(r.tanks, (x) => {
+  return r.tanks.flatMap((x) => {
     const tank = rig.tanks.find((t) => t.id === x.tankId)!;
     if (x.bundM3 === 0 || x.bundM3 >= x.bundWanted.value * 0.9999) return [];
     return [

@@ -1,5 +1,4 @@
 import { WATER_KG_M3 } from '../../fluid/water.js';
-import { times } from '../../lists.js';
 import { GALLON } from '../../quantity/dimension.js';
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, weightShare } from '../../chemistry/hypochlorite.js';
 import { figure, input } from '../../working/figure.js';
@@ -66,8 +65,8 @@ export function assessLiquids(cases: Cases, stocks: Stocks, mixes: readonly MixR
       ageing:
         s.bought > 0
           ? {
-              timeS: times(41, (i) => (months * i) / 40),
-              strength: times(41, (i) => strengthAfter(s.bought, (months * i) / 40, kept, caustic)),
+              timeS: Array.from({ length: 41 }, (_, i) => (months * i) / 40),
+              strength: Array.from({ length: 41 }, (_, i) => strengthAfter(s.bought, (months * i) / 40, kept, caustic)),
             }
           : { timeS: [], strength: [] },
       perDay: used,

@@ -1,6 +1,5 @@
 import { liquidCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
-import { chemicalLevels, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { bundFindings, liquidFindings, tankFindings } from './findings.js';
 import { LIQUID_KINDS, type LiquidCode } from './kinds.js';
@@ -14,9 +13,7 @@ export const LIQUID: Subject<LiquidAnswers, MixAnswers, LiquidCode> = {
   scale: 'practice',
   kinds: LIQUID_KINDS,
   needs: ['mix'],
-  // How deep a tank may be drawn hangs on what else is drawn from it.
-  reads: (of) => [chemicals(of), ...chemicalLevels(of)],
-  tells: ({ rig }) => [rig.tanks, rig.gear],
+  reads: ['chemicals', 'chemical levels', 'tanks', 'gear'],
   assess: ({ cases, stocks }, { chemical: { mixes } }) => {
     const tanks = assessChemicalTanks(cases, stocks, mixes);
     return { chemical: { tanks, liquids: assessLiquids(cases, stocks, mixes, tanks) } };

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Stocks } from '../../solve/stock.js';
 import { message } from '../../working/figure.js';
@@ -9,7 +8,7 @@ import type { MeetingResult } from './result.js';
 
 export function meetingFindings(rig: Rig, meetings: readonly MeetingResult[]): Finding[] {
   const name = (id: string): string => rig.liquids.find((l) => l.id === id)?.name ?? id;
-  return flatMap(meetings, (m) => {
+  return meetings.flatMap((m) => {
     if (m.verdict !== 'never') return [];
     if (m.places.length)
       return [

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { message } from '../../working/figure.js';
 import { meeting } from '../../chemistry/compatibility.js';
 import type { RigDocument } from '../../rig/schema.js';
@@ -31,7 +30,7 @@ export const attackRules: Rule = (finding, rig) => {
 export const neverRules: Rule = (finding, rig, doc) => {
   const a = rig.liquids.find((l) => l.id === finding.subject.id);
   if (!a) return [];
-  const sticks = flatMap(rig.mixes, (mix, i) =>
+  const sticks = rig.mixes.flatMap((mix, i) =>
     mix.way === 'draw-stick' && !mix.ownStick
       ? [
           {
@@ -42,7 +41,7 @@ export const neverRules: Rule = (finding, rig, doc) => {
         ]
       : [],
   );
-  const branches = flatMap(rig.mixes, (mix) => {
+  const branches = rig.mixes.flatMap((mix) => {
     const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
     const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
     const stock = rig.liquids.find((l) => l.id === mix.stock);

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { meetingCautions } from './cautions.js';
 import type { Subject } from '../subject.js';
 import { attackFindings, meetingFindings } from './findings.js';
@@ -11,17 +10,7 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
   name: 'meeting',
   scale: 'practice',
   kinds: MEETING_KINDS,
-  // Its answers are names of places.
-  reads: ({ rig }) => [
-    rig.assumptions,
-    ...rig.liquids,
-    ...rig.tanks,
-    ...rig.mixes,
-    ...rig.softPumps,
-    ...flatMap(rig.outlets, (o) => [o.id, o.name]),
-    ...flatMap(rig.lines, (l) => (l.role === 'chemical' || l.role === 'pressure' ? [l.role, l.from, l.to, l.closed] : [])),
-  ],
-  tells: ({ rig }) => [rig.reels, ...rig.lines.map((l) => l.id)],
+  reads: ['assumptions', 'liquids', 'tanks', 'mixes', 'softPumps', 'guns open', 'lines', 'reels'],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
   findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
   cautions: meetingCautions,

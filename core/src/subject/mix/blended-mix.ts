@@ -1,4 +1,3 @@
-import { times } from '../../lists.js';
 import { batch, topUp } from '../../chemistry/dilution.js';
 import { fullDepth, surfaceAt } from '../../rig/tank-shape.js';
 import { type BlendNetwork, type BlendState, drawHeight, shareOf } from '../../solve/blend-network.js';
@@ -70,7 +69,7 @@ export function byLevel(net: BlendNetwork, strengths: readonly number[]): { shar
   const start = startLevels(net);
   const top = fullDepth(net.branches[i].tank!);
   const bottom = Math.min(drawHeight(net.branches[i]), top);
-  return times(9, (k) => {
+  return Array.from({ length: 9 }, (_, k) => {
     const share = 1 - k / 8;
     const levels = start.slice();
     levels[i] = bottom + (top - bottom) * share;

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { WASH_IDS, WASH_SURFACE_NAMES } from '../../assumption/wash-surfaces.js';
 import type { Rig } from '../../rig/schema.js';
@@ -138,14 +137,14 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
 export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
   const shuts = (l: Rig['lines'][number]): boolean =>
     l.parts.some((p) => (p.kind === 'valve' && p.is === 'gun-valve') || (p.kind === 'fitting' && p.is === 'ball-valve'));
-  return flatMap(rig.mixes, (mix) => {
+  return rig.mixes.flatMap((mix) => {
     const lines = linesOf(rig, mix);
     const delivery = lines.find((l) => l.to.at === 'sprayer');
     const sprayer = rig.sprayers.find((s) => s.id === delivery?.to.id);
     if (!delivery || !sprayer || lines.some((l) => l.to.at !== 'mix' && shuts(l))) return [];
-    return flatMap(
-      lines.filter((l) => l.from.at === 'tank' && !shuts(l)),
-      (l) => {
+    return lines
+      .filter((l) => l.from.at === 'tank' && !shuts(l))
+      .flatMap((l) => {
         const tank = rig.tanks.find((t) => t.id === l.from.id)!;
         // Laid down, the gun rests on the ground, lower than the deck.
         const over = tank.base + tank.fullLevel;
@@ -166,8 +165,8 @@ export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
             ),
           ),
         ];
-      },
-    ).slice(0, 1);
+      })
+      .slice(0, 1);
   });
 }
 
@@ -176,7 +175,7 @@ export function unservedFindings(rig: Rig, values: AssumptionValues): Finding[] 
   const [first] = rig.mixes;
   if (!first) return [];
   const surfaces = [...new Set((rig.brief.washes ?? []).map((w) => w.surface))];
-  return flatMap(surfaces, (surface) => {
+  return surfaces.flatMap((surface) => {
     if (rig.mixes.some((m) => m.surface === surface)) return [];
     const [usual, is] = [values[WASH_IDS[surface].strength], wantedStrength(first, values)];
     if (Math.abs(is - usual) <= values['mix-tolerance'] * usual) return [];

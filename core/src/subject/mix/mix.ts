@@ -1,6 +1,5 @@
 import { stockOfTank } from '../../solve/loaded.js';
 import { WATER_KG_M3 } from '../../fluid/water.js';
-import { flatMap, times } from '../../lists.js';
 import { type Soap, soapsOf } from '../../solve/soaps.js';
 import { GALLON } from '../../quantity/dimension.js';
 import type { AssumptionValues } from '../../assumption/register.js';
@@ -72,7 +71,7 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const strayed = strayCases(net, strengths, day.levels);
   const set = finished
     ? { settings: [], reachable: c.stock.today >= wanted }
-    : settingsFor(net, startLevels(net), wanted, new Map(flatMap(c.soaps, (s) => (s.by === 'metered' ? [[s.stock.liquid.id, s.dose] as const] : []))));
+    : settingsFor(net, startLevels(net), wanted, new Map(c.soaps.flatMap((s) => (s.by === 'metered' ? [[s.stock.liquid.id, s.dose] as const] : []))));
   const tank = finished ? net.branches[0]?.tank : undefined;
   const top = tank ? fullDepth(tank) : 0;
   const recipe =
@@ -94,11 +93,11 @@ function assessBlended(blends: Blends, c: Common): MixResult | undefined {
   const unrinsed =
     mix.flush === 'through' || finished
       ? []
-      : flatMap(
-          net.branches.filter((b) => b.stock.liquid.kind !== 'water'),
-          (b) =>
+      : net.branches
+          .filter((b) => b.stock.liquid.kind !== 'water')
+          .flatMap((b) =>
             b.line.parts.filter((p) => p.kind === 'valve' || (p.kind === 'fitting' && p.is === 'check-valve')).map((p) => `${p.name} (${b.stock.liquid.name})`),
-        );
+          );
   // Without a recipe the strength is what the tank was said to hold; with one it is as mixed.
   return finish(c, {
     pumpId: way.pump.id,
@@ -192,7 +191,7 @@ function assessDrawn(cases: Cases, stocks: Stocks, c: Common): MixResult | undef
     cases: strayed,
     series,
     byLevel: tank
-      ? times(9, (k) => ({
+      ? Array.from({ length: 9 }, (_, k) => ({
           share: (lowest + (start - lowest) * (1 - k / 8)) / Math.max(start, 1e-6),
           strength: drawnAt(way, today, lowest + (start - lowest) * (1 - k / 8)),
         }))
@@ -265,7 +264,7 @@ function finish(c: Common, t: Told): MixResult {
       value,
       'ratio',
       t.equation,
-      flatMap(t.streams, (s) => [input('Q', s.name, s.flowM3s, 'flow'), input('c', `${s.name}, trade`, s.strength, 'ratio')]),
+      t.streams.flatMap((s) => [input('Q', s.name, s.flowM3s, 'flow'), input('c', `${s.name}, trade`, s.strength, 'ratio')]),
       t.assumptions as never,
     );
   return {

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { type BlendNetwork, type Branch, shareOf } from '../../solve/blend-network.js';
 import type { ValveSetting } from './result.js';
 
@@ -25,7 +24,7 @@ export function settingsFor(
   const turned = now.slice();
   const put = (values: readonly number[]): void => values.forEach((s, i) => valves[i] && net.setValve(i, valves[i].id, s));
   const stock = net.strengths.findIndex((s) => s > 0);
-  const soaps = flatMap(branches, (b, i) => {
+  const soaps = branches.flatMap((b, i) => {
     const dose = doses.get(b.stock.liquid.id);
     return dose !== undefined && !(net.strengths[i] > 0) ? [{ i, dose }] : [];
   });
@@ -51,7 +50,7 @@ export function settingsFor(
     for (const { i, dose } of soaps) if (valves[i]) turned[i] = clamp(shareOf(s, i) > 0 ? (turned[i] * dose) / shareOf(s, i) : turned[i] * 2);
   }
   put(now);
-  const settings = flatMap(branches, (b, i) =>
+  const settings = branches.flatMap((b, i) =>
     valves[i] ? [{ lineId: b.line.id, partId: valves[i].id, name: b.stock.liquid.name, now: now[i], wanted: turned[i] }] : [],
   );
   return { settings, reachable: Math.abs(reached - wanted) <= 0.01 * Math.max(wanted, 1e-3), reached };

@@ -1,14 +1,12 @@
-import { flatMap } from '../../lists.js';
 import { mixCautions } from './cautions.js';
 import type { Rig } from '../../rig/schema.js';
 import { wayOf } from '../../solve/blend-network.js';
 import { message } from '../../working/figure.js';
 import { finding } from '../message-parts.js';
-import { behindPumpsAndTanks, blendOf, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { mixFindings, siphonFindings, unservedFindings } from './findings.js';
 import { MIX_KINDS, type MixCode } from './kinds.js';
-import { assessMix, blended } from './mix.js';
+import { assessMix } from './mix.js';
 import type { MixAnswers, MixResult } from './result.js';
 
 /** What reaches the wall. */
@@ -16,26 +14,13 @@ export const MIX: Subject<MixAnswers, object, MixCode> = {
   name: 'mix',
   scale: 'strength',
   kinds: MIX_KINDS,
-  // An injector works with the washer's water.
-  reads: (of) => [chemicals(of), ...(of.rig.mixes.some((m) => m.injector) ? [behindPumpsAndTanks(of)] : [])],
-  tells: ({ rig }) => [rig.tanks, rig.sprayers],
-  assess: ({ rig, values, cases, stocks, blends, each }) => {
-    const mixes = flatMap(
-      rig.mixes,
-      (m) =>
-        // What is drawn into a washer's water, or from a tank by a nozzle, hangs on more than its own way.
-        (blended(m)
-          ? each(
-              `mix ${m.id}`,
-              (of) => blendOf(of, m),
-              () => assessMix(cases, stocks, blends, m),
-            )
-          : assessMix(cases, stocks, blends, m)) ?? [],
-    );
+  reads: ['chemicals', 'water of injectors'],
+  assess: ({ rig, values, cases, stocks, blends }) => {
+    const mixes = rig.mixes.flatMap((m) => assessMix(cases, stocks, blends, m) ?? []);
     return { chemical: { mixes, drawnFrom: drawnFrom(rig, mixes, values['soft-wash-share']) } };
   },
   findings: ({ rig, cases, stocks }, a) => [
-    ...flatMap(rig.mixes, (mix) => {
+    ...rig.mixes.flatMap((mix) => {
       const result = a.chemical.mixes.find((x) => x.mixId === mix.id);
       return result
         ? mixFindings(cases, result)

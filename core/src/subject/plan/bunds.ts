@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { Box, Standing } from '../../deck/index.js';
 import type { Rig } from '../../rig/schema.js';
 
@@ -17,7 +16,7 @@ export const bundsOf = (
   placed: readonly (Standing & { readonly box: Box })[],
   depthM: number,
 ): readonly { readonly tankId: string; readonly box: Box }[] =>
-  flatMap(placed, (t) => {
+  placed.flatMap((t) => {
     const bund = t.kind === 'tank' ? rig.tanks.find((x) => x.id === t.id)?.bund : undefined;
     return bund !== undefined && bund > 0 ? [{ tankId: t.id, box: bundBox(t.box, bund, depthM) }] : [];
   });

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { boxOf, type Standing, standingOn } from '../../deck/index.js';
 import type { Assessment } from '../../assess/assessment.js';
 import { assumptionValues } from '../../assumption/register.js';
@@ -50,7 +49,7 @@ export const planRules: Rule = (finding, rig, doc, now): Candidate[] => {
         ...moves(id, rig, doc, false),
       ];
     default:
-      return [...flatMap(finding.also ?? [], (s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
+      return [...(finding.also ?? []).flatMap((s) => moves(s.id, rig, doc, false)), ...moves(id, rig, doc, true)];
   }
 };
 
@@ -137,7 +136,7 @@ function moves(id: string, rig: Rig, doc: RigDocument, all: boolean): Candidate[
 function freeSpot(rig: Rig, own: Standing, things: readonly Standing[]): { readonly x: number; readonly y: number } | undefined {
   const { platform } = rig;
   if (!platform || !own.place || !own.box || own.place.on !== undefined) return undefined;
-  const others = flatMap(things, (t) => (t.box && t !== own ? [t.box] : []));
+  const others = things.flatMap((t) => (t.box && t !== own ? [t.box] : []));
   let [best, least] = [undefined as { x: number; y: number } | undefined, Infinity];
   const step = 2 * INCH;
   const [l, w] = [own.box.x1 - own.box.x0, own.box.y1 - own.box.y0];
@@ -156,7 +155,7 @@ function holdRules(id: string, rig: Rig): Candidate[] {
   const own = standingOn(rig).find((t) => t.id === id);
   const tank = rig.tanks.find((t) => t.id === id);
   if (!own) return [];
-  return flatMap(['3/8-16', '1/2-13'] as const, (bolt) =>
+  return (['3/8-16', '1/2-13'] as const).flatMap((bolt) =>
     [4, 6, 8, 12].map((count) => ({
       id: `${tank ? 'hoops' : 'bolts'}-${bolt.replace('/', '-')}-${count}`,
       title: message(tank ? `{n} bolted hoops, ${bolt}` : `{n} bolts ${bolt} through the deck`, { n: String(tank ? count / 2 : count) }),

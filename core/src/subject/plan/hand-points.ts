@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { LiquidKind } from '../../chemistry/compatibility.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { blowsExhaust, type Box, type LaidLine, type Standing } from '../../deck/index.js';
@@ -58,7 +57,7 @@ export function handPoints(
       behind: blocker?.id,
     };
   };
-  return flatMap(lines, (laid) => {
+  return lines.flatMap((laid) => {
     const line = rig.lines.find((l) => l.id === laid.lineId);
     if (!line || line.from.at !== 'tank') return [];
     const valve = line.parts.find(isValve);

@@ -1,10 +1,9 @@
-import { flatMap } from '../../lists.js';
+import { tellsOf } from '../told-once.js';
 import { type Box, isServed, laidLines, type Standing, standingOn } from '../../deck/index.js';
 import { densityOf, enginesOn } from '../../energy/index.js';
 import type { Rig } from '../../rig/schema.js';
 import { fullMass } from '../../solve/loaded.js';
 import type { Stocks } from '../../solve/stock.js';
-import { tellsOf } from '../told-once.js';
 import { type Verdict, worse, worstOf } from '../verdict.js';
 import { bundsOf } from './bunds.js';
 import { planFindings } from './findings.js';
@@ -48,26 +47,26 @@ export function assessPlan(rig: Rig, stocks: Stocks): PlanResult | undefined {
   if (!platform) return undefined;
   const { values } = stocks;
   const things = standingOn(rig);
-  const shelves = new Set(flatMap(rig.gear, (g) => (g.kind === 'shelf' ? [g.id] : [])));
-  const solids = new Map(flatMap(things, (t) => (t.box ? [[t.id, solidOf(t, shelves.has(t.id))!] as const] : [])));
+  const shelves = new Set(rig.gear.flatMap((g) => (g.kind === 'shelf' ? [g.id] : [])));
+  const solids = new Map(things.flatMap((t) => (t.box ? [[t.id, solidOf(t, shelves.has(t.id))!] as const] : [])));
   const engines = new Map(enginesOn(rig, values).map((e) => [e.id, e]));
   const standing = things.filter((t): t is Standing & { box: Box } => t.box !== undefined);
   const deck: Deck = { rig, platform, placed: standing, solid: solids, boxes: [...solids.values()], engines, values };
-  const placed = flatMap(things, (t): Omit<PlacedThing, 'verdict'>[] => {
+  const placed = things.flatMap((t): Omit<PlacedThing, 'verdict'>[] => {
     if (!t.box) return [];
     const massKg = fullKg(rig, stocks, t);
     const held = t.place?.held && massKg >= values['hold-from'] ? heldBy(t.place.held, values) : undefined;
     return [{ id: t.id, access: accessOf(deck, t), massKg, held, heldWantedN: heldWanted(massKg, t.place?.held?.by) }];
   });
-  const boxes = flatMap(things, (t) => t.box ?? []);
+  const boxes = things.flatMap((t) => t.box ?? []);
   const lines = laidLines(rig, things);
   const said = {
-    tray: flatMap(things, (t) => (t.box ? [] : [t.id])),
+    tray: things.flatMap((t) => (t.box ? [] : [t.id])),
     lines,
     bunds: bundsOf(rig, standing, values['bund-depth']),
     hands: [
       ...handPoints(rig, platform, lines, standing, solids, values),
-      ...servicePoints(deck, new Map(flatMap(placed, (t) => (t.access ? [[t.id, t.access]] : [])))),
+      ...servicePoints(deck, new Map(placed.flatMap((t) => (t.access ? [[t.id, t.access]] : [])))),
     ],
     widthM: Math.max(platform.width, ...boxes.map((b) => b.y1)) - Math.min(0, ...boxes.map((b) => b.y0)),
   };

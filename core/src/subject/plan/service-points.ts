@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import type { Box, Standing } from '../../deck/index.js';
 import type { EngineOn } from '../../energy/index.js';
@@ -38,7 +37,7 @@ function freeBefore(deck: Deck, t: Placed, side: Side, box: Box): number {
 /** Start, oil drain and fuel cap of every engine, and the caps of fuel tanks: where they are, and the room a hand has there. */
 export function servicePoints(deck: Deck, access: ReadonlyMap<string, Access>): HandPoint[] {
   const { rig, platform, values } = deck;
-  return flatMap(deck.placed, (t): HandPoint[] => {
+  return deck.placed.flatMap((t): HandPoint[] => {
     const { box } = t;
     const engine = deck.engines.get(t.id);
     const own = access.get(t.id);

@@ -1,8 +1,7 @@
 import { planCautions } from './cautions.js';
-import { onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
-import { planFindings } from './findings.js';
 import { toldOnce } from '../told-once.js';
+import { planFindings } from './findings.js';
 import { PLAN_KINDS, type PlanCode } from './kinds.js';
 import { assessPlan } from './plan.js';
 import type { PlanAnswers } from './result.js';
@@ -12,7 +11,7 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
   name: 'plan',
   scale: 'fit',
   kinds: PLAN_KINDS,
-  reads: (of) => onTheDeck(of, [...of.bare(of.rig.tanks), ...of.rig.fuelLines]),
+  reads: ['deck'],
   assess: ({ rig, stocks }) => ({ plan: assessPlan(rig, stocks) }),
   findings: ({ rig, values }, { plan }) => (plan ? toldOnce(plan, rig, () => planFindings(rig, plan, values)) : []),
   rests: (_rig, { plan }) =>

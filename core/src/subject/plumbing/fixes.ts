@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { findItem, takePart } from '../../catalogue/items.js';
 import { nextAmong } from '../../edit/id.js';
@@ -47,7 +46,7 @@ export const plumbingRules: Rule = (finding, rig, doc, now): Candidate[] => {
       return [
         { id: 'foot', title: 'A foot valve at the tank’s outlet', change: (d) => putIn(d, first, 'foot-valve') },
         { id: 'check', title: 'A check valve at the tank’s outlet', change: (d) => putIn(d, first, 'check-valve') },
-        ...flatMap(['6 in', '12 in', '24 in'], (h) => [
+        ...['6 in', '12 in', '24 in'].flatMap((h) => [
           { id: `raise-${h}`, title: message('Raise the tank {h}', { h: shelf(m(h)) }), change: (d: RigDocument) => raiseTanks(d, tied, m(h)) },
           ...(own - m(h) > 0
             ? [
@@ -71,10 +70,7 @@ export const ratingRules: Rule = (finding, rig): Candidate[] => {
   if (!own) return [];
   const over = 1 + overrunOf(own.unloader, assumptionValues(rig.assumptions));
   const wanted = typeableQuantity(Math.ceil((own.unloader.setting * over) / 6894.757 / 500) * 500 * 6894.757, 'pressure', 'psi', 2);
-  const rated = flatMap(
-    rig.lines.filter((l) => l.role === 'pressure'),
-    (l) => flatMap(l.parts, (p) => (p.rated !== undefined ? [p.rated] : [])),
-  );
+  const rated = rig.lines.filter((l) => l.role === 'pressure').flatMap((l) => l.parts.flatMap((p) => (p.rated !== undefined ? [p.rated] : [])));
   const lowest = Math.min(...rated) / over;
   return [
     {
@@ -101,7 +97,7 @@ export const ratingRules: Rule = (finding, rig): Candidate[] => {
 export const fillRules: Rule = (finding, rig): Candidate[] => {
   const i = rig.tanks.findIndex((t) => t.id === finding.subject.id);
   if (i < 0) return [];
-  return flatMap(['1 in', '1 1/2 in', '2 in', '3 in'], (bore) =>
+  return ['1 in', '1 1/2 in', '2 in', '3 in'].flatMap((bore) =>
     m(bore) > rig.tanks[i].ventBore
       ? [{ id: `vent-${bore}`, title: message('A vent of {d}', { d: shelf(m(bore)) }), change: (d: RigDocument) => void (d.tanks[i].ventBore = bore) }]
       : [],

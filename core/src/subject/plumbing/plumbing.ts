@@ -1,5 +1,4 @@
 import { WATER_KG_M3 } from '../../fluid/water.js';
-import { flatMap } from '../../lists.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { orificePressure } from '../../hydraulics/outflow.js';
 import type { Line, Machine, Part, Rig } from '../../rig/schema.js';
@@ -38,7 +37,7 @@ export function suctionOf(cases: Cases, machine: Machine): Suction | undefined {
   const [first] = path;
   if (first?.from.at !== 'tank') return undefined;
   const tank = rig.tanks.find((t) => t.id === first.from.id)!;
-  const parts = flatMap(path, (l) => l.parts);
+  const parts = path.flatMap((l) => l.parts);
   const strainer = parts.findIndex(isStrainer);
   const outlet = drawLevel(tank, first);
   // As the job starts: once its line is full, a pump draws on as the water falls.

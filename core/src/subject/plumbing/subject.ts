@@ -1,4 +1,3 @@
-import { beforePumps } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { plumbingFindings } from './findings.js';
 import { PLUMBING_KINDS, type PlumbingCode } from './kinds.js';
@@ -8,8 +7,7 @@ export const PLUMBING: Subject<object, object, PlumbingCode> = {
   name: 'plumbing',
   scale: 'practice',
   kinds: PLUMBING_KINDS,
-  // Of what is behind the pumps: which guns they feed, and what the lines to them are made for.
-  reads: (of) => [beforePumps(of), ...of.rig.outlets.map((o) => o.id), ...of.rig.lines.filter((l) => l.role === 'pressure')],
+  reads: ['before the pumps', 'guns open', 'lines'],
   assess: () => ({}),
   findings: ({ cases }) => plumbingFindings(cases),
   rests: (rig) => [

@@ -1,4 +1,3 @@
-import { flatMap, times } from '../../lists.js';
 import type { AsTold } from '../../working/figure.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
@@ -16,7 +15,7 @@ function lossesOf(
 ): readonly { readonly partId: string; readonly lengthM: number; readonly lossPa: (share: number) => number }[] {
   const values = assumptionValues(rig.assumptions);
   const water = waterAt(rig.brief.water);
-  return flatMap(result.parts, ({ lineId, partId, flowM3s }) => {
+  return result.parts.flatMap(({ lineId, partId, flowM3s }) => {
     const part = rig.lines.find((l) => l.id === lineId)?.parts.find((p) => p.id === partId);
     if (!part) return [];
     const lossPa = (share: number): number => partHeadLoss(part, flowM3s * share, water, values, false) * water.densityKgM3 * GRAVITY;
@@ -67,7 +66,7 @@ export function gunLimits(rig: Rig, a: AsTold<Pick<PressureAnswers, 'outlets'>>,
   const loss = (q: number): number => parts.reduce((s, p) => s + p.lossPa(q / Math.max(now, 1e-9)), 0);
   const sharing = Math.max(a.outlets.filter((o) => o.machineIds.includes(machine.id)).length, 1);
   const power = deratedPower(machine.enginePower, rig.brief.altitude, values['engine-derate']) * values['pump-efficiency'];
-  const flows = times(33, (i) => ((machine.flow / sharing) * 1.35 * (i + 2)) / 34);
+  const flows = Array.from({ length: 33 }, (_, i) => ((machine.flow / sharing) * 1.35 * (i + 2)) / 34);
   const own = outlet.nozzle.size;
   const at = NOZZLE_SIZES.reduce((best, n, i) => (Math.abs(n - own) < Math.abs(NOZZLE_SIZES[best] - own) ? i : best), 0);
   return {

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { typed } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 import { assumptionValues } from '../../assumption/register.js';
@@ -105,7 +104,7 @@ export const machineRules: Rule = (finding, rig, doc, now) => {
     ];
   const guns = now.outlets.filter((o) => o.machineIds.includes(rig.machines[i].id));
   if (finding.code === 'unloader-cycles')
-    return flatMap(guns, (g) => {
+    return guns.flatMap((g) => {
       const o = rig.outlets.findIndex((x) => x.id === g.outletId);
       const larger = NOZZLE_SIZES.filter((size) => size > rig.outlets[o].nozzle.size && size < rig.outlets[o].nozzle.size * 2).slice(0, 6);
       return [

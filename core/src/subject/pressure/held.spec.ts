@@ -1,11 +1,11 @@
-import { assess, reassess } from '../../assess/assess';
+import { assess } from '../../assess/assess';
+import { reassess } from '../../assess/again/reassess';
 import { assumptionValues } from '../../assumption/register';
 import { changed } from '../../edit/draft';
 import { removeGun, splitGun } from '../../edit/gun';
 import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import { Cases } from '../../solve/cases';
-import { gunParts } from '../../solve/gun-parts';
 import { gunCombinations, pressureCases } from './pressure';
 
 const layout = (id: string) => LAYOUTS.find((l) => l.id === id)!.make();
@@ -35,15 +35,6 @@ describe('triggers held', () => {
         expect(m.letsGo).toBe(solved.letsGo(machine));
       }
     });
-  });
-  test.each(LAYOUTS.map((l) => [l.id]))('%s: what hangs together behind the pumps is what the network solves together', (id) => {
-    const rig = parseRig(layout(id));
-    const cases = new Cases(rig, assumptionValues(rig.assumptions));
-    const guns = rig.outlets.filter((o) => o.open);
-    const parts = gunParts(rig);
-    for (const group of cases.apart(guns)) expect(new Set(group.map((i) => parts.get(`outlet:${guns[i].id}`))).size).toBe(1);
-    for (const o of rig.outlets)
-      for (const m of rig.machines) if (cases.net.outletsOf(m.id).includes(o)) expect(parts.get(`machine:${m.id}`)).toBe(parts.get(`outlet:${o.id}`));
   });
   test('a gun more and a gun less on the one washer leave nothing stale of the other', () => {
     let document = layout('crew-of-four');

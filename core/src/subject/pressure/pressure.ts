@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { deratedPower } from '../../hydraulics/plunger-pump.js';
@@ -17,7 +16,7 @@ import { type Figure, figure, input, type Message, message } from '../../working
 
 /** Most guns of which every way of holding the triggers is told; of more only none, each and all. */
 const MOST_TOLD = 4;
-export const tellsEvery = (guns: readonly Outlet[]): boolean => guns.length <= MOST_TOLD;
+const tellsEvery = (guns: readonly Outlet[]): boolean => guns.length <= MOST_TOLD;
 
 /** Every way of holding the triggers: all shut, each alone, pairs and so on, see {@link tellsEvery}. */
 export function gunCombinations(outlets: readonly Outlet[]): { label: string; open: readonly string[] }[] {
@@ -39,8 +38,6 @@ export function gunCombinations(outlets: readonly Outlet[]): { label: string; op
 /** A gun, and a machine, while triggers are held. */
 type GunState = PressureCase['guns'][number];
 type MachineState = PressureCase['machines'][number];
-/** What guns that stand apart do, with those of their machines, by which of them are held. */
-type Held = ReadonlyMap<string, { readonly guns: ReadonlyMap<string, GunState>; readonly machines: ReadonlyMap<string, MachineState> }>;
 
 const gunState = (solved: Solved, o: Outlet): GunState => ({
   outletId: o.id,
@@ -57,11 +54,8 @@ const machineState = (solved: Solved, m: Machine): MachineState => ({
   letsGo: solved.letsGo(m),
 });
 
-/**
- * The pressure side for each combination of triggers.
- * @param stand gives what guns that stand apart do, by the first of them, as it was where nothing that it hangs on has changed
- */
-export function pressureCases(cases: Cases, stand: (gun: string, make: () => Held) => Held = (_gun, make) => make()): PressureCase[] {
+/** The pressure side for each combination of triggers. */
+export function pressureCases(cases: Cases): PressureCase[] {
   const { rig, net } = cases;
   const usable = rig.outlets.filter((o) => o.open);
   const combinations = gunCombinations(usable);
@@ -73,19 +67,17 @@ export function pressureCases(cases: Cases, stand: (gun: string, make: () => Hel
   const held = triggers.groups.map((group, g) => {
     const guns = triggers.gunsOf(g);
     const machines = rig.machines.filter((_, i) => ofMachine[i] === g);
-    return stand(guns[0], () => {
-      const of = new Map<string, { guns: Map<string, GunState>; machines: Map<string, MachineState> }>();
-      for (const { open } of combinations) {
-        const name = ownOf(guns, open);
-        if (of.has(name)) continue;
-        const solved = triggers.held(g, open);
-        of.set(name, {
-          guns: new Map(group.map((i) => [usable[i].id, gunState(solved, usable[i])])),
-          machines: new Map(machines.map((m) => [m.id, machineState(solved, m)])),
-        });
-      }
-      return of;
-    });
+    const of = new Map<string, { guns: Map<string, GunState>; machines: Map<string, MachineState> }>();
+    for (const { open } of combinations) {
+      const name = ownOf(guns, open);
+      if (of.has(name)) continue;
+      const solved = triggers.held(g, open);
+      of.set(name, {
+        guns: new Map(group.map((i) => [usable[i].id, gunState(solved, usable[i])])),
+        machines: new Map(machines.map((m) => [m.id, machineState(solved, m)])),
+      });
+    }
+    return of;
   });
   return combinations.map(({ label, open }) => {
     const now = held.map((of, g) => of.get(ownOf(triggers.gunsOf(g), open))!);
@@ -93,7 +85,7 @@ export function pressureCases(cases: Cases, stand: (gun: string, make: () => Hel
       label,
       guns: rig.outlets.map((o, i) => (open.includes(o.id) ? now[ofGun[i]].guns.get(o.id)! : shut[i])),
       // What no gun bears on is the same in every case.
-      machines: flatMap(rig.machines, (m, i) => (net.cutOff.has(m.id) ? [] : (now[ofMachine[i]]?.machines.get(m.id) ?? machineState(cases.asDrawn, m)))),
+      machines: rig.machines.flatMap((m, i) => (net.cutOff.has(m.id) ? [] : (now[ofMachine[i]]?.machines.get(m.id) ?? machineState(cases.asDrawn, m)))),
     };
   });
 }

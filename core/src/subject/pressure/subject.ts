@@ -1,9 +1,7 @@
-import { flatMap } from '../../lists.js';
 import { pressureCautions } from './cautions.js';
-import { behindPumps, gunPartOf } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { PRESSURE_KINDS, type PressureCode } from './kinds.js';
-import { assessMachine, assessOutlet, pressureCases, pressureFindings, tellsEvery } from './pressure.js';
+import { assessMachine, assessOutlet, pressureCases, pressureFindings } from './pressure.js';
 import type { PressureAnswers } from './result.js';
 
 /** What arrives at the guns, and what that asks of pumps and engines. */
@@ -11,23 +9,13 @@ export const PRESSURE: Subject<PressureAnswers, object, PressureCode> = {
   name: 'pressure',
   scale: 'rating',
   kinds: PRESSURE_KINDS,
-  // The cases carry the names of the guns.
-  reads: (of) => [behindPumps(of), of.rig.outlets],
-  assess: ({ cases, rig, each }) => {
-    const every = tellsEvery(rig.outlets.filter((o) => o.open));
-    const list = pressureCases(cases, (gun, make) => each(`held ${gun}`, (of) => [gunPartOf(of, gun), every], make));
+  reads: ['behind the pumps', 'guns open'],
+  assess: ({ cases, rig }) => {
+    const list = pressureCases(cases);
     return {
       cases: list,
-      machines: flatMap(rig.machines, (m) => assessMachine(cases, m, list) ?? []),
-      outlets: flatMap(
-        rig.outlets,
-        (o) =>
-          each(
-            `gun ${o.id}`,
-            (of) => [gunPartOf(of, o.id)],
-            () => assessOutlet(cases, o),
-          ) ?? [],
-      ),
+      machines: rig.machines.flatMap((m) => assessMachine(cases, m, list) ?? []),
+      outlets: rig.outlets.flatMap((o) => assessOutlet(cases, o) ?? []),
     };
   },
   rests: (rig, a) => [

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { resinLife } from '../../chemistry/pure-water.js';
 import type { Rig } from '../../rig/schema.js';
 import { figure, input } from '../../working/figure.js';
@@ -8,7 +7,7 @@ import type { PureWaterResult } from './result.js';
 /** Brushes behind a resin bed. */
 export function assessPureWater(rig: Rig, pumps: readonly SoftPumpResult[]): PureWaterResult[] {
   const solids = rig.brief.tapSolids ?? 0;
-  return flatMap(rig.sprayers, (s) => {
+  return rig.sprayers.flatMap((s) => {
     const pump = pumps.find((p) => p.sprayerId === s.id);
     if (!s.resin || !pump) return [];
     return [

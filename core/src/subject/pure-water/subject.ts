@@ -9,6 +9,6 @@ export const PURE_WATER: Subject<PureWaterAnswers, SoftPumpAnswers, never> = {
   scale: 'practice',
   kinds: {},
   needs: ['soft-pump'],
-  reads: ({ rig, bare }) => [rig.brief.tapSolids, ...bare(rig.sprayers)],
+  reads: ['tap solids', 'sprayers'],
   assess: ({ rig }, { chemical }) => ({ chemical: { pureWater: assessPureWater(rig, chemical.softPumps) } }),
 };

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { priceAndMass } from '../../catalogue/items.js';
 import { lineVolume, partHeadLoss } from '../../catalogue/part-loss.js';
@@ -185,7 +184,7 @@ export function assessRun(cases: Cases, outlet: Outlet, result: OutletResult): R
 
 /** Head that spare hose of the run's own bore would lose, m. */
 function spareHoseLoss(path: readonly Line[], spareM: number, flow: number, cases: Cases): number {
-  const longest = flatMap(path, hosesOf).reduce<Hose | undefined>((a, h) => (!a || h.length > a.length ? h : a), undefined);
+  const longest = path.flatMap(hosesOf).reduce<Hose | undefined>((a, h) => (!a || h.length > a.length ? h : a), undefined);
   return longest && spareM > 0 ? partHeadLoss({ ...longest, length: spareM, coiledLength: 0 }, flow, cases.asDrawn.water, cases.values, false) : 0;
 }
 

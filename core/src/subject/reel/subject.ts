@@ -1,8 +1,6 @@
-import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import type { FlowAnswers } from '../flow/result.js';
 import type { PressureAnswers } from '../pressure/result.js';
-import { behindPumps } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { REEL_KINDS, type ReelCode } from './kinds.js';
 import { assessReel, assessRun, reelFindings, runFindings } from './reels.js';
@@ -16,11 +14,11 @@ export const REEL: Subject<ReelAnswers, FlowAnswers & PressureAnswers, ReelCode>
   scale: 'practice',
   kinds: REEL_KINDS,
   needs: ['flow', 'pressure'],
-  reads: (of) => [behindPumps(of), ...of.bare(of.rig.reels), of.rig.placements, of.rig.site, of.rig.lines],
+  reads: ['behind the pumps', 'reels', 'placements', 'site', 'lines'],
   assess: ({ cases, rig }, { lineFlow, outlets }) => {
     return {
       reels: rig.reels.map((r) => assessReel(cases, r, lineFlow)),
-      runs: flatMap(outlets, (o) => assessRun(cases, outletOf(rig, o.outletId), o) ?? []),
+      runs: outlets.flatMap((o) => assessRun(cases, outletOf(rig, o.outletId), o) ?? []),
     };
   },
   findings: ({ cases }, a) => [...reelFindings(cases, a.reels), ...runFindings(cases, a.runs)],

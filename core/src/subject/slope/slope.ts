@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { type Box, laidLines, middleOf, type Point, standingOn } from '../../deck/index.js';
 import { fullDepth, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
@@ -17,11 +16,11 @@ export function assessSlope(cases: Cases, feeds: readonly FeedResult[]): SlopeRe
   if (!slope) return undefined;
   const [along, across] = [Math.abs(slope.nose), Math.abs(slope.kerb)];
   const things = standingOn(rig);
-  const boxes = new Map(flatMap(things, (t): (readonly [string, Box])[] => (t.box ? [[t.id, t.box]] : [])));
+  const boxes = new Map(things.flatMap((t): (readonly [string, Box])[] => (t.box ? [[t.id, t.box]] : [])));
   const laid = new Map(laidLines(rig, things).map((l) => [l.lineId, l]));
   const between = (a: Pick<Point, 'x' | 'y'>, b: Pick<Point, 'x' | 'y'>): number => along * Math.abs(a.x - b.x) + across * Math.abs(a.y - b.y);
 
-  const tanks = flatMap(rig.tanks, (tank): SlopeTank[] => {
+  const tanks = rig.tanks.flatMap((tank): SlopeTank[] => {
     const box = boxes.get(tank.id);
     const draws = rig.lines.filter((l) => isDraw(l) && l.from.id === tank.id && !l.closed);
     if (!box || !draws.length) return [];
@@ -35,7 +34,7 @@ export function assessSlope(cases: Cases, feeds: readonly FeedResult[]): SlopeRe
     const keptM3 = volumeAt(tank.shape, lowestM) - volumeAt(tank.shape, heel);
     return [{ tankId: tank.id, tiltM, lowestM, keptM3, keptShare: usable > 0 ? keptM3 / usable : 0 }];
   });
-  const feedsOn = flatMap(feeds, (f): SlopeFeed[] => {
+  const feedsOn = feeds.flatMap((f): SlopeFeed[] => {
     const [tank, pump] = [boxes.get(f.sourceId), boxes.get(f.machineId)];
     if (f.direct || !tank || !pump) return [];
     const from = laid.get(f.lineIds[0])?.points[0] ?? middleOf(tank);

@@ -1,5 +1,4 @@
 import type { FeedAnswers } from '../feed/result.js';
-import { beforePumps, onTheDeck } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { slopeFindings } from './findings.js';
 import { SLOPE_KINDS, type SlopeCode } from './kinds.js';
@@ -12,8 +11,7 @@ export const SLOPE: Subject<SlopeAnswers, FeedAnswers, SlopeCode> = {
   scale: 'feeding',
   kinds: SLOPE_KINDS,
   needs: ['feed'],
-  // How deep a tank may be drawn hangs on what is drawn from it.
-  reads: (of) => (of.rig.platform?.slope ? [...onTheDeck(of, of.bare(of.rig.tanks)), beforePumps(of)] : []),
+  reads: ['slope'],
   assess: ({ cases }, { feeds }) => ({ slope: assessSlope(cases, feeds) }),
   findings: ({ cases }, a) => (a.slope ? slopeFindings(cases, a.slope, a.feeds) : []),
   rests: (_rig, { slope }) => (slope?.tanks.length ? ['slope-kept', 'heel-share'] : []),

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Finding, Subject } from '../finding.js';
@@ -39,7 +38,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject
 
 export function pumpFindings(cases: Cases, r: SoftPumpAnswers['chemical']): Finding[] {
   const { rig, values } = cases;
-  return flatMap(r.softPumps, (p) => {
+  return r.softPumps.flatMap((p) => {
     const pump = rig.softPumps.find((x) => x.id === p.pumpId)!;
     const subject = { kind: 'soft-pump', id: pump.id } as const;
     const out: Finding[] = [];

@@ -1,4 +1,3 @@
-import { times } from '../../lists.js';
 import { POUND_HP_HOUR } from '../../quantity/dimension.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
 import { airUse, compressorPower, pumpCurve } from '../../chemistry/diaphragm-pump.js';
@@ -42,7 +41,6 @@ export function assessSoftPump(cases: Cases, blends: Blends, mixes: readonly Mix
   const reachWanted = way.sprayer.kind === 'jet' ? Math.max(site - way.sprayer.height, 0) : 0;
   const air = airPressure(rig.brief.altitude);
   const day = daySeconds(mixes, pump.id);
-  const supplied = suppliedOf(rig, pump, values);
   const airFlow = airUse(state.flowM3s, pump.limit, air, values['air-surcharge']);
   const jobs = dayJobs(mixes, pump.id);
   const spray = jobs > 0 ? day / jobs : 0;
@@ -75,7 +73,7 @@ export function assessSoftPump(cases: Cases, blends: Blends, mixes: readonly Mix
     curve,
     asks: asksOf(state.flowM3s, state.pumpRisePa, (way.sprayer.height - pump.height) * rhoG * state.gravity),
     daySeconds: day,
-    current: pump.kind === 'electric' ? currentFigure(state.flowM3s, state.pumpRisePa, supplied) : undefined,
+    current: pump.kind === 'electric' ? currentFigure(state.flowM3s, state.pumpRisePa, suppliedOf(rig, pump, values)) : undefined,
     airUse:
       pump.kind === 'air'
         ? figure(airFlow, 'airFlow', 'air-use', [input('Q', 'liquid', state.flowM3s, 'flow'), input('p', 'air', pump.limit, 'pressure')], ['air-surcharge'])
@@ -92,7 +90,7 @@ export function assessSoftPump(cases: Cases, blends: Blends, mixes: readonly Mix
 /** What hose and tip ask at other flows: height, and the rest with the square. */
 function asksOf(flow: number, risePa: number, liftPa: number): { flowM3s: number; pressurePa: number }[] {
   const rest = Math.max(risePa - liftPa, 0);
-  return times(21, (i) => ({ flowM3s: (flow * 1.4 * i) / 20, pressurePa: Math.max(liftPa, 0) + rest * ((1.4 * i) / 20) ** 2 }));
+  return Array.from({ length: 21 }, (_, i) => ({ flowM3s: (flow * 1.4 * i) / 20, pressurePa: Math.max(liftPa, 0) + rest * ((1.4 * i) / 20) ** 2 }));
 }
 
 /** Liquid in a pump's lines, m³. */

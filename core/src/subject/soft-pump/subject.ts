@@ -1,8 +1,5 @@
-import { flatMap } from '../../lists.js';
 import { softPumpCautions } from './cautions.js';
 import type { MixAnswers } from '../mix/result.js';
-import { wayOf } from '../../solve/blend-network.js';
-import { blendOf, chemicals } from '../reads.js';
 import type { Subject } from '../subject.js';
 import { pumpFindings } from './findings.js';
 import { SOFT_PUMP_KINDS, type SoftPumpCode } from './kinds.js';
@@ -15,26 +12,9 @@ export const SOFT_PUMP: Subject<SoftPumpAnswers, MixAnswers, SoftPumpCode> = {
   scale: 'rating',
   kinds: SOFT_PUMP_KINDS,
   needs: ['mix'],
-  reads: chemicals,
-  assess: ({ cases, rig, blends, each }, { chemical: { mixes } }) => ({
-    chemical: {
-      softPumps: flatMap(
-        rig.softPumps,
-        (pump) =>
-          each(
-            `soft-pump ${pump.id}`,
-            (of) => [
-              ...of.bare([pump]),
-              ...flatMap(
-                rig.mixes.filter((m) => wayOf(rig, m)?.pump.id === pump.id),
-                (m) => blendOf(of, m),
-              ),
-              ...mixes.filter((m) => m.pumpId === pump.id),
-            ],
-            () => assessSoftPump(cases, blends, mixes, pump),
-          ) ?? [],
-      ),
-    },
+  reads: ['chemicals'],
+  assess: ({ cases, rig, blends }, { chemical: { mixes } }) => ({
+    chemical: { softPumps: rig.softPumps.flatMap((pump) => assessSoftPump(cases, blends, mixes, pump) ?? []) },
   }),
   findings: ({ cases }, a) => pumpFindings(cases, a.chemical),
   rests: (rig, { chemical: { softPumps } }) => [

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { eachPart } from '../../edit/draft.js';
 import { nextSize } from '../../edit/length.js';
 import { sizeUp } from '../../edit/part.js';
@@ -10,10 +9,9 @@ import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
 
 const linesOf = (rig: Rig, pumpId: string): string[] =>
-  flatMap(
-    transferWays(rig).filter((w) => w.pump.id === pumpId),
-    (w) => [w.suction.id, w.delivery.id],
-  );
+  transferWays(rig)
+    .filter((w) => w.pump.id === pumpId)
+    .flatMap((w) => [w.suction.id, w.delivery.id]);
 
 /** More pressure, more flow, wider hoses. */
 export const transferRules: Rule = (finding, rig, _doc, now): Candidate[] => {

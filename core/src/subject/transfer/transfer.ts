@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { waterAt } from '../../fluid/water.js';
@@ -68,7 +67,7 @@ function assessTransfer({ rig, values }: Cases, stocks: Stocks, way: TransferWay
 
 export function transferFindings({ rig, values }: Cases, transfers: readonly TransferResult[]): Finding[] {
   const tank = (id: string): string => rig.tanks.find((t) => t.id === id)!.name;
-  return flatMap(transfers, (r): Finding[] => {
+  return transfers.flatMap((r): Finding[] => {
     const base = { station: 'liquids', subject: { kind: 'soft-pump', id: r.pumpId } } as const;
     const names = { pump: rig.softPumps.find((p) => p.id === r.pumpId)!.name, a: tank(r.fromId), b: tank(r.toId) };
     if (r.least <= 0)

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { Judged } from '../../assess/assessment.js';
 import { type FindingFigure, type Kinds } from '../kind.js';
 import { weightRules } from './fixes.js';
@@ -30,7 +29,7 @@ const spare = (...ids: readonly string[]): FindingFigure => ({
   step: 1,
   of: (a) =>
     least(
-      flatMap(driven(a), (s) => flatMap(s.limits, (l) => (ids.some((id) => l.id.startsWith(id)) ? [l.ratingKg - l.loadKg] : []))),
+      driven(a).flatMap((s) => s.limits.flatMap((l) => (ids.some((id) => l.id.startsWith(id)) ? [l.ratingKg - l.loadKg] : []))),
       0,
     ),
 });

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { fullDepth, startDepth, halfDepth } from '../../rig/tank-shape.js';
 import type { Platform, Rig, Tank } from '../../rig/schema.js';
 import type { DeckLoad } from '../../solve/deck-load.js';
@@ -20,7 +19,7 @@ export function fillings(rig: Rig): Filling[] {
   const of = (id: string, name: Message, level: (t: Tank) => number, fuel = 1): Filling => ({ id, name, levels: tanks.map(level), fuel: () => fuel });
   const several = tanks.length > 1;
   // Tanks that an open tie joins level out: one of them is never full alone.
-  const tied = new Set(flatMap(rig.lines, (l) => (l.role === 'tie' && !l.closed ? [l.from.id, l.to.id] : [])));
+  const tied = new Set(rig.lines.flatMap((l) => (l.role === 'tie' && !l.closed ? [l.from.id, l.to.id] : [])));
   const alone = tanks.filter((t) => !tied.has(t.id));
   return [
     of('full', message('With every tank full'), fullDepth),
@@ -34,10 +33,10 @@ export function fillings(rig: Rig): Filling[] {
   ];
 }
 
-type Rated = Pick<Limit, 'id' | 'name' | 'ratingKg'> & { readonly on: (w: Weighed) => number };
+export type Rated = Pick<Limit, 'id' | 'name' | 'ratingKg'> & { readonly on: (w: Weighed) => number };
 
 /** Everything of a platform that has a rating, and what of a weighing is on it. */
-function ratedOn(platform: Platform): readonly Rated[] {
+export function ratedOn(platform: Platform): readonly Rated[] {
   const { axles, tow, coupling } = platform;
   const trailer = platform.kind === 'trailer' && coupling !== undefined;
   const axle = (i: number): string => (!trailer && i === 0 ? 'Front axle' : !trailer && axles.length === 2 ? 'Rear axle' : `Axle ${i + 1}`);
@@ -45,7 +44,7 @@ function ratedOn(platform: Platform): readonly Rated[] {
   return [
     { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', ratingKg: platform.gvwr, on: (w) => w.massKg },
     ...axles.map((a, i): Rated => ({ id: `axle-${i + 1}`, name: axle(i), ratingKg: a.rating, on: (w) => w.axles[i] })),
-    ...flatMap(axles, (a, i): Rated[] =>
+    ...axles.flatMap((a, i): Rated[] =>
       a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
     ...(trailer ? [{ id: 'coupling', name: 'The coupling', ratingKg: coupling.rating, on: tongue }] : []),
@@ -60,21 +59,15 @@ function ratedOn(platform: Platform): readonly Rated[] {
   ];
 }
 
-/** A platform as read never changes: what of it is rated is listed once. */
-const RATED = new WeakMap<Platform, readonly Rated[]>();
-
 /** Everything that has a rating, with what is on it. */
-export function limitsOf(platform: Platform, w: Weighed): Limit[] {
-  let rated = RATED.get(platform);
-  if (!rated) RATED.set(platform, (rated = ratedOn(platform)));
-  return rated.map(({ id, name, ratingKg, on }) => ({ id, name, loadKg: on(w), ratingKg }));
-}
+const limitsOf = (rated: readonly Rated[], w: Weighed): Limit[] => rated.map(({ id, name, ratingKg, on }) => ({ id, name, loadKg: on(w), ratingKg }));
 
 /** Of nothing there is no share. */
 const shareOf = (part: number, whole: number): number | undefined => (whole > 0 ? part / whole : undefined);
 
 /** Loads of one filling with everything that has a rating. */
-export function stateOf(platform: Platform, load: DeckLoad, { id, name, levels, fuel }: Filling): WeightState {
+/** @param rated see {@link ratedOn} */
+export function stateOf(platform: Platform, rated: readonly Rated[], load: DeckLoad, { id, name, levels, fuel }: Filling): WeightState {
   const w = weighAt(platform, load, levels, fuel);
   const own = w.tongueKg === undefined ? shareOf(w.axles[0], w.massKg) : w.tow && shareOf(w.tow.frontKg, w.tow.frontKg + w.tow.rearKg);
   return {
@@ -88,7 +81,7 @@ export function stateOf(platform: Platform, load: DeckLoad, { id, name, levels, 
     rolloverG: w.rolloverG,
     tow: w.tow,
     driven: platform.road === 'day' ? id === 'start' || id === 'empty' || id === 'end' || id.startsWith('worst:') : true,
-    limits: limitsOf(platform, w),
+    limits: limitsOf(rated, w),
     payloadLeftKg: platform.gvwr - w.massKg,
     tongueShare: w.tongueKg === undefined ? undefined : shareOf(w.tongueKg, w.massKg),
     steerShare: own,

@@ -1,4 +1,4 @@
-import { flatMap, times } from '../../lists.js';
+import { tellsOf } from '../told-once.js';
 import { standingOn, type Standing } from '../../deck/index.js';
 import { deckLoad, type DeckLoad } from '../../solve/deck-load.js';
 import { fullMass } from '../../solve/loaded.js';
@@ -9,9 +9,8 @@ import { placesOf } from '../../rig/stand.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { slosh } from '../../structure/slosh.js';
 import { type Figure, figure, input } from '../../working/figure.js';
-import { fillings, stateOf } from './states.js';
+import { fillings, ratedOn, stateOf } from './states.js';
 import type { TankSlosh, WeightResult, WeightState } from './result.js';
-import { tellsOf } from '../told-once.js';
 import { worstOf } from '../verdict.js';
 import { weightFindings } from './findings.js';
 
@@ -23,7 +22,8 @@ export function assessWeight(rig: Rig, stocks: Stocks): WeightResult | undefined
   if (!platform) return undefined;
   const things = standingOn(rig);
   const load = deckLoad(rig, stocks, things)!;
-  const states = fillings(rig).map((f) => stateOf(platform, load, f));
+  const rated = ratedOn(platform);
+  const states = fillings(rig).map((f) => stateOf(platform, rated, load, f));
   const driven = states.filter((s) => s.driven);
   const heaviest = driven.reduce((a, b) => (b.massKg > a.massKg ? b : a));
   const result: Omit<WeightResult, 'verdict'> = {
@@ -70,7 +70,7 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
 
 /** Where half full tanks move most. */
 function sloshOf(load: DeckLoad): TankSlosh[] {
-  return flatMap(load.tanks, (t) => {
+  return load.tanks.flatMap((t) => {
     if (!t) return [];
     const full = fullDepth(t.tank);
     const depthM = levelOf(t.tank.shape, volumeAt(t.tank.shape, full) / 2);
@@ -80,7 +80,7 @@ function sloshOf(load: DeckLoad): TankSlosh[] {
 
 /** Loads with every tank of water at the same share, the others as the day starts. */
 function curveOf(rig: Rig, platform: Platform, load: DeckLoad): WeightResult['curve'] {
-  const share = times(CURVE, (i) => i / (CURVE - 1));
+  const share = Array.from({ length: CURVE }, (_, i) => i / (CURVE - 1));
   const weighed = share.map((s) =>
     weighAt(
       platform,
@@ -103,7 +103,7 @@ function shelvesOf(rig: Rig, things: readonly Standing[], stocks: Stocks): Weigh
     return t ? fullMass(stocks, t) : 0;
   };
   const on = (shelf: string): number => things.reduce((s, t) => s + (places.get(t.id)?.on === shelf ? t.dryKg + wet(t.id) + on(t.id) : 0), 0);
-  return flatMap(rig.gear, (g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));
+  return rig.gear.flatMap((g) => (g.kind === 'shelf' && places.has(g.id) ? [{ gearId: g.id, loadKg: on(g.id), ratingKg: g.carries }] : []));
 }
 
 /** On a slope the centre shifts by height times slope. */
@@ -113,7 +113,7 @@ function slopeOf(platform: Platform, states: readonly WeightState[]): WeightResu
   const { front, rear } = supportsOf(platform);
   // Unhitched, nose up is what takes weight off the coupling: the worse of how it may stand.
   const least = Math.min(
-    ...flatMap(states, (s) =>
+    ...states.flatMap((s) =>
       s.tongueKg === undefined ? [] : [-1, 1].map((way) => s.tongueKg! - (way * Math.abs(slope.nose) * s.centre.z * s.massKg) / (rear - front)),
     ),
   );

@@ -10,8 +10,7 @@ export const WHOLE: Subject<object, object, WholeCode> = {
   name: 'whole',
   scale: 'feeding',
   kinds: WHOLE_KINDS,
-  reads: () => [],
-  tells: ({ rig }) => [rig.machines.length, rig.softPumps.length],
+  reads: ['machines', 'softPumps'],
   assess: () => ({}),
   findings: ({ rig, unsettled }) => [
     ...(rig.machines.length || rig.softPumps.length

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import type { WinterResult } from './result.js';
 import type { Rig } from '../../rig/schema.js';
 import type { Finding } from '../finding.js';
@@ -11,7 +10,7 @@ export function winterFindings(rig: Rig, w: WinterResult | undefined): Finding[]
 }
 
 function batteryFindings(w: WinterResult | undefined): Finding[] {
-  return flatMap(w?.batteries ?? [], (b) =>
+  return (w?.batteries ?? []).flatMap((b) =>
     b.freezesK !== undefined && b.freezesK > w!.coldestK!
       ? [
           finding(

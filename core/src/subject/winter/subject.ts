@@ -1,6 +1,4 @@
-import { flatMap } from '../../lists.js';
 import type { CircuitAnswers } from '../circuit/result.js';
-import { feedPath } from '../../solve/inlet.js';
 import type { Subject } from '../subject.js';
 import { winterFindings } from './findings.js';
 import { WINTER_KINDS, type WinterCode } from './kinds.js';
@@ -13,18 +11,7 @@ export const WINTER: Subject<WinterAnswers, CircuitAnswers, WinterCode> = {
   scale: 'practice',
   kinds: WINTER_KINDS,
   needs: ['circuit'],
-  // Its circuits and steps are told by name; a circuit is the way that the water takes.
-  reads: ({ rig, ground }) => [
-    rig.assumptions,
-    rig.brief.coldest,
-    ...flatMap(rig.machines, (m) => [m.id, m.name, ...feedPath(ground.cases.asDrawn, m).map((l) => l.id)]),
-    ...rig.softPumps.map((p) => p.name),
-    ...rig.mixes,
-    ...rig.tanks,
-    ...rig.outlets.map((o) => o.id),
-    ...rig.lines,
-    ...rig.batteries,
-  ],
+  reads: ['assumptions', 'coldest', 'feed paths', 'machines', 'softPumps', 'mixes', 'tanks', 'guns open', 'lines', 'batteries'],
   assess: ({ cases }, { batteries }) => ({ chemical: { winter: assessWinter(cases, batteries) } }),
   findings: ({ rig }, a) => winterFindings(rig, a.chemical.winter),
   rests: (_rig, { chemical: { winter } }) => [

@@ -1,4 +1,3 @@
-import { flatMap } from '../../lists.js';
 import { GALLON } from '../../quantity/dimension.js';
 import { antifreezeNeeded, glycolShare } from '../../chemistry/antifreeze.js';
 import { lineVolume } from '../../catalogue/part-loss.js';
@@ -24,7 +23,7 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
   for (const m of rig.machines) {
     // The header's own line too: what is wet is what the water came through.
     const into = feedPath(cases.asDrawn, m).filter((l) => l.role !== 'fill');
-    const out = flatMap(net.outletsOf(m.id), (o) => pressurePath(rig, m.id, o.id));
+    const out = net.outletsOf(m.id).flatMap((o) => pressurePath(rig, m.id, o.id));
     const back = rig.lines.filter((l) => l.role === 'bypass' && l.from.id === m.id);
     const lines = [...into, ...out, ...back].filter((l) => !seen.has(l.id) && !!seen.add(l.id));
     circuits.push({ name: m.name, wettedM3: pumpM3 + lines.reduce((s, l) => s + lineVolume(l.parts), 0) });
@@ -38,7 +37,7 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
   /** Fill hoses are drained, never filled with antifreeze. */
   const wet = circuits.reduce((s, c) => s + c.wettedM3, 0);
   for (const l of rig.lines.filter((x) => x.role === 'fill')) {
-    const own = lineVolume([...l.parts, ...flatMap(l.taps ?? [], tapParts)]);
+    const own = lineVolume([...l.parts, ...(l.taps ?? []).flatMap(tapParts)]);
     if (own > 0) circuits.push({ name: l.name ?? 'Fill hose', wettedM3: own });
   }
   if (!circuits.length) return undefined;

@@ -3,7 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { FINDING_KINDS, hasDays, type Message, reread, roadFinding, say, SEVERITY_WORDS, worse } from '@pozzo/core';
+import { hasDays, reread, roadFinding, say, SEVERITY_WORDS, verdictOf, worse } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
@@ -68,28 +68,22 @@ export class RigPage implements OnDestroy {
   protected readonly station = computed(() => this.router.parseUrl(this.url()).root.children['primary']?.segments[2]?.path ?? '');
   protected readonly state = this.rig.state;
   protected readonly assessment = this.rig.assessment;
-  /** Whether anything is drawn on that a day could use up. */
-  private readonly hasDays = computed(() => {
-    const a = this.assessment();
-    return !!a && hasDays(a);
-  });
   /** What the day puts on axles and coupling that no filling tells by itself; of the rig as it stands. */
   private readonly road = computed(() => {
     const [rig, weighed, a] = [this.rig.rig(), this.day.weighed(), this.assessment()];
     return rig && weighed && a && this.day.fits() ? roadFinding(rig, weighed, a) : undefined;
   });
-  /** The rig's verdict, its days counted in where they are known: a build whose days go short too often is not fed. */
-  protected readonly whole = computed(() => {
+  private readonly said = computed(() => {
     const a = this.assessment();
-    if (!a) return null;
-    const days = this.day.judged();
-    const words = (m: Message): string => say(m, this.rig.units());
-    const dayWords = this.hasDays() ? (days ? words(days.message) : DAY_WORDS[this.day.sample().state]) : '';
-    const road = this.road();
-    if (road && worse(a.verdict, road.verdict) !== a.verdict && worse(road.verdict, days?.verdict ?? 'fed') === road.verdict)
-      return { verdict: road.verdict, about: FINDING_KINDS[road.code].scale, headline: words(road.message), days: dayWords };
-    if (days && worse(a.verdict, days.verdict) !== a.verdict) return { verdict: days.verdict, about: 'feeding' as const, headline: dayWords, days: '' };
-    return { verdict: a.verdict, about: a.scale, headline: words(a.headline), days: dayWords };
+    return a && verdictOf(a, this.day.judged() ?? undefined, this.road());
+  });
+  /** The rig's verdict, its days counted in where they are known. */
+  protected readonly whole = computed(() => {
+    const [a, said, units] = [this.assessment(), this.said(), this.rig.units()];
+    if (!a || !said) return null;
+    const { verdict, scale, headline, days } = said;
+    const waiting = hasDays(a) && !days ? DAY_WORDS[this.day.sample().state] : '';
+    return { verdict, about: scale, headline: say(headline, units), days: days && said.by !== 'days' ? say(days.message, units) : waiting };
   });
   /** Why this browser keeps no edits. */
   protected readonly notKept = computed(() => NOT_KEPT[this.kept.why() ?? 'refused']);
@@ -100,7 +94,7 @@ export class RigPage implements OnDestroy {
     for (const f of this.assessment()?.findings ?? []) if (!out.has(f.station)) out.set(f.station, worstOfFinding(f));
     const road = this.road();
     if (road && worse(out.get('weight')?.verdict ?? 'fed', road.verdict) === road.verdict) out.set('weight', worstOfFinding(road));
-    const days = this.day.judged();
+    const days = this.said()?.days;
     if (days && days.verdict !== 'fed') out.set('day', { verdict: days.verdict, about: 'feeding', word: SEVERITY_WORDS.feeding[days.verdict] });
     return out;
   });

@@ -1,14 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 // eslint-disable-next-line no-restricted-imports -- `ownDay` makes a day up only where no worker has
-import { daysMessage, daysVerdict, type Message, momentAt, ownDay, type RigDocument, type Verdict, type WorkDayDocument } from '@pozzo/core';
+import { type JudgedDays, momentAt, ownDay, type RigDocument, type WorkDayDocument } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
 import { documentFeature } from './document.feature';
-
-export interface DaysJudged {
-  readonly verdict: Verdict;
-  readonly message: Message;
-}
 
 /** The working day of the open rig, for views. */
 @Injectable({ providedIn: 'root' })
@@ -30,11 +25,8 @@ export class DayStore {
     return day && minute !== null ? (momentAt(day, minute) ?? null) : null;
   });
 
-  /** The days of the rig as it stands against what is allowed; null while they are being judged. */
-  readonly judged = computed<DaysJudged | null>(() => {
-    const { value } = this.sample();
-    return value && this.fits() ? { verdict: daysVerdict(value), message: daysMessage(value.short, value.tolerance) } : null;
-  });
+  /** The days of the rig as it stands; null while they are being judged. */
+  readonly judged = computed<JudgedDays | null>(() => (this.fits() ? this.sample().value : null));
 
   private readonly document = this.store.selectSignal(documentFeature.selectDocument);
   private readonly made = this.store.selectSignal(dayFeature.selectMade);

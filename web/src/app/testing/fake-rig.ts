@@ -1,7 +1,7 @@
 import { computed, signal } from '@angular/core';
 import {
   advise,
-  assess,
+  type Assessed,
   type Assessment,
   type DayResult,
   type DaySample,
@@ -13,9 +13,13 @@ import {
   type Fix,
   momentAt,
   ownDay,
-  parseRig,
   pontoonRig,
+  reassess,
+  reread,
+  type Rig,
   type RigDocument,
+  RigError,
+  type RigReading,
   sampleDays,
   say,
   simulateDay,
@@ -28,10 +32,13 @@ import type { Work } from '../state/day.feature';
 
 enablePatches();
 
-/** The open rig in memory, without store, worker or server: edits are judged at once. */
+/** The open rig in memory, without store, worker or server: edits are read and judged at once, each from the one before as the application does. */
 export class FakeRig {
+  private given: RigDocument | undefined;
+  private read: RigReading | undefined;
+  private last: Assessed | undefined;
   readonly document = signal<RigDocument>(pontoonRig());
-  readonly assessment = signal<Assessment>(assess(parseRig(pontoonRig())));
+  readonly assessment = signal<Assessment>(this.judgedAt(this.document()));
   readonly judged = computed(() => (this.assessment() as Assessment | null) !== null);
   readonly held = signal<Assessment | null>(null);
   readonly fixes = signal<readonly Fix[]>([]);
@@ -45,22 +52,33 @@ export class FakeRig {
     if (document) this.open(document);
   }
 
+  private readAt(document: RigDocument): Rig {
+    if (this.read && this.given === document) return this.read.rig;
+    const read = reread(document, this.read);
+    if (!read.ok) throw new RigError(read.problems);
+    [this.given, this.read] = [document, read];
+    return read.rig;
+  }
+  private judgedAt(document: RigDocument): Assessment {
+    this.last = reassess(this.readAt(document), this.last);
+    return this.last.assessment;
+  }
+
   open(document: RigDocument): void {
     this.document.set(document);
-    this.assessment.set(assess(parseRig(document)));
+    this.assessment.set(this.judgedAt(document));
   }
   edit(label: string, recipe: (d: RigDocument) => void): void {
     this.labels.push(label);
-    this.document.update((d) =>
-      produce(d, (draft) => {
+    this.open(
+      produce(this.document(), (draft) => {
         recipe(draft);
         mend(draft);
       }),
     );
-    this.assessment.set(assess(parseRig(this.document())));
   }
   readonly heightFrom = computed(() => (this.document().platform ? 'the ground' : 'deck'));
-  readonly rig = computed(() => parseRig(this.document()));
+  readonly rig = computed(() => this.readAt(this.document()));
   readonly waiting = signal<string | null>(null);
   apply(fix: Fix): void {
     this.edit(say(fix.title, this.units()), (d) => void applyPatches(d, [...fix.patches]));
@@ -71,7 +89,7 @@ export class FakeRig {
   /** Edits and tries fixes, as the worker would. */
   judge(change: (d: RigDocument) => void): void {
     this.edit('set up', change);
-    this.fixes.set(advise(this.document(), parseRig(this.document()), this.assessment()));
+    this.fixes.set(advise(this.document(), this.rig(), this.assessment()));
   }
 }
 
@@ -95,7 +113,7 @@ export class FakeDay {
 
   /** Works the usual day and so many sampled ones. */
   work(days = 40): void {
-    const rig = parseRig(this.rig.document());
+    const rig = this.rig.rig();
     const day = simulateDay(rig);
     this.usual.set(day);
     this.weighed.set(weighDay(rig, day) ?? null);

@@ -1,7 +1,6 @@
-import type { Type } from '@angular/core';
+import { type DebugElement, getDebugNode, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { MatSelect } from '@angular/material/select';
-import { By } from '@angular/platform-browser';
+import type { MatSelect } from '@angular/material/select';
 import { provideRouter, Router } from '@angular/router';
 import { provideMockStore } from '@ngrx/store/testing';
 import { NEVER, type Observable, of } from 'rxjs';
@@ -23,9 +22,9 @@ globalThis.ResizeObserver ??= class {
 
 /** The selects of what is rendered. */
 export const selectsOf = (fixture: ComponentFixture<unknown>): MatSelect[] =>
-  fixture.debugElement.queryAll(By.directive(MatSelect)).map((x) => x.componentInstance as MatSelect);
+  [...(fixture.nativeElement as HTMLElement).getElementsByTagName('mat-select')].map((x) => (getDebugNode(x) as DebugElement).componentInstance as MatSelect);
 /** The words that name a select. */
-export const labelOf = (root: HTMLElement, select: MatSelect): string => root.querySelector(`#${select.ariaLabelledby}`)?.textContent?.trim() ?? '';
+export const labelOf = (root: HTMLElement, select: MatSelect): string => root.ownerDocument.getElementById(select.ariaLabelledby ?? '')?.textContent?.trim() ?? '';
 
 /** Work of a worker that a station cannot show itself without: done at once, as the worker would. The rest is never done. */
 const ALWAYS: readonly HeavyKind[] = ['plan', 'variants', 'variant'];

@@ -1,11 +1,12 @@
-import { LAYOUTS } from '../layouts/layouts';
-import { parseRig, readRig } from '../rig/read';
-import { reread } from '../rig/reread';
-import type { RigDocument, Tank } from '../rig/schema';
-import { seeded } from '../testing/near';
-import { unlike } from '../testing/unlike';
+import { LAYOUTS } from '../../layouts/layouts';
+import { parseRig, readRig } from '../../rig/read';
+import { reread } from '../../rig/reread';
+import type { RigDocument, Tank } from '../../rig/schema';
+import { seeded } from '../../testing/near';
+import { unlike } from '../../testing/unlike';
 import { Alike, onlyRenamed, sameWater } from './alike';
-import { assess, reassess } from './assess';
+import { assess } from '../assess';
+import { reassess } from './reassess';
 
 const crew = (): RigDocument => LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
 

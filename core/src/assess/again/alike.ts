@@ -1,4 +1,4 @@
-import type { Tank, TankShape } from '../rig/schema.js';
+import type { Tank, TankShape } from '../../rig/schema.js';
 
 /**
  * Things that are taken for what they were, where two of them differ in nothing that matters. Looked at from one version of a

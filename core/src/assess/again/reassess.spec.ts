@@ -1,25 +1,25 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { addBooster, addMachine, addMix, addTank, removeFill, removeGun, removeMachine, removeTank, splitGun } from '../edit/index';
-import { LAYOUTS } from '../layouts/layouts';
-import { parseQuantity } from '../quantity/parse';
-import { parseRig, quantityRule, readRig } from '../rig/read';
-import { reread } from '../rig/reread';
-import type { RigDocument } from '../rig/schema';
-import { seeded } from '../testing/near';
-import { changed, leaves } from '../testing/tree';
-import { unlike } from '../testing/unlike';
-import { finished } from '../steps';
-import { assess, assessTry, reassess } from './assess';
-import { inOrder, together } from './fold';
-import { RigGround } from './ground';
-import { SUBJECTS } from '../subject/index';
-import { SharedLists } from '../subject/shared-lists';
-import { feedParts } from '../solve/feed-parts';
-import { gunParts } from '../solve/gun-parts';
-import type { Subject } from '../subject/subject';
+import { addBooster, addMachine, addMix, addTank, removeFill, removeGun, removeMachine, removeTank, splitGun } from '../../edit/index';
+import { LAYOUTS } from '../../layouts/layouts';
+import { parseQuantity } from '../../quantity/parse';
+import { parseRig, quantityRule, readRig } from '../../rig/read';
+import { reread } from '../../rig/reread';
+import type { Rig, RigDocument } from '../../rig/schema';
+import { seeded } from '../../testing/near';
+import { changed, leaves } from '../../testing/tree';
+import { unlike } from '../../testing/unlike';
+import { finished } from '../../steps';
+import { assess } from '../assess';
+import { assessTry, reassess } from './reassess';
+import { Reading } from './reading';
+import { inOrder, together } from '../fold';
+import { RigGround } from '../ground';
+import { SUBJECTS } from '../../subject/index';
+import type { Subject } from '../../subject/subject';
 
-const EDITS_EACH = process.env['POZZO_LONG'] ? 1500 : 150;
+/** `npm run test:long` makes many more; each field by itself is edited in `sweep`. */
+const EDITS_EACH = process.env['POZZO_LONG'] ? 1500 : 40;
 
 const pick = <T>(random: () => number, list: readonly T[]): T => list[Math.floor(random() * list.length)];
 const clone = <T>(x: T): T => JSON.parse(JSON.stringify(x)) as T;
@@ -100,7 +100,7 @@ describe('an edit reckons only what it touches, and answers as a fresh assessmen
       read = again;
       judged++;
     }
-    expect(judged).toBeGreaterThan(EDITS_EACH * 0.6);
+    expect(judged).toBeGreaterThan(EDITS_EACH * 0.5);
   });
 
   test('what a cable’s length hangs on reaches the pump at its end: the shelf that the fuse panel stands on', () => {
@@ -171,9 +171,9 @@ describe('what an edit does not bear on stands as it was', () => {
     [
       'how far the walls stand up beyond what is filled',
       (d) => void ('height' in d.tanks[0].shape && (d.tanks[0].shape.height = '44 in')),
-      ['fill', 'buffer', 'feed', 'pressure', 'bypass', 'drain', 'mix', 'soft-pump', 'flow', 'transfer', 'circuit'],
+      ['fill', 'feed', 'pressure', 'bypass', 'drain', 'mix', 'soft-pump', 'flow', 'transfer', 'circuit'],
     ],
-    ['a flow', (d) => void (d.machines[0].flow = '7.5 gpm'), ['mix', 'soft-pump', 'air', 'heat', 'transfer', 'meeting']],
+    ['a flow', (d) => void (d.machines[0].flow = '7.5 gpm'), ['mix', 'soft-pump', 'air', 'transfer', 'meeting']],
     ['the job', (d) => void (d.brief.job = '5 h'), ['fill', 'feed', 'pressure', 'bypass', 'drain', 'mix', 'liquid', 'weight', 'plan', 'fuel']],
     [
       'a metering valve',
@@ -198,20 +198,6 @@ describe('what an edit does not bear on stands as it was', () => {
     const stood = stand.filter((s) => now.memory.get(s)!.answers === before.memory.get(s)!.answers);
     expect(stood).toEqual(stand);
     expect(now.assessment).not.toEqual(before.assessment);
-  });
-  test('of a washer’s flow, what the other’s guns do and what the taps give', () => {
-    const before = reassess(read(crew()));
-    const after = crew();
-    after.machines[0].flow = '7.5 gpm';
-    const now = reassess(read(after), before);
-    const stood = (key: string): boolean => now.things.get(key)!.answer === before.things.get(key)!.answer;
-    const guns = after.outlets.map((o) => o.id);
-    expect(guns.filter((id) => stood(`gun ${id}`))).toEqual(guns.slice(guns.length / 2));
-    const fills = after.lines.filter((l) => now.things.has(`fill ${l.id}`));
-    expect(fills.length).toBeGreaterThan(0);
-    expect(fills.filter((l) => !stood(`fill ${l.id}`))).toEqual([]);
-    // How a tank empties by its dump is its own; what its vent has to let in is not.
-    expect([stood('emptied water'), stood('drain water')]).toEqual([true, false]);
   });
 });
 
@@ -309,8 +295,8 @@ test('an edit elsewhere in between costs nothing of what stands', () => {
     ),
     second,
   );
-  const stood = third.assessment.chemical.mixes.filter((m, i) => m === first.assessment.chemical.mixes[i]);
-  expect(stood.length).toBe(first.assessment.chemical.mixes.length - 1);
+  for (const name of ['fill', 'feed']) expect([name, third.memory.get(name)!.answers === first.memory.get(name)!.answers]).toEqual([name, true]);
+  for (const name of ['pressure', 'bypass']) expect([name, third.memory.get(name)!.answers === second.memory.get(name)!.answers]).toEqual([name, true]);
   // What was taken up stays as it was.
   expect(reassess(second.rig, first).assessment).toEqual(second.assessment);
 });
@@ -338,41 +324,50 @@ test('what an edit leaves behind goes with the next small clearing up, not only 
   expect(last.assessment.outlets.length).toBeGreaterThan(0);
 });
 
-describe('what findings look at is written down', () => {
-  test.each(LAYOUTS.map((l) => [l.id, l] as const))('on %s', (_id, layout) => {
-    const read = readRig(layout.make());
-    if (!read.ok) throw new Error('unread');
+describe('what answers and findings look at is written down', () => {
+  /** A rig that tells which of its parts are looked at; of the brief, which field. */
+  function watched(rig: Rig): { readonly rig: Rig; readonly seen: Set<string> } {
     const seen = new Set<string>();
-    const rig = new Proxy(read.rig, {
-      get: (of, key) => {
-        if (typeof key === 'string') seen.add(key);
-        return Reflect.get(of, key) as unknown;
-      },
-    });
-    const looksAt = (work: () => unknown): readonly string[] => {
+    const over = <T extends object>(of: T, before: string): T =>
+      new Proxy(of, {
+        get: (o, key) => {
+          const value = Reflect.get(o, key) as unknown;
+          const path = `${before}${String(key)}`;
+          if (path === 'brief') return over(value as object, 'brief.');
+          seen.add(path);
+          return value;
+        },
+      });
+    return { rig: over(rig, ''), seen };
+  }
+  test.each(LAYOUTS.map((l) => [l.id, l] as const))('on %s', (_id, layout) => {
+    const plain = parseRig(layout.make());
+    const { rig, seen } = watched(plain);
+    const looksAt = (work: () => unknown): ReadonlySet<string> => {
       seen.clear();
       work();
-      return [...seen];
+      return new Set(seen);
     };
-    const ground = new RigGround(rig);
-    const parts = feedParts(read.rig);
-    const reading = {
-      rig,
-      parts,
-      gunParts: gunParts(read.rig),
-      ground,
-      lists: new SharedLists(),
-      bare: (things: readonly object[]) => things,
-      wet: (tanks: readonly object[]) => tanks,
-    };
+    const ground = new RigGround(plain);
+    // What is solved looks at the plain rig; a subject that looks at the rig by way of it is seen.
+    const cases = new Proxy(ground.cases, {
+      get: (of, key) => {
+        if (key === 'rig') return rig;
+        const value = Reflect.get(of, key) as unknown;
+        return typeof value === 'function' ? ((value as (...a: unknown[]) => unknown).bind(of) as unknown) : value;
+      },
+    });
+    const watching = Object.create(ground, { rig: { value: rig }, cases: { value: cases } }) as RigGround;
     const answers = new Map<string, object>();
-    for (const s of inOrder(subjects)) answers.set(s.name, s.assess(ground, together((s.needs ?? []).map((n) => answers.get(n)!))));
-    // Lists that are kept are looked at once only.
-    const reads = (s: Subject) => looksAt(() => [s.reads({ ...reading, lists: new SharedLists() }), s.tells?.({ ...reading, lists: new SharedLists() })]);
-    for (const s of subjects) {
-      const own = [s, ...(s.needs ?? []).map((n) => subjects.find((x) => x.name === n)!)].flatMap(reads);
-      const looked = looksAt(() => s.findings?.(ground, together([...(s.needs ?? []), s.name].map((n) => answers.get(n)!))));
-      expect([s.name, looked.filter((k) => !own.includes(k))]).toEqual([s.name, []]);
+    for (const s of inOrder(subjects)) {
+      const given = (s.needs ?? []).map((n) => answers.get(n)!);
+      const own = [s, ...(s.needs ?? []).map((n) => subjects.find((x) => x.name === n)!)];
+      const reads = looksAt(() => own.map((x) => new Reading(rig, () => cases).all(x.reads)));
+      const looked = looksAt(() => {
+        answers.set(s.name, s.assess(watching, together(given)));
+        s.findings?.(watching, together([...given, answers.get(s.name)!]));
+      });
+      expect([s.name, [...looked].filter((k) => !reads.has(k))]).toEqual([s.name, []]);
     }
   });
 });
@@ -384,7 +379,7 @@ describe('the fold over the subjects', () => {
     for (const s of subjects) for (const n of s.needs ?? []) expect(order.indexOf(n)).toBeLessThan(order.indexOf(s.name));
   });
   test('a loop and a need that nobody answers fail loudly', () => {
-    const s = (name: string, needs: string[]): Subject => ({ name, scale: 'feeding', kinds: {}, needs, reads: () => [], assess: () => ({}) });
+    const s = (name: string, needs: string[]): Subject => ({ name, scale: 'feeding', kinds: {}, needs, reads: [], assess: () => ({}) });
     expect(() => inOrder([s('a', ['b']), s('b', ['a'])])).toThrow(/need each other/);
     expect(() => inOrder([s('a', ['c'])])).toThrow(/no subject/);
   });
