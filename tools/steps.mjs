@@ -1,5 +1,5 @@
 // Shared by the npm scripts: what is there already is skipped, what is missing is brought, in plain words.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
@@ -27,6 +27,21 @@ export function run(command, args, { cwd = root, env = {}, soft = false, quiet =
   if (done.error?.code === 'ENOENT') fail(`"${command}" is needed and not on this machine.`);
   if (done.status !== 0 && !soft) process.exit(done.status ?? 1);
   return done;
+}
+
+/** Runs a command beside others: what it prints is held until it has ended, and then printed whole. @returns whether it ended well */
+export function beside(title, args, { cwd = root, env = {} } = {}) {
+  return new Promise((done) => {
+    const child = spawn(process.execPath, args, { cwd, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, NG_CLI_ANALYTICS: 'false', ...env } });
+    const said = [];
+    child.stdout.on('data', (text) => said.push(text));
+    child.stderr.on('data', (text) => said.push(text));
+    child.on('close', (status) => {
+      process.stdout.write(`\n== ${title}\n`);
+      process.stdout.write(Buffer.concat(said));
+      done(status === 0);
+    });
+  });
 }
 
 function files(path) {

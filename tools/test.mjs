@@ -1,7 +1,7 @@
 // Everything: lint, unit tests of each package, then the built application in a real browser. Ends with the counts.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildNode, buildWeb, chromium, fail, install, root, run } from './steps.mjs';
+import { beside, buildNode, chromium, fail, install, root, run } from './steps.mjs';
 
 /** `npm test -- core` runs that part alone; no name runs all. */
 const PARTS = ['lint', 'core', 'server', 'cli', 'web', 'soak', 'e2e'];
@@ -13,44 +13,54 @@ const wanted = (part) => asked.length === 0 || asked.includes(part);
 install();
 if (wanted('e2e')) chromium();
 buildNode();
-if (wanted('e2e')) buildWeb();
 
 const out = join(root, 'node_modules/.pozzo/results');
 rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 let passed = 0;
 let failed = 0;
+const count = (good) => (good ? passed++ : failed++);
 
-/** A part that is one check: its command ends well or not. */
-function check(title, script, args = []) {
-  console.log(`\n== ${title}`);
-  if (run(process.execPath, [script, ...args], { soft: true }).status === 0) passed++;
-  else failed++;
-}
-if (wanted('lint')) check('lint', 'tools/lint.mjs');
-
-for (const name of ['core', 'server', 'cli', 'web'].filter(wanted)) {
-  console.log(`\n== ${name}`);
+/** The unit tests of a package. */
+async function units(name, workers) {
   const file = join(out, `${name}.json`);
-  const done = run(
-    process.execPath,
-    [join(root, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`, '--silent=false', '--reporters=default', '--maxWorkers=2'],
-    {
-      cwd: join(root, name),
-      soft: true,
-    },
+  const good = await beside(
+    name,
+    [join(root, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${file}`, '--silent=false', '--reporters=default', `--maxWorkers=${workers}`],
+    { cwd: join(root, name) },
   );
-  if (!existsSync(file)) {
-    failed++;
-    continue;
-  }
+  if (!existsSync(file)) return void failed++;
   const r = JSON.parse(readFileSync(file, 'utf8'));
+  const wrong = r.numFailedTests + r.numRuntimeErrorTestSuites;
   passed += r.numPassedTests;
-  failed += r.numFailedTests + r.numRuntimeErrorTestSuites;
-  if (done.status !== 0 && r.numFailedTests + r.numRuntimeErrorTestSuites === 0) failed++;
+  failed += good || wrong ? wrong : 1;
+}
+/** Parts one after the other, those of them that are wanted. */
+async function inTurn(parts) {
+  for (const [name, work] of parts) if (wanted(name)) await work();
 }
 
-if (wanted('soak')) check('attacks, a small share', 'tools/soak.mjs', ['--small']);
+// Two cores: what keeps only one of them busy goes beside something else that does.
+await Promise.all([
+  inTurn([['lint', async () => count(await beside('lint', ['tools/lint.mjs']))]]),
+  inTurn([
+    [
+      'e2e',
+      async () => (await beside('web build', ['-e', "import('./tools/steps.mjs').then((s) => s.buildWeb())"])) || fail('The web application does not build.'),
+    ],
+  ]),
+]);
+await inTurn([
+  ['core', () => units('core', 2)],
+  ['web', () => units('web', 2)],
+]);
+await Promise.all([
+  inTurn([
+    ['server', () => units('server', 1)],
+    ['cli', () => units('cli', 1)],
+  ]),
+  inTurn([['soak', async () => count(await beside('attacks, a small share', ['tools/soak.mjs', '--small']))]]),
+]);
 if (wanted('e2e')) inBrowser();
 
 function inBrowser() {

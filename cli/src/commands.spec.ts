@@ -22,7 +22,7 @@ describe('pozzo assess', () => {
     expect(r.stdout).not.toContain('null,');
   });
   test('and as text in either system', () => {
-    expect(run(['assess', rig, '--text']).stdout).toMatch(/Pontoon skid: Fed[\s\S]*gpm/);
+    expect(run(['assess', rig, '--text']).stdout).toMatch(/Pontoon skid: Tight\n4.5.% of days go short of water[\s\S]*gpm/);
     expect(run(['assess', rig, '--text', '--metric']).stdout).toContain('L/min');
   });
   test('with fixes on request', () => {

@@ -258,7 +258,7 @@ test('a tab of an older Pozzo that holds the store of edits holds up no build', 
       () =>
         new Promise<string>((done, fail) => {
           const ask = indexedDB.open('pozzo');
-          ask.onerror = () => fail(ask.error);
+          ask.onerror = () => fail(new Error(String(ask.error)));
           ask.onsuccess = () => {
             const all = ask.result.transaction('kept').objectStore('kept').getAll();
             all.onsuccess = () => {

@@ -24,7 +24,8 @@ globalThis.ResizeObserver ??= class {
 export const selectsOf = (fixture: ComponentFixture<unknown>): MatSelect[] =>
   [...(fixture.nativeElement as HTMLElement).getElementsByTagName('mat-select')].map((x) => (getDebugNode(x) as DebugElement).componentInstance as MatSelect);
 /** The words that name a select. */
-export const labelOf = (root: HTMLElement, select: MatSelect): string => root.ownerDocument.getElementById(select.ariaLabelledby ?? '')?.textContent?.trim() ?? '';
+export const labelOf = (root: HTMLElement, select: MatSelect): string =>
+  root.ownerDocument.getElementById(select.ariaLabelledby ?? '')?.textContent?.trim() ?? '';
 
 /** Work of a worker that a station cannot show itself without: done at once, as the worker would. The rest is never done. */
 const ALWAYS: readonly HeavyKind[] = ['plan', 'variants', 'variant'];
