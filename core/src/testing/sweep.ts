@@ -1,10 +1,10 @@
 import { assess } from '../assess/assess';
 import { reassess } from '../assess/again/reassess';
 import { LAYOUTS } from '../layouts/layouts';
+import type { RigDocument } from '../rig/schema';
 import { parseRig, quantityRule, readRig } from '../rig/read';
 import { reread } from '../rig/reread';
 import { parseQuantity } from '../quantity/parse';
-import { enriched } from './enriched';
 import { changed, leaves } from './tree';
 import { unlike } from './unlike';
 
@@ -49,19 +49,40 @@ function* others(path: string, value: unknown): Generator<unknown> {
   else for (const seen of SEEN.get(path.replace(/\d+/g, '#')) ?? []) if (seen !== value) yield seen;
 }
 
+/** Layouts of which every kind of place is swept each day; of the rest what is in neither of them. `npm run test:long` sweeps all of all. */
+const WHOLE = ['crew-of-four', 'tied-tanks'];
+const LONG = process.env['POZZO_LONG'] === '1';
+
+/** Sweeps every layout, made up by `of`. @param least edits to be judged in all */
+export function sweepLayouts(of: (layout: RigDocument) => RigDocument, least: number): void {
+  const done = new Set<string>();
+  let judged = 0;
+  const rest = LAYOUTS.map((l) => l.id).filter((id) => !WHOLE.includes(id));
+  test.each([...WHOLE, ...rest])('an edit of any field of %s answers as a fresh assessment does', (id) => {
+    const own = LONG || WHOLE.includes(id) ? new Set<string>() : done;
+    const swept = sweep(of(JSON.parse(JSON.stringify(LAYOUTS.find((l) => l.id === id)!.make())) as RigDocument), own, LONG);
+    own.forEach((kind) => done.add(kind));
+    expect(swept.wrong).toEqual([]);
+    // Of the few places that are new in a layout none need have another value that reads.
+    if (own !== done) expect(swept.judged).toBeGreaterThan(0.5 * swept.places);
+    judged += swept.judged;
+  });
+  test('many were judged', () => {
+    expect(judged).toBeGreaterThan(least);
+  });
+}
+
 /**
- * Edits every leaf of a layout whose every optional field is filled in, once, and holds each answer and finding taken up from
- * before it to a fresh assessment.
+ * Edits every leaf of a rig once, and holds each answer and finding taken up from before it to a fresh assessment.
  * @param done kinds of place that need not be edited once more; those that are come to it
  * @param twins whether two places of a kind are both edited: two hoses of a kind in lines of a role, two tanks of a liquid
  * @returns where they differ, and how many edits were judged
  */
-export function sweep(
-  layout: string,
+function sweep(
+  document: RigDocument,
   done: Set<string>,
   twins: boolean,
 ): { readonly wrong: readonly string[]; readonly judged: number; readonly places: number } {
-  const document = enriched(LAYOUTS.find((l) => l.id === layout)!.make());
   const read = readRig(document);
   if (!read.ok) throw new Error(read.problems[0].message);
   const before = reassess(read.rig);

@@ -18,6 +18,14 @@ const level = (m: number): number => Math.round(m * 1e9);
 /** A flow that was solved, m³/s, likewise. */
 const flowed = (m3s: number): number => Math.round(m3s * 1e12);
 
+/** Whether what is before the pumps hangs on what is behind them: by a way back to an inlet, or by a header that is joined to both sides. */
+const mingles = (rig: Rig): boolean => {
+  const headers = (...roles: readonly LineRole[]): Set<string | undefined> =>
+    new Set(linesOf(rig, ...roles).flatMap((l) => [l.from, l.to].flatMap((e) => (e.at === 'manifold' ? [e.id] : []))));
+  const behind = headers('pressure');
+  return returnsToItself(rig) || [...headers('fill', 'tie', 'feed', 'boost', 'bypass')].some((id) => behind.has(id));
+};
+
 /** Tanks that hold chemicals, or are drawn on with them. */
 function chemicalTanks(rig: Rig): readonly Tank[] {
   const drawn = new Set(linesOf(rig, 'chemical').flatMap((l) => [l.from, l.to].flatMap((e) => (e.at === 'tank' ? [e.id] : []))));
@@ -54,7 +62,7 @@ export const LISTS: Readonly<Record<ListName, (of: Reading) => readonly unknown[
   ],
   /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
   'before the pumps': (of) =>
-    returnsToItself(of.rig)
+    mingles(of.rig)
       ? [of.list('all water')]
       : [of.list('up to the pumps'), ...linesOf(of.rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(of.rig)],
   /** What flow and pressure hang on, before and behind the pumps. */
@@ -67,7 +75,7 @@ export const LISTS: Readonly<Record<ListName, (of: Reading) => readonly unknown[
   /** What pressures and what comes back hang on: of what is before the pumps only what water they get and what presses on the ends of the lines back. */
   'behind the pumps': (of) => {
     const { rig } = of;
-    if (returnsToItself(rig)) return [of.list('all water')];
+    if (mingles(rig)) return [of.list('all water')];
     const { net, asDrawn } = of.cases;
     return [
       of.list('air'),
