@@ -59,6 +59,8 @@ export const partBill = (part: Part): Bill =>
   priceAndMass({
     item: part.item,
     kind: part.kind,
+    is: part.is,
+    bore: part.bore,
     lengthM: part.kind === 'hose' ? part.length : 0,
     count: part.kind === 'fitting' ? part.count : 1,
   });

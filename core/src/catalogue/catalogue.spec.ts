@@ -1,11 +1,16 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import * as v from 'valibot';
 import { assumptionValues } from '../assumption/register';
 import { waterAt } from '../fluid/water';
 import { fullyTurbulentFactor } from '../hydraulics/friction';
 import { si } from '../quantity/parse';
-import { type Part, PartSchema } from '../rig/schema';
+import { LAYOUTS } from '../layouts/layouts';
+import { parseRig } from '../rig/read';
+import { FITTING_KINDS, HOSE_KINDS, type Part, PartSchema, VALVE_KINDS } from '../rig/schema';
 import { near } from '../testing/near';
-import { CATALOGUE, findItem, priceAndMass, resize, siblings, takePart } from './items';
+import { bill } from './bill';
+import { CATALOGUE, findItem, nearOnShelf, priceAndMass, resize, siblings, takePart } from './items';
 import { fittingK, lineVolume, localLoss, partHeadLoss, runOf, squeezeK, tightestBore } from './part-loss';
 
 const values = assumptionValues();
@@ -44,12 +49,55 @@ describe('the shelf', () => {
     expect(findItem('unobtainium')).toBeUndefined();
     expect(findItem(undefined)).toBeUndefined();
     expect(() => takePart('unobtainium', 'p')).toThrow('The catalogue has no "unobtainium".');
-    expect(priceAndMass({ kind: 'hose', lengthM: 5 })).toEqual({ price: 0, massKg: 0 });
   });
   test('hose is paid by the metre, fittings by the piece', () => {
-    near(priceAndMass({ item: 'hose-pressure-38', kind: 'hose', lengthM: 30 }).price, 5.6 * 30, 1e-9);
-    near(priceAndMass({ item: 'elbow-90-1', kind: 'fitting', count: 4 }).price, 20, 1e-9);
+    near(priceAndMass({ item: 'hose-pressure-38', kind: 'hose', is: 'smooth-hose', bore: 0.0095, lengthM: 30 }).price, 5.6 * 30, 1e-9);
+    near(priceAndMass({ item: 'elbow-90-1', kind: 'fitting', is: 'elbow-90', bore: 0.0254, count: 4 }).price, 20, 1e-9);
   });
+});
+
+describe('a part that is not on the shelf', () => {
+  const inch = 0.0254;
+  test('lies between the sizes of its kind next to it, and beyond them as its bore is to the last', () => {
+    const at = (bore: number) => nearOnShelf('elbow-90', bore);
+    const [one, wide, two] = ['1', '1-14', '2'].map((s) => findItem(`elbow-90-${s}`)!);
+    near(at(inch).price, one.price, 1e-9);
+    near(at(inch).massKg, one.massKg, 1e-9);
+    near(at(1.125 * inch).price, (one.price + wide.price) / 2, 1e-9);
+    near(at(1.125 * inch).massKg, (one.massKg + wide.massKg) / 2, 1e-9);
+    near(at(4 * inch).price, 2 * two.price, 1e-9);
+    near(at(0.25 * inch).massKg, findItem('elbow-90-12')!.massKg / 2, 1e-9);
+  });
+  test('costs and weighs something, whatever it is; only an exit is no piece', () => {
+    for (const is of [...FITTING_KINDS, ...HOSE_KINDS, ...VALVE_KINDS])
+      for (const bore of [0.003, 0.01, 0.02, 0.04, 0.2]) {
+        const { price, massKg } = nearOnShelf(is, bore);
+        expect([is, bore, price > 0, massKg > 0]).toEqual([is, bore, is !== 'exit', is !== 'exit']);
+      }
+  });
+  /** ASTM A53, schedule 40, 1 in: 1.68 lb/ft (from memory). */
+  test('steel pipe weighs about what its standard says', () => {
+    const { massKg } = nearOnShelf('steel-pipe', inch);
+    expect(massKg).toBeGreaterThan(0.7 * 2.5);
+    expect(massKg).toBeLessThan(1.4 * 2.5);
+  });
+  test('counts for the rig: hose of another bore is carried and paid for', () => {
+    const d = LAYOUTS.find((l) => l.id === 'small-buffer')!.make();
+    const hose = d.lines.flatMap((l) => l.parts).find((p) => p.kind === 'hose' && p.is === 'smooth-hose')!;
+    const before = bill(parseRig(d));
+    delete hose.item;
+    const after = bill(parseRig(d));
+    expect(after.massKg).toBeGreaterThan(before.massKg * 0.95);
+    d.lines.forEach((l) => (l.parts = l.parts.filter((p) => p !== hose)));
+    expect(bill(parseRig(d)).massKg).toBeLessThan(after.massKg);
+  });
+});
+
+test('an id that a file may name stays: each that the shelf ever had is there, or has one in its place', () => {
+  const ever = JSON.parse(readFileSync(join(__dirname, '../../testdata/catalogue-ids.json'), 'utf8')) as readonly string[];
+  expect(ever.filter((id) => !findItem(id))).toEqual([]);
+  // New ones are written down when they come.
+  expect(CATALOGUE.map((x) => x.id).filter((id) => !ever.includes(id))).toEqual([]);
 });
 
 describe('another bore', () => {

@@ -1,5 +1,5 @@
 import { parseQuantity } from '../quantity/parse.js';
-import type { PartDocument } from '../rig/schema.js';
+import type { Part, PartDocument } from '../rig/schema.js';
 
 /** A generic part on the shelf: what it does to the water, what it costs and weighs. */
 export interface CatalogueItem {
@@ -231,8 +231,11 @@ export const CATALOGUE: readonly CatalogueItem[] = [
 const BY_ID: ReadonlyMap<string, CatalogueItem> = new Map(CATALOGUE.map((x) => [x.id, x]));
 if (BY_ID.size !== CATALOGUE.length) throw new Error('Two catalogue items share an id.');
 
-/** The shelf's item of an id, or undefined. */
-export const findItem = (id: string | undefined): CatalogueItem | undefined => (id === undefined ? undefined : BY_ID.get(id));
+/** Ids that the shelf once had, and what they are now. An id is never renamed or used again: files name it for ever (`testdata/catalogue-ids.json`). */
+const RETIRED: Readonly<Record<string, string>> = {};
+
+/** The shelf's item of an id, retired ones by what took their place; undefined where there was never one. */
+export const findItem = (id: string | undefined): CatalogueItem | undefined => (id === undefined ? undefined : BY_ID.get(RETIRED[id] ?? id));
 
 /**
  * A part from the shelf, ready for a line.
@@ -297,10 +300,73 @@ export function resize(part: PartDocument, bore: string): PartDocument {
   return { ...rest, bore, name: part.name.includes(part.bore) ? part.name.replace(part.bore, bore) : part.name };
 }
 
-/** Price ($) and dry mass (kg) of a part as built in. Parts that never came from the shelf count nothing. */
-export function priceAndMass(part: { item?: string; kind: string; lengthM?: number; count?: number }): { price: number; massKg: number } {
-  const found = findItem(part.item);
-  if (!found) return { price: 0, massKg: 0 };
+/** What a part costs and weighs by, as built in. SI. */
+export interface Piece {
+  readonly item?: string | undefined;
+  readonly kind: Part['kind'];
+  readonly is: Part['is'];
+  readonly bore: number;
+  readonly lengthM?: number;
+  readonly count?: number;
+}
+
+/** Price ($) and dry mass (kg) of a part as built in: by its item on the shelf, or by what is near it there, see {@link nearOnShelf}. */
+export function priceAndMass(part: Piece): { readonly price: number; readonly massKg: number } {
+  const one = findItem(part.item) ?? nearOnShelf(part.is, part.bore);
   const n = part.kind === 'hose' ? (part.lengthM ?? 0) : (part.count ?? 1);
-  return { price: found.price * n, massKg: found.massKg * n };
+  return { price: one.price * n, massKg: one.massKg * n };
+}
+
+/** Kinds that the shelf has none of: what stands in for them, with what their price and mass are of its. Estimates; an exit is no piece. */
+const STANDS_IN: Readonly<Partial<Record<Part['is'], readonly [is: Part['is'], price: number, mass: number]>>> = {
+  'gate-valve': ['ball-valve', 1.2, 1.2],
+  reducer: ['barb', 1, 1],
+  exit: ['barb', 0, 0],
+  unloader: ['gun-valve', 1, 1],
+  'steel-pipe': ['plastic-pipe', 1.5, 5],
+  'galvanised-pipe': ['plastic-pipe', 1.8, 5],
+};
+
+/**
+ * Price ($) and dry mass (kg) of one piece, or of one metre of hose, that is none of the shelf's: between the sizes of its kind next to
+ * it, or as its bore is to the last of them. Never nothing: what is not on the shelf is bought and carried all the same.
+ */
+export function nearOnShelf(is: Part['is'], boreM: number): { readonly price: number; readonly massKg: number } {
+  const [kind, dearer, heavier] = STANDS_IN[is] ?? [is, 1, 1];
+  sizesOfKind ??= bySize();
+  const sizes = sizesOfKind.get(kind)!;
+  const next = sizes.findIndex((x) => x.boreM >= boreM);
+  const [low, high] = [sizes[next < 0 ? sizes.length - 1 : Math.max(next - 1, 0)], sizes[next < 0 ? sizes.length - 1 : next]];
+  const share = high.boreM > low.boreM ? (boreM - low.boreM) / (high.boreM - low.boreM) : 0;
+  const scale = high.boreM > low.boreM ? 1 : boreM / low.boreM;
+  return {
+    price: dearer * scale * (low.price + (high.price - low.price) * share),
+    massKg: heavier * scale * (low.massKg + (high.massKg - low.massKg) * share),
+  };
+}
+
+interface Sized {
+  readonly boreM: number;
+  readonly price: number;
+  readonly massKg: number;
+}
+let sizesOfKind: ReadonlyMap<string, readonly Sized[]> | undefined;
+
+/** The sizes of each kind, narrowest first; of several of a size their mean. */
+function bySize(): ReadonlyMap<string, readonly Sized[]> {
+  const out = new Map<string, Sized[]>();
+  const kinds = new Set(CATALOGUE.map((x) => x.part.is));
+  for (const is of kinds) {
+    const own = CATALOGUE.filter((x) => x.part.is === is);
+    const bores = [...new Set(own.map((x) => boreOf(x.part.bore)))].sort((a, b) => a - b);
+    const mean = (xs: readonly number[]): number => xs.reduce((sum, x) => sum + x, 0) / xs.length;
+    out.set(
+      is,
+      bores.map((boreM) => {
+        const of = own.filter((x) => boreOf(x.part.bore) === boreM);
+        return { boreM, price: mean(of.map((x) => x.price)), massKg: mean(of.map((x) => x.massKg)) };
+      }),
+    );
+  }
+  return out;
 }
