@@ -1,8 +1,8 @@
-import { assumption } from './entry.js';
+import { assumption, EFFICIENCY } from './entry.js';
 
 export const AIR_ASSUMPTIONS = [
   assumption('air-surcharge', 'Air lost besides the strokes', 'ratio', '130 %', 'estimate', 'Leaks and dead space.'),
-  assumption('compressor-efficiency', 'Efficiency of a small compressor', 'ratio', '65 %', 'estimate', 'Adiabatic, one stage.'),
+  assumption('compressor-efficiency', 'Efficiency of a small compressor', 'ratio', '65 %', 'estimate', 'Adiabatic, one stage.', EFFICIENCY),
   assumption(
     'air-cut-out',
     'Pressure at which a compressor rests',

@@ -1,4 +1,4 @@
-import { assumption } from './entry.js';
+import { assumption, EFFICIENCY } from './entry.js';
 
 export const CIRCUIT_ASSUMPTIONS = [
   assumption(
@@ -11,7 +11,7 @@ export const CIRCUIT_ASSUMPTIONS = [
   ),
   assumption('wire-length', 'From battery to load, one way, while either has no place', 'length', '10 ft', 'estimate', 'Across a small deck and down a rail.'),
   assumption('wire-slack', 'Cable over its way along the deck', 'ratio', '20 %', 'estimate', 'Bends, ends, and some to spare.'),
-  assumption('booster-efficiency', 'Efficiency of a 12 V booster', 'ratio', '35 %', 'estimate', 'Small centrifugal pumps with their motors.'),
+  assumption('booster-efficiency', 'Efficiency of a 12 V booster', 'ratio', '35 %', 'estimate', 'Small centrifugal pumps with their motors.', EFFICIENCY),
   assumption('remote-current', 'Current of a remote soap switch', 'current', '2 A', 'estimate', 'A valve’s coil and its receiver.'),
   assumption(
     'battery-usable-lead-acid',
@@ -73,9 +73,9 @@ export const CIRCUIT_ASSUMPTIONS = [
     'Half of it at −40 °C; thin oil and thick acid make starting worse.',
   ),
   assumption('night-hours', 'Charging from evening to morning', 'time', '10 h', 'common-practice', 'In the yard, on the charger.'),
-  assumption('motor-efficiency', 'Efficiency of a motor on the mains', 'ratio', '80 %', 'estimate', 'Small single-phase motors.'),
+  assumption('motor-efficiency', 'Efficiency of a motor on the mains', 'ratio', '80 %', 'estimate', 'Small single-phase motors.', EFFICIENCY),
   assumption('motor-start', 'Power of a motor’s start over its running', 'number', '3', 'estimate', 'With a start capacitor; without, up to six.'),
-  assumption('generator-efficiency', 'Share of a generator’s engine that comes out of its sockets', 'ratio', '80 %', 'estimate', 'Small sets.'),
+  assumption('generator-efficiency', 'Share of a generator’s engine that comes out of its sockets', 'ratio', '80 %', 'estimate', 'Small sets.', EFFICIENCY),
   assumption('mains-volts', 'Voltage of the mains', 'voltage', '120 V', 'common-practice', 'North American sockets; 230 V elsewhere.'),
   assumption(
     'drop-starves',

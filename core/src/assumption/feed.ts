@@ -1,4 +1,4 @@
-import { assumption } from './entry.js';
+import { assumption, BOOSTED, SUCTION } from './entry.js';
 
 export const FEED_ASSUMPTIONS = [
   assumption(
@@ -33,6 +33,7 @@ export const FEED_ASSUMPTIONS = [
     '-4 psi',
     'estimate',
     'Sheets of small plunger pumps differ: some want flooded suction, some allow a few psi of vacuum. Take the figure from yours.',
+    SUCTION,
   ),
   assumption(
     'inlet-most',
@@ -41,6 +42,7 @@ export const FEED_ASSUMPTIONS = [
     '75 psi',
     'estimate',
     'Sheets differ; more wears seals and lifts valves. Take the figure from yours.',
+    SUCTION,
   ),
   assumption(
     'inlet-air',
@@ -49,6 +51,7 @@ export const FEED_ASSUMPTIONS = [
     '-2 psi',
     'common-practice',
     'Tap water carries air; under suction it comes out in bubbles, and the pump runs rough.',
+    SUCTION,
   ),
   assumption('wave-rigid', 'Pressure wave speed in steel pipe', 'velocity', '1300 m/s', 'published', 'Wylie & Streeter (from memory).'),
   assumption(
@@ -92,5 +95,6 @@ export const FEED_ASSUMPTIONS = [
     '220 %',
     'estimate',
     'Works near the middle of its curve.',
+    BOOSTED,
   ),
 ] as const;

@@ -1,4 +1,4 @@
-import { assumption } from './entry.js';
+import { assumption, SUCTION } from './entry.js';
 
 export const FILL_ASSUMPTIONS = [
   assumption('summer-water', 'Warmest water the rig will meet', 'temperature', '86 °F', 'estimate', 'A dark tank in the sun; set it for your climate.'),
@@ -29,6 +29,7 @@ export const FILL_ASSUMPTIONS = [
     '0 psi',
     'estimate',
     'At least no suction on a garden hose, which would flatten it.',
+    SUCTION,
   ),
   assumption(
     'elbow-rule',

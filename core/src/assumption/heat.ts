@@ -1,7 +1,15 @@
-import { assumption } from './entry.js';
+import { assumption, EFFICIENCY } from './entry.js';
 
 export const HEAT_ASSUMPTIONS = [
-  assumption('burner-efficiency', 'Heat of a burner’s fuel that gets into the water', 'ratio', '85 %', 'estimate', 'Clean coil; soot takes ten points.'),
+  assumption(
+    'burner-efficiency',
+    'Heat of a burner’s fuel that gets into the water',
+    'ratio',
+    '85 %',
+    'estimate',
+    'Clean coil; soot takes ten points.',
+    EFFICIENCY,
+  ),
   assumption('burner-current', 'Current of a burner’s blower, fuel pump and spark', 'current', '16 A', 'estimate', 'On 12 V; read it off the plate.'),
   assumption(
     'cold-stands',

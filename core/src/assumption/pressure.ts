@@ -1,7 +1,7 @@
-import { assumption } from './entry.js';
+import { assumption, EFFICIENCY } from './entry.js';
 
 export const PRESSURE_ASSUMPTIONS = [
-  assumption('pump-efficiency', 'Pump and drive efficiency', 'ratio', '85 %', 'common-practice', 'Usual figure for plunger pumps.'),
+  assumption('pump-efficiency', 'Pump and drive efficiency', 'ratio', '85 %', 'common-practice', 'Usual figure for plunger pumps.', EFFICIENCY),
   assumption(
     'engine-derate',
     'Engine power lost per 1000 ft of altitude',

@@ -1,4 +1,4 @@
-import { assumption } from './entry.js';
+import { assumption, EFFICIENCY } from './entry.js';
 
 export const SOFT_PUMP_ASSUMPTIONS = [
   assumption('spray-flow', 'Least flow to soft wash with', 'flow', '1 gpm', 'common-practice', 'With less, the first of a wall is dry before the last is wet.'),
@@ -18,6 +18,7 @@ export const SOFT_PUMP_ASSUMPTIONS = [
     '45 %',
     'estimate',
     'Motor and pump together; data sheets give 35 to 55 %.',
+    EFFICIENCY,
   ),
   assumption('pump-free-current', 'Current of an electric pump running free', 'current', '3 A', 'estimate', 'Small 12 V pumps; read it off your own.'),
   assumption('chem-bypass-limit', 'Longest time of a chemical pump in bypass', 'time', '10 min', 'common-practice', 'The loop warms and foams.'),

@@ -51,12 +51,8 @@ const ASSUMPTION_BOUNDS: Partial<Record<Dimension, readonly [string, string]>> =
 };
 
 /** The rule that a rig's own value of an assumption has to meet. */
-export function assumptionRule({ id, dimension }: Pick<Assumption, 'id' | 'dimension'>): QuantityRule {
-  // What is divided by an efficiency wants one.
-  const bounds =
-    id.endsWith('-efficiency') || id === 'booster-flow' ? (['5 %', id === 'booster-flow' ? '1000 %' : '100 %'] as const) : ASSUMPTION_BOUNDS[dimension];
-  // A pump's inlet may stand under suction.
-  if (id.startsWith('inlet-')) return quantityRuleOf(dimension, '-14 psi', '500 psi');
+export function assumptionRule({ dimension, within }: Pick<Assumption, 'dimension' | 'within'>): QuantityRule {
+  const bounds = within ?? ASSUMPTION_BOUNDS[dimension];
   if (!bounds) throw new RangeError(`No bounds are set for assumptions of ${dimension}.`);
   return quantityRuleOf(dimension, bounds[0], bounds[1]);
 }
