@@ -25,13 +25,13 @@ const order = [
   'layouts',
   'choose',
   'sheet',
+  'outside',
 ];
 const upward = order.slice(0, -1).map((name, i) => ({
   name: `core-${name}-looks-up`,
   severity: 'error',
   from: { path: `^core/src/${name}/`, pathNot: '\\.spec\\.ts$' },
-  // What a thing looks like may be known from below; what it does, not.
-  to: { path: `^core/src/(${order.slice(i + 1).join('|')})/`, dependencyTypesNot: ['type-only'] },
+  to: { path: `^core/src/(${order.slice(i + 1).join('|')})/` },
 }));
 
 module.exports = {

@@ -4,7 +4,7 @@ import { DAY_SEED } from '../day/round-size.js';
 import { gatherSample, sampleSteps } from '../day/sample.js';
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
 import { type Assessed, assessTry, reassess } from '../assess/again/reassess.js';
-import type { Assessment, Judged } from '../assess/assessment.js';
+import type { Assessment, Judged } from '../subject/assessment.js';
 import { type Finding } from '../subject/finding.js';
 import { type Verdict, VERDICTS } from '../subject/verdict.js';
 import type { Dimension } from '../quantity/dimension.js';

@@ -5,7 +5,7 @@ import type { Finding } from '../subject/finding.js';
 import { type Answers, FINDING_KINDS } from '../subject/index.js';
 import { type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import { type Message, message } from '../working/figure.js';
-import type { Assessment, ChemicalResult } from './assessment.js';
+import type { Assessment, ChemicalResult } from '../subject/assessment.js';
 import { type Again, cautionsOf, fold, type Kept, type Memory, type Tellings, tellingsOf, together } from './fold.js';
 import { RigGround } from './ground.js';
 

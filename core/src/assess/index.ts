@@ -20,7 +20,7 @@ export type * from '../subject/soft-pump/result.js';
 export type * from '../subject/winter/result.js';
 export type * from '../subject/pure-water/result.js';
 export type * from '../subject/meeting/result.js';
-export type { Assessment, ChemicalResult } from './assessment.js';
+export type { Assessment, ChemicalResult } from '../subject/assessment.js';
 export { assess } from './assess.js';
 export { type Assessed, reassess } from './again/reassess.js';
 export { bubbleDepth, bypassTime } from '../subject/bypass/bypass.js';

@@ -1,5 +1,5 @@
 import { assess } from '../assess/assess';
-import type { Assessment } from '../assess/assessment';
+import type { Assessment } from '../subject/assessment';
 import { LAYOUTS } from '../layouts/layouts';
 import { si } from '../quantity/parse';
 import { parseRig, readRig } from '../rig/read';

@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess/assessment.js';
+import type { Assessment } from '../subject/assessment.js';
 import type { Rig } from '../rig/schema.js';
 import { hasDays, roadFinding, type Said, verdictOf } from './judge.js';
 import { dayModel } from './model.js';

@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess/assessment.js';
+import type { Assessment } from '../subject/assessment.js';
 import type { Rig } from '../rig/schema.js';
 import type { Finding } from '../subject/finding.js';
 import { FINDING_KINDS } from '../subject/index.js';

@@ -1,5 +1,5 @@
 import { assess } from '../assess/assess';
-import type { Assessment } from '../assess/assessment';
+import type { Assessment } from '../subject/assessment';
 import { dayModel } from '../day/model';
 import { simulateModel } from '../day/simulate-day';
 import { readRig } from '../rig/read';

@@ -28,6 +28,7 @@ export * from './upgrade.js';
 export * from './tank-shape.js';
 export * from './changes.js';
 export { asParsed, strayKey } from './tree.js';
-export { reread, type Reading as RigReading } from './reread.js';
+export { reread } from './reread.js';
+export type { Read as RigReading } from './read.js';
 export { shareTree } from './share.js';
 export { endWords, lineWords } from './words.js';

@@ -6,8 +6,6 @@ import { standing } from './stand.js';
 import { asParsed, strayKey } from './tree.js';
 import { ASKED, wiringProblems } from './wiring.js';
 
-/** A document read, to be taken up by a later reading of the same document an edit further. */
-export type Reading = Read;
 type Tree = Readonly<Record<string, unknown>>;
 type Entry = v.GenericSchema;
 
@@ -48,13 +46,13 @@ const LISTS = new Map(
  * As `readRig`, and as strict; of a document that was read an edit earlier only what differs is read anew, and all that does
  * not is given back as the very objects of then.
  */
-export function reread(input: unknown, before: Reading | undefined): ReadRig {
+export function reread(input: unknown, before: Read | undefined): ReadRig {
   const quick = before && onlyChanged(input, before);
   return quick ?? readRig(input);
 }
 
 /** Undefined where anything is not as it was, in a way that wants the whole reading: its problems are told from there. */
-function onlyChanged(input: unknown, before: Reading): ReadRig | undefined {
+function onlyChanged(input: unknown, before: Read): ReadRig | undefined {
   if (!isTree(input) || input['version'] !== RIG_VERSION) return undefined;
   const given = shareTree(before.document, input);
   if (given === (before.document as unknown as Tree)) return { ok: true, ...before };

@@ -1,5 +1,5 @@
 import type { AsTold } from '../working/figure.js';
-import type { Assessment } from '../assess/assessment.js';
+import type { Assessment } from '../subject/assessment.js';
 import { gaugeName } from '../electrics/index.js';
 import { formatQuantity } from '../quantity/format.js';
 import type { UnitSystem } from '../quantity/dimension.js';

@@ -43,4 +43,7 @@ export const EQUATIONS = {
   ...PURE_WATER_EQUATIONS,
 } as const;
 
-export type EquationId = keyof typeof EQUATIONS;
+declare module '../working/figure.js' {
+  interface EquationNames extends Readonly<Record<keyof typeof EQUATIONS, true>> {}
+}
+export type { EquationId } from '../working/figure.js';

@@ -24,7 +24,7 @@ export const STATIONS = [
 
 export type Station = (typeof STATIONS)[number];
 
-export interface Subject {
+export interface About {
   readonly kind:
     | 'rig'
     | 'spigot'
@@ -56,9 +56,9 @@ export interface Finding {
   readonly code: FindingCode;
   readonly verdict: Verdict;
   readonly station: Station;
-  readonly subject: Subject;
+  readonly subject: About;
   /** What else it is about: a pair that must not meet is two things. */
-  readonly also?: readonly Subject[];
+  readonly also?: readonly About[];
   readonly message: Message;
 }
 

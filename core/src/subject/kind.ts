@@ -1,4 +1,4 @@
-import type { Judged } from '../assess/assessment.js';
+import type { Judged } from './assessment.js';
 import type { Rule } from './rule.js';
 import type { Dimension } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';

@@ -1,7 +1,7 @@
 import type { Dimension } from '../quantity/dimension.js';
 import { si } from '../quantity/parse.js';
 import type { MessageQuantity } from '../working/figure.js';
-import type { Finding, Subject } from './finding.js';
+import type { Finding, About } from './finding.js';
 import type { Verdict } from './verdict.js';
 
 /** A size off the shelf, m, for a sentence. */
@@ -12,6 +12,6 @@ export const typed = (text: string, dimension: Dimension): MessageQuantity => ({
 
 export const percent = (value: number) => ({ value, dimension: 'ratio' as const });
 
-export function finding(code: Finding['code'], verdict: Verdict, station: Finding['station'], subject: Subject, m: Finding['message']): Finding {
+export function finding(code: Finding['code'], verdict: Verdict, station: Finding['station'], subject: About, m: Finding['message']): Finding {
   return { code, verdict, station, subject, message: m };
 }

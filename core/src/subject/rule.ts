@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess/assessment.js';
+import type { Assessment } from './assessment.js';
 import type { Rig, RigDocument } from '../rig/schema.js';
 import type { Message } from '../working/figure.js';
 import type { Finding } from './finding.js';

@@ -1,10 +1,10 @@
 import { UNITS } from '../quantity/dimension';
 import { seeded } from '../testing/near';
 import { doSum, SUMS } from './index';
-import { line, type Line, sayLine, SYMBOL } from './line';
+import { line, type SumLine, sayLine, SYMBOL } from './line';
 
 /** Works a formula out as it stands: numbers, symbols, π, √, + − · / ^ ² ³ and brackets. */
-function worked(l: Line): number {
+function worked(l: SumLine): number {
   const tokens = l.formula.match(new RegExp(`${SYMBOL.source}|[0-9.]+|[+−·/^²³√()]`, 'gu')) ?? [];
   if (tokens.join('') !== l.formula.replace(/\s/g, '')) throw new Error(`not a formula: ${l.formula}`);
   let at = 0;

@@ -5,7 +5,7 @@ import { formatQuantity, naturalUnit } from '../quantity/format.js';
 export type Given = readonly [value: number, dimension: Dimension, unit?: string] | { readonly value: number; readonly us: string; readonly metric: string };
 
 /** A line of a sum as a person would write it down: symbol, formula, numbers put in, result. */
-export interface Line {
+export interface SumLine {
   readonly symbol: string;
   /** Of symbols, numbers, π, ln, √, + − · / ^ ² ³ and brackets: what it says is what the sum does; a test works it out. */
   readonly formula: string;
@@ -15,7 +15,7 @@ export interface Line {
   readonly note?: string;
 }
 
-export const line = (symbol: string, formula: string, of: Line['of'], result: Line['result'], note?: string): Line => ({
+export const line = (symbol: string, formula: string, of: SumLine['of'], result: SumLine['result'], note?: string): SumLine => ({
   symbol,
   formula,
   of,
@@ -24,7 +24,7 @@ export const line = (symbol: string, formula: string, of: Line['of'], result: Li
 });
 
 /** A number that no formula of one line gives: read from a table, or found by trying. */
-export const found = (symbol: string, note: string, result: Line['result']): Line => ({ symbol, formula: '', of: {}, result, note });
+export const found = (symbol: string, note: string, result: SumLine['result']): SumLine => ({ symbol, formula: '', of: {}, result, note });
 
 /** Symbols of a formula: a letter, then letters and figures, which are shown low. */
 export const SYMBOL = /[A-Za-zΑ-Ωα-ω][A-Za-zΑ-Ωα-ω0-9]*/gu;
@@ -33,7 +33,7 @@ const lowered = (text: string): string => text.replace(SYMBOL, (name) => name.re
 const DIGITS = 4;
 
 /** The line in words: `Q = N · √(p / p₀) = 4 gpm · √(3 000 psi / 4 000 psi) = 3.464 gpm`. */
-export function sayLine(l: Line, system: UnitSystem): string {
+export function sayLine(l: SumLine, system: UnitSystem): string {
   const [value, dimension, own] = l.result;
   const alike = Object.values(l.of).flatMap((g) => ('us' in g || g[1] !== dimension ? [] : [g[0]]));
   // What is added up stands in one unit.

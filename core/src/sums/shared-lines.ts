@@ -6,7 +6,7 @@ import { type FactorOut, frictionFactor, LAMINAR, velocity } from '../hydraulics
 import { GALLON, POUND_HP_HOUR } from '../quantity/dimension.js';
 import { formatNumber, formatQuantity } from '../quantity/format.js';
 import { si } from '../quantity/parse.js';
-import { found, type Given, line, type Line } from './line.js';
+import { found, type Given, line, type SumLine } from './line.js';
 
 type Values = Readonly<Record<string, number>>;
 
@@ -45,7 +45,7 @@ export const viscosity = (nu: number): Given => ({
 });
 
 /** Velocity, Reynolds number and friction factor of a hose. */
-export function hoseLines(x: Values, v: number, reynolds: number): readonly Line[] {
+export function hoseLines(x: Values, v: number, reynolds: number): readonly SumLine[] {
   const nu = waterAt(x['temperature']).kinematicViscosityM2S;
   return [
     line('V', 'Q / (π / 4 · d²)', { Q: [x['flow'], 'flow'], d: [x['bore'], 'length'] }, [v, 'velocity']),
@@ -58,7 +58,7 @@ export function hoseLines(x: Values, v: number, reynolds: number): readonly Line
 }
 
 /** Fastest outflow under a head through a hose of bore, length, k, temperature and roughness; the time is a sum over the level. */
-export function outflowLines(x: Values, headM: number, o: Values): readonly Line[] {
+export function outflowLines(x: Values, headM: number, o: Values): readonly SumLine[] {
   const nu = waterAt(x['temperature']).kinematicViscosityM2S;
   const v = velocity(o['fastest'], x['bore']);
   const f = frictionAt((v * x['bore']) / nu, x['roughness'] / x['bore']);
@@ -76,7 +76,7 @@ export function outflowLines(x: Values, headM: number, o: Values): readonly Line
 }
 
 /** Copper of a gauge. */
-export const wireLines = (gauge: number): readonly Line[] => [
+export const wireLines = (gauge: number): readonly SumLine[] => [
   line('A', 'π / 4 · (d0 · 92^((36 − n) / 39))²', { d0: [si('0.005 in', 'length'), 'length'], n: [gauge, 'number'] }, [awgArea(gauge), 'area']),
 ];
 

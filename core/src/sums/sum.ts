@@ -2,7 +2,7 @@ import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { SI_UNIT } from '../quantity/dimension.js';
 import { formatQuantity } from '../quantity/format.js';
 import { quantityRuleOf, type QuantityRule, readField } from '../rig/quantity-field.js';
-import { type Line, sayLine } from './line.js';
+import { type SumLine, sayLine } from './line.js';
 import { EQUATIONS, type EquationId } from '../subject/equations.js';
 
 /** One input of a sum: what it is, what it may be, what stands in when it is left out. */
@@ -34,7 +34,7 @@ export interface Sum {
   /** SI in, SI out, by name. */
   readonly run: (x: Readonly<Record<string, number>>) => Readonly<Record<string, number>>;
   /** The same as a person would write it down, line by line, of the inputs and what came out. */
-  readonly written: (x: Readonly<Record<string, number>>, o: Readonly<Record<string, number>>) => readonly Line[];
+  readonly written: (x: Readonly<Record<string, number>>, o: Readonly<Record<string, number>>) => readonly SumLine[];
 }
 
 /** An input; bounds and fallback as typed. */

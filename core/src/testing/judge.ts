@@ -1,5 +1,5 @@
 import { assess } from '../assess/assess';
-import type { Assessment } from '../assess/assessment';
+import type { Assessment } from '../subject/assessment';
 import { pontoonRig } from '../layouts/first-rig';
 import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';

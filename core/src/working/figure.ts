@@ -1,7 +1,11 @@
 import type { AssumptionId } from '../assumption/register.js';
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { formatInches, formatQuantity } from '../quantity/format.js';
-import type { EquationId } from '../subject/equations.js';
+
+/** Names of the equations that a figure may name: the subjects put theirs in (`subject/equations`). */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- filled from above, where the equations are
+export interface EquationNames {}
+export type EquationId = keyof EquationNames;
 
 /** One number that went into a figure. */
 export interface Input {

@@ -3,7 +3,7 @@ import { type Rig, THINGS } from '../../rig/schema.js';
 import { shareTree } from '../../rig/share.js';
 import type { Cases } from '../../solve/cases.js';
 import { answered, gravest, judged } from '../assess.js';
-import type { Assessment, Judged } from '../assessment.js';
+import type { Assessment, Judged } from '../../subject/assessment.js';
 import type { Again, Memory, Tellings } from '../fold.js';
 import { RigGround } from '../ground.js';
 import { Alike, onlyRenamed, sameWater } from './alike.js';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import type { Kinds } from '../kind.js';
 import { airLineRules, airRules } from './fixes.js';
 

@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment';
+import type { Assessment } from '../assessment';
 import { submergence } from '../../solve/heel';
 import { judge, codes, GAL, GPM } from '../../testing/judge';
 import { near } from '../../testing/near';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { outletRules } from './outlet-fixes.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { bufferRules, tieRules } from './fixes.js';

@@ -2,7 +2,7 @@ import type { AssumptionValues } from '../../assumption/register.js';
 import { gaugeName } from '../../electrics/index.js';
 import type { Rig } from '../../rig/schema.js';
 import { message, type MessageQuantity } from '../../working/figure.js';
-import type { Finding, Subject } from '../finding.js';
+import type { Finding, About } from '../finding.js';
 import { finding } from '../message-parts.js';
 import { dropVerdict } from './circuit.js';
 import type { CircuitAnswers, WireResult } from './result.js';
@@ -11,7 +11,7 @@ const amps = (value: number): MessageQuantity => ({ value, dimension: 'current' 
 const volts = (value: number): MessageQuantity => ({ value, dimension: 'voltage' });
 
 /** The thing that a load is a part of. */
-export function loadSubject(rig: Rig, { loadId, part }: Pick<WireResult, 'loadId' | 'part'>): Subject {
+export function loadSubject(rig: Rig, { loadId, part }: Pick<WireResult, 'loadId' | 'part'>): About {
   switch (part) {
     case 'pump':
       return { kind: 'soft-pump', id: loadId };

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { batteryRules, cableRules, fuseRules, longRules } from './fixes.js';
 

@@ -1,5 +1,5 @@
 import { assess } from '../../assess/assess';
-import type { Assessment } from '../../assess/assessment';
+import type { Assessment } from '../assessment';
 import { airPressure, GRAVITY, waterAt } from '../../fluid';
 import { runHeadLoss } from '../../hydraulics/friction';
 import { pontoonRig } from '../../layouts/first-rig';

@@ -1,6 +1,6 @@
 import { shelf } from '../message-parts.js';
 import { message } from '../../working/figure.js';
-import type { Assessment } from '../../assess/assessment.js';
+import type { Assessment } from '../assessment.js';
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { CATALOGUE, takePart } from '../../catalogue/items.js';
 import { eachPart, lineAt, structuredCopy } from '../../edit/draft.js';

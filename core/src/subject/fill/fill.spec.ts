@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment';
+import type { Assessment } from '../assessment';
 import { pontoonRig } from '../../layouts/first-rig';
 import type { RigDocument } from '../../rig/schema';
 import { GPM, judge, judged } from '../../testing/judge';

@@ -1,11 +1,11 @@
 import type { AssumptionValues } from '../../assumption/register.js';
 import type { Rig } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
-import type { Finding, Subject } from '../finding.js';
+import type { Finding, About } from '../finding.js';
 import { finding } from '../message-parts.js';
 import type { FuelAnswers, FuelEngineResult } from './result.js';
 
-export const engineSubject = (e: Pick<FuelEngineResult, 'engineId' | 'kind'>): Subject => ({ kind: e.kind, id: e.engineId });
+export const engineSubject = (e: Pick<FuelEngineResult, 'engineId' | 'kind'>): About => ({ kind: e.kind, id: e.engineId });
 
 /** What stops an engine of its fuel, and what is dangerous about it. */
 export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], values: AssumptionValues): Finding[] {

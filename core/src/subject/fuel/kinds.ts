@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { extinguisherRules, lowRules, ventRules, wrongRules } from './fixes.js';
 

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { type Kinds, places } from '../kind.js';
 import { stockRules, tankPracticeRules } from './fixes.js';
 import type { LiquidResult } from './result.js';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { checkRules, flushRules, mixRules, siphonRules } from './fixes.js';
 import type { MixResult } from './result.js';

@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment';
+import type { Assessment } from '../assessment';
 import { takePart } from '../../catalogue/items';
 import { convertMix } from '../../edit/mix-way';
 import { bigTankTrailer } from '../../layouts/big-tank-trailer';

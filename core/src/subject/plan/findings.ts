@@ -3,7 +3,7 @@ import type { AssumptionValues } from '../../assumption/register.js';
 import { blowsExhaust, type Box, holdsFuel, isStarted, melts, standingOn, type Standing } from '../../deck/index.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { type Message, message } from '../../working/figure.js';
-import type { Finding, Subject } from '../finding.js';
+import type { Finding, About } from '../finding.js';
 import type { Verdict } from '../verdict.js';
 import type { PlanCode } from './kinds.js';
 import { type Aisle, aisleOf } from './aisle.js';
@@ -15,7 +15,7 @@ type Said = Omit<PlanResult, 'verdict' | 'things'> & { readonly things: readonly
 
 const length = (value: number) => ({ value, dimension: 'length' as const, shelf: true });
 
-export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): Subject => ({ kind: t.kind, id: t.id });
+export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): About => ({ kind: t.kind, id: t.id });
 
 /** Liquids that set fuel on fire, or make it burn fiercely. */
 export const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);

@@ -1,5 +1,5 @@
 import { boxOf, type Standing, standingOn } from '../../deck/index.js';
-import type { Assessment } from '../../assess/assessment.js';
+import type { Assessment } from '../assessment.js';
 import { assumptionValues } from '../../assumption/register.js';
 import { raiseThing } from '../../edit/raise.js';
 import { finely, layLine, moveThing, placeOf, swapThings, turnThing } from '../../edit/place.js';

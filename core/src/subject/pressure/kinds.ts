@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { openRules } from '../open-valves.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { cleanerRules, gunRules, machineRules, setRules, slackRules, surfaceRules } from './fixes.js';

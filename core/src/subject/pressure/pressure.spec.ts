@@ -1,4 +1,4 @@
-import type { Assessment } from '../../assess/assessment';
+import type { Assessment } from '../assessment';
 import { assess } from '../../assess/assess';
 import { GRAVITY, waterAt } from '../../fluid';
 import { nozzleFlow } from '../../hydraulics/nozzle';

@@ -1,13 +1,13 @@
 import type { Rig } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
-import type { Finding, Subject } from '../finding.js';
+import type { Finding, About } from '../finding.js';
 import { finding } from '../message-parts.js';
 import type { SoftPumpAnswers, SoftPumpResult } from './result.js';
 import { DRY } from '../../solve/solved.js';
 import { message } from '../../working/figure.js';
 
 /** Nothing, or too little to work with, comes out of what a pump feeds. */
-function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: Subject, starves: number): Finding {
+function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: About, starves: number): Finding {
   const gun = rig.sprayers.find((s) => s.id === p.sprayerId)!.name;
   if (p.flow.value > DRY)
     return finding(

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import type { FindingFigure, Kinds } from '../kind.js';
 import { jetRules, liftRules } from './fixes.js';
 import type { SoftPumpResult } from './result.js';

@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import type { FindingFigure, Kinds } from '../kind.js';
 import { suctionRules, transferRules } from './fixes.js';
 import type { TransferResult } from './result.js';

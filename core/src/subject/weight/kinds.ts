@@ -1,4 +1,4 @@
-import type { Judged } from '../../assess/assessment.js';
+import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds } from '../kind.js';
 import { weightRules } from './fixes.js';
 import type { WeightState } from './result.js';

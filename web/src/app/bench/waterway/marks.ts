@@ -1,4 +1,4 @@
-import { type Finding, type RigDocument, type Subject, type Verdict, worstOf } from '@pozzo/core';
+import { type Finding, type RigDocument, type About, type Verdict, worstOf } from '@pozzo/core';
 import type { ToldAssessment } from '../../workers/assessment-part';
 
 /** What is marked for a finding about a machine: the figure of it that the finding's station tells. */
@@ -32,7 +32,7 @@ function keysOfReel(doc: RigDocument, a: ToldAssessment, id: string): string[] {
 }
 
 /** What on the waterway shows a thing, as the station speaks of it. */
-function keysOf(doc: RigDocument, a: ToldAssessment, of: Subject, station: Finding['station']): string[] {
+function keysOf(doc: RigDocument, a: ToldAssessment, of: About, station: Finding['station']): string[] {
   switch (of.kind) {
     case 'spigot':
     case 'tank':

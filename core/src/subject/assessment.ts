@@ -1,10 +1,10 @@
-import type { Caution, Finding } from '../subject/finding.js';
-import type { Answers } from '../subject/index.js';
-import type { Scale, Verdict } from '../subject/verdict.js';
+import type { Caution, Finding } from './finding.js';
+import type { Answers } from './index.js';
+import type { Scale, Verdict } from './verdict.js';
 import type { Message } from '../working/figure.js';
 
 /** What is said of a rig as a whole. */
-interface Frame {
+interface Over {
   readonly verdict: Verdict;
   /** What the headline's severity is about. */
   readonly scale: Scale;
@@ -17,10 +17,10 @@ interface Frame {
 }
 
 /** Everything that a rig's figures say, in SI: the answers of every subject. Plain data: crosses worker and wire. */
-export interface Assessment extends Frame, Answers {}
+export interface Assessment extends Over, Answers {}
 
 /** What of an assessment a change is judged by. */
-export interface Judged extends Pick<Frame, 'verdict' | 'findings'>, Answers {}
+export interface Judged extends Pick<Over, 'verdict' | 'findings'>, Answers {}
 
 /** Everything about the chemical side. */
 export type ChemicalResult = Assessment['chemical'];
