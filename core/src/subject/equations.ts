@@ -44,6 +44,7 @@ export const EQUATIONS = {
 } as const;
 
 declare module '../working/figure.js' {
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- its members are the equations
   interface EquationNames extends Readonly<Record<keyof typeof EQUATIONS, true>> {}
 }
 export type { EquationId } from '../working/figure.js';
