@@ -1,7 +1,8 @@
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { LAYOUTS, parseRig, pontoonRig, type RigDocument, usualDayDocument } from '@pozzo/core';
+import { LAYOUTS, parseRig, pontoonRig, RIG_VERSION, type RigDocument, usualDayDocument } from '@pozzo/core';
 import DxfParser from 'dxf-parser';
 import { run } from './commands';
 
@@ -208,6 +209,9 @@ describe('pozzo layouts, layout and schema', () => {
     expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
     expect(schema.properties.tanks.maxItems).toBe(16);
     expect(JSON.parse(readFileSync(join(__dirname, '../../docs/rig-schema.json'), 'utf8'))).toEqual(schema);
+    // A field more or less is another version: raise it, with a step in `upgrade` and a file of the old one, and write its print down.
+    const prints = JSON.parse(readFileSync(join(__dirname, '../../core/testdata/schema-prints.json'), 'utf8')) as Record<string, string>;
+    expect([RIG_VERSION, createHash('sha256').update(JSON.stringify(schema)).digest('hex')]).toEqual([RIG_VERSION, prints[RIG_VERSION]]);
   });
   test.each([
     [['layout'], /layout needs an id/],

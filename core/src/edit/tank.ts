@@ -2,7 +2,7 @@ import { boxTank } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
 import { like, m } from './length.js';
 import { removeTransfer, transfersAt } from './transfer.js';
-import { type RigDocument, type TankDocument } from '../rig/schema.js';
+import { OF_CHEMICALS, type RigDocument, type TankDocument } from '../rig/schema.js';
 
 /** Another shape of about the same size: measures carry over where they mean the same. */
 export function changeShape(tank: TankDocument, kind: string): void {
@@ -20,10 +20,7 @@ export function changeShape(tank: TankDocument, kind: string): void {
 export function changeLiquid(tank: TankDocument, liquid: TankDocument['liquid']): void {
   tank.liquid = liquid;
   if (liquid === 'chemical') return;
-  delete tank.holds;
-  delete tank.ventTo;
-  delete tank.dropTube;
-  delete tank.bund;
+  for (const field of OF_CHEMICALS) delete tank[field];
 }
 
 /** A new 65 gal tank beside the others; gives its id. */

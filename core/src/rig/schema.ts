@@ -97,7 +97,7 @@ export { LINE_ROLES, type LineRole, type ThingKind } from './thing/kind.js';
 export { FITTING_KINDS, type Hose, HOSE_KINDS, HOSE_USES, type Part, type PartDocument, PartSchema, VALVE_KINDS } from './thing/part.js';
 export type { End, HandTap, Line, LineDocument } from './thing/line.js';
 export type { Spigot } from './thing/spigot.js';
-export { LIQUIDS, SHAPE_KINDS, type Tank, TANK_USES, type TankDocument, type TankShape } from './thing/tank.js';
+export { LIQUIDS, OF_CHEMICALS, SHAPE_KINDS, type Tank, TANK_USES, type TankDocument, type TankShape } from './thing/tank.js';
 export { type Drive, driveOf, DRIVES, type Machine, type MachineDocument, TAKE_OFFS, UNLOADER_KINDS } from './thing/machine.js';
 export type { Booster } from './thing/booster.js';
 export { type Outlet, type OutletDocument, SURFACES } from './thing/outlet.js';

@@ -91,5 +91,3 @@ export const JudgementEntity = new EntitySchema<JudgementRow>({
 });
 
 export const ENTITIES = [BuildEntity, RevisionEntity, JudgementEntity];
-/** Every table that a yard has. */
-export const TABLES = ['build', 'revision', 'judgement'] as const;

@@ -3,8 +3,7 @@ import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
 import { YardError } from '../errors.js';
 import { isFull } from './disk.js';
-import { TABLES } from './entities.js';
-import { MIGRATION_NAMES } from './migrations.js';
+import { MIGRATION_NAMES, tablesAfter } from './migrations.js';
 
 const MEND =
   'Look at it with “npm run -s pozzo -- check”, and bring back a backup with “npm run -s pozzo -- restore <backup.zip>”: what is there now is kept beside it.';
@@ -49,8 +48,7 @@ export function contentTroubles(db: Database.Database): string[] {
     const steps = (db.prepare(`SELECT name FROM migrations`).all() as { name: string }[]).map((m) => m.name);
     const unknown = steps.filter((s) => !MIGRATION_NAMES.includes(s));
     if (unknown.length) return [`The yard was written by a newer Pozzo (${unknown.join(', ')}). Update Pozzo to open it; nothing was changed.`];
-    const wanted = steps.length === MIGRATION_NAMES.length ? TABLES : TABLES.filter((t) => t !== 'judgement');
-    const missing = wanted.filter((t) => !tables.has(t));
+    const missing = tablesAfter(steps).filter((t) => !tables.has(t));
     return missing.length ? [`The yard’s database is damaged: the table of ${missing.join(' and of ')} is missing. ${MEND}`] : [];
   } catch (error) {
     return [unreadable(error, db.name)];

@@ -1,9 +1,16 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { shownOf } from './shown.js';
 
-/** Numbered, never edited once released: a change to the tables is a new class. */
-export class Builds1700000000001 implements MigrationInterface {
+/** A step of the tables. Numbered, never edited once released: a change to them is a new class. */
+interface Step extends MigrationInterface {
+  readonly name: string;
+  /** Tables that are there from it on. */
+  readonly brings: readonly string[];
+}
+
+export class Builds1700000000001 implements Step {
   name = 'Builds1700000000001';
+  brings = ['build', 'revision'];
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(
@@ -21,8 +28,9 @@ export class Builds1700000000001 implements MigrationInterface {
 }
 
 /** What the yard shows stands beside the document, saves carry the name of their request, and judgements are kept. */
-export class Judgements1700000000002 implements MigrationInterface {
+export class Judgements1700000000002 implements Step {
   name = 'Judgements1700000000002';
+  brings = ['judgement'];
 
   async up(runner: QueryRunner): Promise<void> {
     for (const column of ['name', 'customer', 'search']) await runner.query(`ALTER TABLE "build" ADD COLUMN "${column}" text NOT NULL DEFAULT ('')`);
@@ -57,8 +65,9 @@ export class Judgements1700000000002 implements MigrationInterface {
 }
 
 /** What a build weighs on the road stands beside its verdict. */
-export class Weights1700000000003 implements MigrationInterface {
+export class Weights1700000000003 implements Step {
   name = 'Weights1700000000003';
+  brings = [];
 
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`ALTER TABLE "judgement" ADD COLUMN "weight" text`);
@@ -70,5 +79,8 @@ export class Weights1700000000003 implements MigrationInterface {
 }
 
 export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002, Weights1700000000003];
+const STEPS: readonly Step[] = MIGRATIONS.map((M) => new M());
 /** Names as they are written into a database, oldest first. */
-export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((M) => new M().name);
+export const MIGRATION_NAMES: readonly string[] = STEPS.map((s) => s.name);
+/** The tables of a database that has taken these steps: one of an earlier version is not damaged for want of what came later. */
+export const tablesAfter = (names: readonly string[]): readonly string[] => STEPS.flatMap((s) => (names.includes(s.name) ? s.brings : []));

@@ -126,6 +126,29 @@ test.each(MIGRATIONS.map((M, i) => [i + 1, new M().name] as const))('a yard of d
   await yard.end();
 });
 
+test('of an earlier yard only the tables of its own version are asked for, and each of those', async () => {
+  const made = async (version: number, lost: string): Promise<string> => {
+    const folder = newFolder();
+    const file = join(folder, DATABASE_FILE);
+    const then = new DataSource({ type: 'better-sqlite3', database: file, entities: [], migrations: MIGRATIONS.slice(0, version), synchronize: false });
+    await then.initialize();
+    await then.runMigrations();
+    if (lost) await then.query(`DROP TABLE "${lost}"`);
+    await then.destroy();
+    return folder;
+  };
+  expect(check(await made(1, ''))).toMatchObject({ ok: true });
+  expect(check(await made(2, ''))).toMatchObject({ ok: true });
+  for (const [version, table] of [
+    [1, 'revision'],
+    [2, 'judgement'],
+    [3, 'build'],
+  ] as const) {
+    const found = check(await made(version, table));
+    expect([table, found.ok, found.troubles[0]]).toEqual([table, false, expect.stringContaining(`the table of ${table} is missing`)]);
+  }
+});
+
 describe('the yard by page', () => {
   test('keeps the order of adding, finds by words of name and customer, counts what matches', async () => {
     const yard = await openYard();

@@ -43,6 +43,9 @@ export const tank = v.strictObject({
   bund: v.optional(quantity('volume', '0 gal', '2000 gal')),
 });
 
+/** What only a tank of chemicals says of itself. */
+export const OF_CHEMICALS = ['holds', 'use', 'ventTo', 'dropTube', 'bund'] as const satisfies readonly (keyof TankDocument)[];
+
 export const TANK = {
   list: 'tanks',
   word: 'tank',
