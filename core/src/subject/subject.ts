@@ -37,6 +37,7 @@ export type ListName =
   | 'water of injectors'
   | 'contents'
   | 'walls and ways out'
+  | 'feed lines'
   | 'dump lines'
   | 'water of boosters'
   | 'wound lines'

@@ -129,6 +129,7 @@ export const LISTS: Readonly<Record<ListName, (of: Reading) => readonly unknown[
   contents: ({ rig, bare }) => [...bare(rig.liquids), ...bare(rig.mixes), ...rig.tanks.map((t) => t.holds), ...chemicalEnds(rig)],
   /** How high a tank's walls stand, and what leaves it where, whatever it carries. */
   'walls and ways out': ({ rig }) => [...rig.tanks.map((t) => shapeHeight(t.shape)), ...rig.lines.map((l) => l.from)],
+  'feed lines': ({ rig }) => linesOf(rig, 'feed', 'boost'),
   'dump lines': ({ rig }) => linesOf(rig, 'dump'),
   /** Solved flows bear on a running booster alone. */
   'water of boosters': (of) => (of.rig.boosters.some((b) => b.running) ? [of.list('all water')] : []),

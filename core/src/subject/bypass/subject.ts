@@ -11,7 +11,7 @@ export const BYPASS: Subject<BypassAnswers, PressureAnswers, BypassCode> = {
   scale: 'rating',
   kinds: BYPASS_KINDS,
   needs: ['pressure'],
-  reads: ['behind the pumps, and tanks', 'lines'],
+  reads: ['behind the pumps, and tanks', 'feed lines'],
   assess: ({ cases, rig }, { cases: list }) => ({ bypasses: rig.machines.map((m) => assessBypass(cases, m, list)) }),
   rests: (_rig, a) => (a.bypasses.length ? ['bypass-soon', 'bypass-tank-soon', 'bubble-room'] : []),
   findings: ({ cases, rig }, a) => rig.machines.flatMap((m, i) => bypassFindings(cases, m, a.bypasses[i])),
