@@ -22,6 +22,8 @@ test('two tied tanks: a thin tie is told, and a wider one mends it', async ({ pa
   for (const part of [/Bulkhead 2 in/, /Ball valve 2 in/, /Plastic pipe 2 in/, /Bulkhead 2 in/]) {
     const row = page.locator('pz-line-editor .name', { hasText: part }).first();
     if ((await row.getAttribute('aria-expanded')) === 'false') await row.click();
+    // Its fields are those of this part from now on, no longer those of the one before.
+    await expect(row).toHaveAttribute('aria-expanded', 'true');
     await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).fill('1/2 in');
     await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).blur();
   }
