@@ -6,6 +6,8 @@ import { join, resolve } from 'node:path';
 const main = resolve(import.meta.dirname, '../../server/dist/main.js');
 /** The yard with the demo's builds, all of them judged: made once a run, see `demo-yard`. */
 const DEMO_YARD = 'POZZO_E2E_YARD';
+/** Some twenty times what it takes: one that is never judged ends the run in words. */
+const JUDGED_WITHIN_MS = 600_000;
 
 /** A real server on a data folder of its own; it can be killed and started again on the same folder and port. */
 export class Server {
@@ -48,11 +50,16 @@ export class Server {
 export default async function demoYard(): Promise<() => void> {
   const server = new Server();
   await server.start();
+  const until = Date.now() + JUDGED_WITHIN_MS;
   for (;;) {
     const builds = (await (await fetch(`${server.url}/api/v1/builds`)).json()) as {
       readonly builds: readonly { readonly judged: { readonly sampled: boolean } | null }[];
     };
     if (builds.builds.every((b) => b.judged?.sampled)) break;
+    if (Date.now() > until) {
+      await server.end();
+      throw new Error(`The demo’s builds are not judged after ${JUDGED_WITHIN_MS / 60_000} min.`);
+    }
     await new Promise((done) => setTimeout(done, 500));
   }
   await server.kill('SIGTERM');
