@@ -35,11 +35,11 @@ export interface TestYard {
 
 export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'pozzo-test-'));
 
-export async function openYard(folder = newFolder(), now?: () => Date, aMinute?: number): Promise<TestYard> {
+export async function openYard(folder = newFolder(), now?: () => Date, aMinute?: number, engine = 'test'): Promise<TestYard> {
   const db = await YardDatabase.open(folder, 'a test');
-  const store = new BuildStore(db, 'test', now);
+  const store = new BuildStore(db, engine, now);
   const revisions = new RevisionStore(db, now);
-  const judgements = new JudgementStore(db, 'test');
+  const judgements = new JudgementStore(db, engine);
   const backups = new DailyBackups(folder, join(folder, 'backups'), now);
   const saved: string[] = [];
   const routes: AppOptions = { store, revisions, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) };
@@ -56,7 +56,7 @@ export async function openYard(folder = newFolder(), now?: () => Date, aMinute?:
     saved,
     reopen: async () => {
       await db.close();
-      return openYard(folder, now, aMinute);
+      return openYard(folder, now, aMinute, engine);
     },
     end: async () => {
       await db.close();
