@@ -10,6 +10,7 @@ const order = [
   'assumption',
   'working',
   'rig',
+  'workshop',
   'catalogue',
   'deck',
   'energy',

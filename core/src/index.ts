@@ -10,6 +10,7 @@ export * from './assumption/index.js';
 export * from './working/index.js';
 export { EQUATIONS, type EquationId } from './subject/equations.js';
 export * from './rig/index.js';
+export * from './workshop/index.js';
 export * from './catalogue/index.js';
 export * from './deck/index.js';
 export * from './energy/index.js';

@@ -12,16 +12,18 @@ export {
   ErrorShape,
   IdText,
   MOST_DOCUMENT_BYTES,
-  RevisionShape,
+  revisionShape,
   RevisionsShape,
   SavedShape,
-  StoredBuildShape,
+  storedShape,
   type Backups,
   type BuildPage,
+  type Revised,
   type Revisions,
   type Saved,
-  type StoredBuild,
+  type Stored,
 } from './exchange/http.js';
+export { KINDS, KIND_NAMES, type Documents, type Kind, type KindName, type StoredBuild } from './exchange/records.js';
 export { mend } from './rig/mend.js';
 export { withoutOptions } from './edit/without-options.js';
 export { isEnough } from './day/chance.js';

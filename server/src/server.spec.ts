@@ -138,12 +138,12 @@ describe('builds', () => {
   });
 
   test('the demo fills an empty yard only', async () => {
-    expect(await seedDemo(store)).toBe(0);
+    expect(await seedDemo(yard.yard)).toBe(0);
     const empty = await openYard();
-    expect(await seedDemo(empty.store)).toBeGreaterThan(0);
-    expect(await seedDemo(empty.store)).toBe(0);
+    expect(await seedDemo(empty.yard)).toBeGreaterThan(0);
+    expect(await seedDemo(empty.yard)).toBe(0);
     for (const { id } of (await empty.store.page({ from: 0, count: 200 })).lines) await empty.store.remove(id);
-    expect(await seedDemo(empty.store)).toBe(0);
+    expect(await seedDemo(empty.yard)).toBe(0);
     await empty.end();
   });
 });

@@ -8,9 +8,8 @@ import { createApp } from './http/app.js';
 import { isLoopback } from './http/guard.js';
 import { DailyBackups } from './keep/daily.js';
 import { SeenDays } from './keep/seen-days.js';
-import { BuildStore } from './store/builds.js';
 import { JudgementStore } from './store/judgements.js';
-import { RevisionStore } from './store/revisions.js';
+import { storesOf, yardOf } from './store/yard.js';
 import { YardDatabase } from './store/yard-database.js';
 import { JudgeYard } from './work/judge-yard.js';
 import { inlineWork, type Work, WorkThread } from './work/work.js';
@@ -57,8 +56,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     ? [new WorkThread(worker, ANSWER_MS), new WorkThread(worker, JUDGE_MS), new WorkThread(worker, BACKUP_MS)]
     : [inlineWork, inlineWork, inlineWork];
   const [work, judging, keeping] = threads;
-  const store = new BuildStore(db, engine);
-  const revisions = new RevisionStore(db);
+  const yard = yardOf(db, engine);
   const judge = new JudgeYard(new JudgementStore(db, engine), judging, log);
   const seen = new SeenDays(dataFolder);
   const backups = new DailyBackups(
@@ -67,7 +65,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     undefined,
     (folder, zipFile, at = new Date()) => keeping.run('backup', { dataFolder: folder, zipFile, at: at.toISOString() }),
     seen,
-    () => revisions.thin(seen.list()),
+    async () => {
+      for (const store of storesOf(yard)) await store.revisions.thin(seen.list());
+    },
   );
   const closeAll = async (): Promise<void> => {
     // The judge is told first: what its thread does not do any more is no judgement.
@@ -79,10 +79,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   };
   let server: Server;
   try {
-    if (options.demo) await seedDemo(store);
+    if (options.demo) await seedDemo(yard);
     const app = createApp({
-      store,
-      revisions,
+      yard,
       work,
       backups,
       log,

@@ -1,13 +1,10 @@
 import * as v from 'valibot';
 import { SCALES, VERDICTS } from '../subject/verdict.js';
 import type { Message } from '../working/figure.js';
-import { upgrade } from '../rig/upgrade.js';
-import type { RigDocument } from '../rig/schema.js';
-import { RIG_FORMAT } from '../rig/version.js';
 
 /**
- * Shapes that go over HTTP, parsed on both sides. What a person's file holds is checked by `readRig`; here stands what
- * wraps it.
+ * Shapes that go over HTTP, parsed on both sides. What a record's document holds is checked by what reads its kind; here
+ * stands what wraps it.
  */
 
 /** Largest rig document that is stored, bytes of its JSON without spaces. The largest rigs with all options take a third. */
@@ -17,9 +14,10 @@ const text = v.pipe(v.string(), v.maxLength(4000));
 const count = v.pipe(v.number(), v.integer(), v.minValue(0));
 const share = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
 
-/** Names a build, a request: letters, digits and dashes. */
+/** Names a record, a request: letters, digits and dashes. */
 export const IdText = v.pipe(v.string(), v.regex(/^[A-Za-z0-9-]{1,64}$/, 'An id is up to 64 letters, digits and dashes.'));
-const version = v.pipe(v.number(), v.integer('A version is a whole number.'), v.minValue(1, 'A version is at least 1.'));
+const from = (least: number) => v.pipe(v.number(), v.integer('A version is a whole number.'), v.minValue(least, `A version is at least ${least}.`));
+const version = from(1);
 
 /** A sentence with its figures, see `working`. */
 const message = v.custom<Message>(
@@ -32,29 +30,35 @@ const message = v.custom<Message>(
   'a sentence',
 );
 
-/** A document as far as its frame: enough to know that it is one. `readRig` tells the rest. */
-const frame = v.looseObject({ format: v.literal(RIG_FORMAT), version: v.number(), name: v.string(), lines: v.array(v.unknown()) });
-const document = v.pipe(
-  v.custom<RigDocument>((x) => v.is(frame, x), 'a rig document'),
-  // Stored by an older Pozzo: screens and edits know today's version only.
-  v.transform((stored): RigDocument => {
-    const lifted = upgrade(stored);
-    return lifted.ok ? (lifted.document as unknown as RigDocument) : stored;
-  }),
-);
+/** Who did it: a name as typed, until there are people. */
+const by = v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80, 'A name has at most 80 characters.')));
+const whose = v.nullable(v.string());
 
-/** POST /builds. */
-export const AddBody = v.strictObject({ id: v.optional(IdText), request: v.optional(IdText), document: v.unknown() });
-/** PUT /builds/:id. `request` names this save; `unanswered` the saves before it whose answers never came. */
-export const SaveBody = v.strictObject({
-  version,
-  document: v.unknown(),
-  request: v.optional(IdText),
-  unanswered: v.optional(v.pipe(v.array(IdText), v.maxLength(50, 'At most 50 saves without an answer.'))),
-});
+/** POST of a new record. */
+export const AddBody = v.strictObject({ id: v.optional(IdText), request: v.optional(IdText), by, document: v.unknown() });
+/**
+ * PUT of a record. `request` names this save; `unanswered` the saves before it whose answers never came.
+ * @param least 0 for a record that is always there, whose first save goes over nothing; 1 for any other
+ */
+export const saveBody = (least: 0 | 1) =>
+  v.strictObject({
+    version: from(least),
+    document: v.unknown(),
+    request: v.optional(IdText),
+    unanswered: v.optional(v.pipe(v.array(IdText), v.maxLength(50, 'At most 50 saves without an answer.'))),
+    by,
+  });
+/** What else is done with a record: bringing it back. */
+export const DeedBody = v.strictObject({ by });
 
-export const StoredBuildShape = v.object({ id: IdText, version, document, updatedAt: text });
-export type StoredBuild = v.InferOutput<typeof StoredBuildShape>;
+/** A record as it is stored. Version 0: it is one that is always there, and nothing was saved of it yet. */
+export const storedShape = <T extends v.GenericSchema>(document: T) => v.object({ id: IdText, version: from(0), document, updatedAt: text });
+export interface Stored<D> {
+  readonly id: string;
+  readonly version: number;
+  readonly document: D;
+  readonly updatedAt: string;
+}
 
 export const SavedShape = v.object({ id: IdText, version, updatedAt: text });
 export type Saved = v.InferOutput<typeof SavedShape>;
@@ -94,14 +98,25 @@ export type BuildSummary = v.InferOutput<typeof BuildSummaryShape>;
 export const BuildPageShape = v.object({ builds: v.array(BuildSummaryShape), from: count, total: count, all: count });
 export type BuildPage = v.InferOutput<typeof BuildPageShape>;
 
-/** Versions of a build, newest first; `changed` in words against the one before it that is kept. */
+/** What was done with a record besides saving it. */
+export const DEEDS = ['deleted', 'restored'] as const;
+export type Deed = (typeof DEEDS)[number];
+
+/** Versions of a record, newest first, each in words against the one before it that is kept; and what else was done with it. */
 export const RevisionsShape = v.object({
-  revisions: v.array(v.object({ version, savedAt: text, changed: v.array(v.string()), more: count })),
+  revisions: v.array(v.object({ version, savedAt: text, by: whose, changed: v.array(v.string()), more: count })),
   total: count,
+  deeds: v.array(v.object({ what: v.picklist(DEEDS), at: text, by: whose })),
 });
 export type Revisions = v.InferOutput<typeof RevisionsShape>;
 
-export const RevisionShape = v.object({ id: IdText, version, savedAt: text, document });
+export const revisionShape = <T extends v.GenericSchema>(document: T) => v.object({ id: IdText, version, savedAt: text, document });
+export interface Revised<D> {
+  readonly id: string;
+  readonly version: number;
+  readonly savedAt: string;
+  readonly document: D;
+}
 
 export const BackupsShape = v.object({
   folder: v.string(),

@@ -1,5 +1,5 @@
 export { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, uprightTank, washer } from './pieces.js';
 export { pontoonRig } from './first-rig.js';
 export { type Layout, LAYOUTS } from './layouts.js';
-export { DEMO_RIGS } from './demo.js';
+export { DEMO_RIGS, DEMO_WORKSHOP } from './demo.js';
 export { type LayoutSummary, summaryOf } from './summary.js';

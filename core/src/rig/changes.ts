@@ -42,6 +42,9 @@ const nameOf = (x: Tree, list: string): string => {
   return typeof x['kind'] === 'string' ? x['kind'] : (LIST_WORD[list] ?? 'entry');
 };
 
+/** A text as it is shown beside another; a picture, which is a data URL, by how large it is. */
+const shown = (x: string): string => (x.startsWith('data:image/') ? `a picture of ${Math.round((x.length * 3) / 4)} bytes` : x);
+
 /**
  * Where two documents differ, down to single fields. Things in lists are matched by their id, so that moving one changes
  * nothing and removing one is told as that. Stops after `most` differences.
@@ -49,7 +52,7 @@ const nameOf = (x: Tree, list: string): string => {
 export function differences(before: unknown, after: unknown, most = 1000): Difference[] {
   const out: Difference[] = [];
   const tell = (thing: string, keys: readonly string[], path: string, a: unknown, b: unknown): void => {
-    const text = (x: unknown): string => (x === undefined ? '' : isTree(x) ? nameOf(x, '') : typeof x === 'string' ? x : JSON.stringify(x));
+    const text = (x: unknown): string => (x === undefined ? '' : isTree(x) ? nameOf(x, '') : typeof x === 'string' ? shown(x) : JSON.stringify(x));
     out.push({ thing, field: fieldWords(keys), path, before: text(a), after: text(b) });
   };
   const walk = (a: unknown, b: unknown, path: readonly string[], thing: string, keys: readonly string[]): void => {

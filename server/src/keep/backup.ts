@@ -5,8 +5,10 @@ import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
 import { YardError } from '../errors.js';
 import { syncFolder, withTails } from '../store/disk.js';
-import { yardTroubles } from '../store/inspect.js';
-import { documentOf, shownOf } from '../store/shown.js';
+import { tablesOf, yardTroubles } from '../store/inspect.js';
+import { KINDS } from '@pozzo/core';
+import { documentOf } from '../store/document-of.js';
+import { ALL_KEPT } from '../store/kinds.js';
 import { DATABASE_FILE, RESTORING_MARK } from '../store/yard-database.js';
 import { clearPieces, pieceOf } from './pieces.js';
 
@@ -34,14 +36,14 @@ const PAGES_A_STEP = 4000;
 /** Longest that a zip is written before the thread looks up, ms. */
 const LOOK_UP_MS = 50;
 
-/** A part of a file name from a build's name. */
-const slug = (name: string): string =>
+/** A part of a file name from a record's name; `otherwise` for one without. */
+const slug = (name: string, otherwise: string): string =>
   name
     .normalize('NFKD')
     .replace(/[^\w]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .toLowerCase()
-    .slice(0, 40) || 'build';
+    .slice(0, 40) || otherwise;
 
 /** @throws {YardError} where a backup of this size would take the room that saves need */
 function demandRoom(folder: string, bytes: number): void {
@@ -56,7 +58,7 @@ function demandRoom(folder: string, bytes: number): void {
 
 /**
  * Backs a data folder up into one zip file while it may be in use: the whole database as it stood at one moment, opened and
- * checked before it counts, and every build as a rig file. It ends however much is saved meanwhile. The file stands under
+ * checked before it counts, every record as a file (a build's is a rig file), and all entries as lines of JSON. It ends however much is saved meanwhile. The file stands under
  * its name only when it is whole.
  * @throws {YardError} in words, with nothing left behind
  */
@@ -135,18 +137,22 @@ async function writeZip(copy: string, part: string, now: Date): Promise<BackupNo
     };
     const text = (name: string, content: string): Promise<void> => entry(name, [Buffer.from(content)]);
 
+    const tables = tablesOf(db);
     const counts = { builds: 0, deleted: 0 };
-    const rows = db.prepare(`SELECT id, document, deleted_at AS deletedAt FROM build ORDER BY created_at, id`).iterate() as IterableIterator<{
-      id: string;
-      document: string;
-      deletedAt: string | null;
-    }>;
-    for (const row of rows) {
-      counts[row.deletedAt === null ? 'builds' : 'deleted']++;
-      const document = documentOf(row.document);
-      const name = `${row.deletedAt === null ? 'builds' : 'deleted'}/${slug(shownOf(row.document).name)}--${row.id}.json`;
-      await text(name, document ? `${JSON.stringify(document, null, 2)}\n` : row.document);
+    // A yard that was not opened since may lack what came later.
+    for (const kept of ALL_KEPT.filter((k) => tables.has(k.tables.records))) {
+      const rows = db
+        .prepare(`SELECT id, document, deleted_at AS deletedAt FROM ${kept.tables.records} ORDER BY created_at, id`)
+        .iterate() as IterableIterator<{ id: string; document: string; deletedAt: string | null }>;
+      for (const row of rows) {
+        if (kept.name === 'build') counts[row.deletedAt === null ? 'builds' : 'deleted']++;
+        const document = documentOf(row.document);
+        const folder = row.deletedAt === null ? KINDS[kept.name].path : kept.deletedPath;
+        const name = `${folder}/${slug(kept.shownOf(row.document).name, kept.word)}--${row.id}.json`;
+        await text(name, document ? `${JSON.stringify(document, null, 2)}\n` : row.document);
+      }
     }
+    if (tables.has('entry')) await entry('entries.jsonl', entryLines(db));
     // What follows opens and closes the file as any other: no connection of ours stands then.
     db.close();
     const note: BackupNote = { format: 'pozzo-backup', version: 1, madeAt: now.toISOString(), ...counts };
@@ -160,6 +166,14 @@ async function writeZip(copy: string, part: string, now: Date): Promise<BackupNo
     db.close();
     closeSync(out);
   }
+}
+
+/** One line of JSON an entry, in the order of adding. */
+function* entryLines(db: Database.Database): Iterable<Uint8Array> {
+  const rows = db
+    .prepare(`SELECT kind, record_kind AS recordKind, record_id AS recordId, at, by_whom AS by, document FROM entry ORDER BY id`)
+    .iterate() as IterableIterator<Record<string, string | null> & { document: string }>;
+  for (const { document, ...of } of rows) yield Buffer.from(`${JSON.stringify({ ...of, says: documentOf(document) ?? document })}\n`);
 }
 
 function* chunksOf(file: string): Iterable<Uint8Array> {

@@ -2,37 +2,49 @@ import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { readRig } from '@pozzo/core';
+import type { KindName } from '@pozzo/core';
 import { holderOf, type Holder, isHeld } from '../store/folder-lock.js';
-import { contentTroubles, fileTroubles } from '../store/inspect.js';
-import { documentOf } from '../store/shown.js';
+import { documentOf } from '../store/document-of.js';
+import { contentTroubles, fileTroubles, tablesOf } from '../store/inspect.js';
+import { ALL_KEPT, type Kept } from '../store/kinds.js';
 import { DATABASE_FILE, RESTORING_MARK, YARD_MARK } from '../store/yard-database.js';
+
+export interface Damaged {
+  readonly kind: KindName;
+  readonly id: string;
+  readonly why: string;
+  /** Newest kept version that can be read. */
+  readonly goodVersion: number | null;
+}
 
 export interface Checked {
   readonly folder: string;
-  /** Nothing is wrong with the file, its tables or any build. */
+  /** Nothing is wrong with the file, its tables or any record. */
   readonly ok: boolean;
   readonly builds: number;
   readonly deleted: number;
+  /** Versions of records of every kind. */
   readonly revisions: number;
+  /** Entries of every kind. */
+  readonly entries: number;
   readonly bytes: number;
   /** What is wrong with the whole, in words. */
   readonly troubles: readonly string[];
-  /** Builds that cannot be read, and why. */
-  readonly damaged: readonly { readonly id: string; readonly why: string; readonly goodVersion: number | null }[];
+  /** Records that cannot be read, and why. */
+  readonly damaged: readonly Damaged[];
   /** Who writes to the folder now. */
   readonly heldBy: Holder | null;
 }
 
 /**
- * Looks a data folder through without changing it: the file, its tables, every build, and who holds it. Not from a process
+ * Looks a data folder through without changing it: the file, its tables, every record, and who holds it. Not from a process
  * that has the yard open.
  */
 export function check(dataFolder: string): Checked {
   const file = join(dataFolder, DATABASE_FILE);
   const held = isHeld(dataFolder);
   const heldBy = held ? (holderOf(dataFolder) ?? { pid: 0, since: '', what: 'another Pozzo' }) : null;
-  const base = { folder: dataFolder, builds: 0, deleted: 0, revisions: 0, bytes: existsSync(file) ? statSync(file).size : 0, damaged: [], heldBy };
+  const base = { folder: dataFolder, builds: 0, deleted: 0, revisions: 0, entries: 0, bytes: existsSync(file) ? statSync(file).size : 0, damaged: [], heldBy };
   const unsound = (troubles: readonly string[]): Checked => ({ ...base, ok: false, troubles });
   if (existsSync(join(dataFolder, RESTORING_MARK)) && !held) return unsound([`A restore was cut short in ${dataFolder}: run it again.`]);
   if (!existsSync(file) && !existsSync(join(dataFolder, YARD_MARK))) return unsound([`There is no yard in ${dataFolder}.`]);
@@ -72,41 +84,58 @@ function lookedAtAside(file: string, look: (copy: string) => Checked, unsound: (
   }
 }
 
-type Contents = Pick<Checked, 'ok' | 'builds' | 'deleted' | 'revisions' | 'troubles' | 'damaged'>;
+type Contents = Pick<Checked, 'ok' | 'builds' | 'deleted' | 'revisions' | 'entries' | 'troubles' | 'damaged'>;
 
-/** What is in a database: counts, what is wrong with it, and which builds cannot be read. Only reads. */
+/** What is in a database: counts, what is wrong with it, and which records cannot be read. Only reads. */
 export function contents(file: string): Contents {
+  const nothing = (troubles: readonly string[]): Contents => ({ ok: false, builds: 0, deleted: 0, revisions: 0, entries: 0, damaged: [], troubles });
   let db: Database.Database | undefined;
   try {
     db = new Database(file, { readonly: true, fileMustExist: true, timeout: 5000 });
     const troubles = contentTroubles(db);
-    if (troubles.length) return { ok: false, builds: 0, deleted: 0, revisions: 0, damaged: [], troubles };
+    if (troubles.length) return nothing(troubles);
     const whole = (db.pragma('integrity_check(20)') as { integrity_check: string }[]).map((r) => r.integrity_check).filter((t) => t !== 'ok');
     const one = (sql: string): number => (db!.prepare(sql).get() as { n: number }).n;
-    const damaged: { id: string; why: string; goodVersion: number | null }[] = [];
-    for (const { id, document } of db.prepare(`SELECT id, document FROM build`).iterate() as IterableIterator<{ id: string; document: string }>) {
-      const d = documentOf(document);
-      const read = d ? readRig(d) : undefined;
-      if (read?.ok) continue;
-      damaged.push({ id, why: read ? `${read.problems[0].path}: ${read.problems[0].message}` : 'Its record is no JSON.', goodVersion: lastGood(db, id) });
-    }
+    // A yard of an earlier version lacks what came later.
+    const tables = tablesOf(db);
+    const kinds = ALL_KEPT.filter((k) => tables.has(k.tables.records));
+    const damaged = kinds.flatMap((k) => damagedOf(db!, k));
     return {
       ok: whole.length === 0 && damaged.length === 0,
       builds: one(`SELECT count(*) AS n FROM build WHERE deleted_at IS NULL`),
       deleted: one(`SELECT count(*) AS n FROM build WHERE deleted_at IS NOT NULL`),
-      revisions: one(`SELECT count(*) AS n FROM revision`),
+      revisions: kinds.reduce((n, k) => n + one(`SELECT count(*) AS n FROM ${k.tables.revisions}`), 0),
+      entries: tables.has('entry') ? one(`SELECT count(*) AS n FROM entry`) : 0,
       troubles: whole,
       damaged,
     };
   } catch (error) {
-    return { ok: false, builds: 0, deleted: 0, revisions: 0, damaged: [], troubles: [`The yard’s database cannot be read (${(error as Error).message}).`] };
+    return nothing([`The yard’s database cannot be read (${(error as Error).message}).`]);
   } finally {
     db?.close();
   }
 }
 
-/** The newest kept version of a build that can be read. */
-function lastGood(db: Database.Database, id: string): number | null {
-  const rows = db.prepare(`SELECT version, document FROM revision WHERE build_id = ? ORDER BY version DESC`).all(id) as { version: number; document: string }[];
-  return rows.find((r) => readRig(documentOf(r.document)).ok)?.version ?? null;
+interface Text {
+  readonly document: string;
+}
+/** Records of a kind that cannot be read. */
+function damagedOf(db: Database.Database, kept: Kept<KindName>): Damaged[] {
+  const { records, revisions, of } = kept.tables;
+  const why = (text: string): string => {
+    const d = documentOf(text);
+    if (!d) return 'Its record is no JSON.';
+    const read = kept.read(d);
+    return read.ok ? '' : `${read.problems[0].path}: ${read.problems[0].message}`;
+  };
+  const goodVersion = (id: string): number | null => {
+    const rows = db.prepare(`SELECT version, document FROM ${revisions} WHERE ${of} = ? ORDER BY version DESC`).all(id) as (Text & { version: number })[];
+    return rows.find((r) => why(r.document) === '')?.version ?? null;
+  };
+  const damaged: Damaged[] = [];
+  for (const { id, document } of db.prepare(`SELECT id, document FROM ${records}`).iterate() as IterableIterator<Text & { id: string }>) {
+    const wrong = why(document);
+    if (wrong) damaged.push({ kind: kept.name, id, why: wrong, goodVersion: goodVersion(id) });
+  }
+  return damaged;
 }

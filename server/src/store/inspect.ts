@@ -32,6 +32,10 @@ export function fileTroubles(file: string, wasYard: boolean): string[] {
   return [`The yard’s database is damaged: ${file} does not begin as one. ${MEND}`];
 }
 
+/** The tables that a database has. */
+export const tablesOf = (db: Database.Database): ReadonlySet<string> =>
+  new Set((db.prepare(`SELECT name FROM sqlite_master WHERE type = 'table'`).all() as { name: string }[]).map((t) => t.name));
+
 /** What can be seen through an open connection: pages, tables, and of which version they are. */
 export function contentTroubles(db: Database.Database): string[] {
   try {
@@ -43,7 +47,7 @@ export function contentTroubles(db: Database.Database): string[] {
           .join('; ')
           .slice(0, 300)}. ${MEND}`,
       ];
-    const tables = new Set((db.prepare(`SELECT name FROM sqlite_master WHERE type = 'table'`).all() as { name: string }[]).map((t) => t.name));
+    const tables = tablesOf(db);
     if (!tables.has('migrations')) return [`The yard’s database is damaged: it does not say of which version it is. ${MEND}`];
     const steps = (db.prepare(`SELECT name FROM migrations`).all() as { name: string }[]).map((m) => m.name);
     const unknown = steps.filter((s) => !MIGRATION_NAMES.includes(s));

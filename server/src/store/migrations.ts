@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { shownOf } from './shown.js';
+import { KEPT } from './kinds.js';
 
 /** A step of the tables. Numbered, never edited once released: a change to them is a new class. */
 interface Step extends MigrationInterface {
@@ -44,7 +44,7 @@ export class Judgements1700000000002 implements Step {
     const ids = (await runner.query(`SELECT "id" FROM "build"`)) as { id: string }[];
     for (const { id } of ids) {
       const [row] = (await runner.query(`SELECT "document" FROM "build" WHERE "id" = ?`, [id])) as { document: string }[];
-      const s = shownOf(row.document);
+      const s = KEPT.build.shownOf(row.document);
       await runner.query(`UPDATE "build" SET "name" = ?, "customer" = ?, "search" = ?, "machines" = ?, "tanks" = ? WHERE "id" = ?`, [
         s.name,
         s.customer,
@@ -78,7 +78,37 @@ export class Weights1700000000003 implements Step {
   }
 }
 
-export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002, Weights1700000000003];
+/** Records of further kinds, who saved what, and entries that are only ever added. */
+export class Kinds1700000000004 implements Step {
+  name = 'Kinds1700000000004';
+  brings = ['workshop', 'workshop_revision', 'entry'];
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`ALTER TABLE "revision" ADD COLUMN "by_whom" text`);
+    await runner.query(
+      `CREATE TABLE "workshop" ("id" text PRIMARY KEY NOT NULL, "version" integer NOT NULL, "document" text NOT NULL, "created_at" text NOT NULL, "updated_at" text NOT NULL, "deleted_at" text, "name" text NOT NULL DEFAULT (''), "search" text NOT NULL DEFAULT (''))`,
+    );
+    await runner.query(
+      `CREATE TABLE "workshop_revision" ("record_id" text NOT NULL, "version" integer NOT NULL, "document" text NOT NULL, "saved_at" text NOT NULL, "request" text, "by_whom" text, PRIMARY KEY ("record_id", "version"))`,
+    );
+    await runner.query(`CREATE INDEX "workshop_in_order" ON "workshop" ("deleted_at", "created_at", "id")`);
+    await runner.query(
+      `CREATE TABLE "entry" ("id" integer PRIMARY KEY AUTOINCREMENT NOT NULL, "kind" text NOT NULL, "record_kind" text NOT NULL, "record_id" text NOT NULL, "at" text NOT NULL, "by_whom" text, "document" text NOT NULL)`,
+    );
+    await runner.query(`CREATE INDEX "entry_of_record" ON "entry" ("record_kind", "record_id", "kind", "id")`);
+    for (const what of ['UPDATE', 'DELETE'])
+      await runner.query(
+        `CREATE TRIGGER "entry_stays_${what.toLowerCase()}" BEFORE ${what} ON "entry" BEGIN SELECT RAISE(ABORT, 'an entry stays as it was written'); END`,
+      );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    for (const table of ['entry', 'workshop_revision', 'workshop']) await runner.query(`DROP TABLE "${table}"`);
+    await runner.query(`ALTER TABLE "revision" DROP COLUMN "by_whom"`);
+  }
+}
+
+export const MIGRATIONS = [Builds1700000000001, Judgements1700000000002, Weights1700000000003, Kinds1700000000004];
 const STEPS: readonly Step[] = MIGRATIONS.map((M) => new M());
 /** Names as they are written into a database, oldest first. */
 export const MIGRATION_NAMES: readonly string[] = STEPS.map((s) => s.name);

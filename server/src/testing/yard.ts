@@ -6,9 +6,10 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import { type AppOptions, createApp } from '../http/app';
 import { DailyBackups } from '../keep/daily';
-import { BuildStore } from '../store/builds';
+import type { BuildStore } from '../store/builds';
 import { JudgementStore } from '../store/judgements';
-import { RevisionStore } from '../store/revisions';
+import type { RevisionStore } from '../store/revisions';
+import { type Yard, yardOf } from '../store/yard';
 import { YardDatabase } from '../store/yard-database';
 import { inlineWork } from '../work/work';
 
@@ -19,8 +20,10 @@ export const named = (name: string, more: Partial<RigDocument> = {}): RigDocumen
 export interface TestYard {
   readonly folder: string;
   readonly db: YardDatabase;
+  readonly yard: Yard;
+  /** Of builds. */
   readonly store: BuildStore;
-  readonly revisions: RevisionStore;
+  readonly revisions: RevisionStore<'build'>;
   readonly judgements: JudgementStore;
   readonly backups: DailyBackups;
   readonly app: Express;
@@ -37,16 +40,18 @@ export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'pozzo-test-')
 
 export async function openYard(folder = newFolder(), now?: () => Date, aMinute?: number, engine = 'test'): Promise<TestYard> {
   const db = await YardDatabase.open(folder, 'a test');
-  const store = new BuildStore(db, engine, now);
-  const revisions = new RevisionStore(db, now);
+  const yard = yardOf(db, engine, now);
+  const store = yard.build;
+  const { revisions } = store;
   const judgements = new JudgementStore(db, engine);
   const backups = new DailyBackups(folder, join(folder, 'backups'), now);
   const saved: string[] = [];
-  const routes: AppOptions = { store, revisions, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) };
+  const routes: AppOptions = { yard, work: inlineWork, backups, log: silent, aMinute, saved: (id) => saved.push(id) };
   const app = createApp(routes);
   return {
     folder,
     db,
+    yard,
     store,
     revisions,
     judgements,

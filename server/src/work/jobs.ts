@@ -6,24 +6,26 @@ import {
   doSum,
   findSum,
   judgeRig,
+  type Documents,
   type Judgement,
+  type KindName,
   message,
   MOST_DOCUMENT_BYTES,
   parseRig,
-  type ReadRig,
   readRig,
   rigInp,
   withoutOptions,
   type RigDocument,
 } from '@pozzo/core';
 import { backup, type Made } from '../keep/backup.js';
+import { KEPT, type ReadRecord } from '../store/kinds.js';
 
-type Read = { readonly ok: true; readonly document: RigDocument } | Extract<ReadRig, { ok: false }>;
+
 
 /** What is worked off the main thread: what is asked, and what each gives. Plain data both ways. */
 export interface Jobs {
   readonly sum: { readonly ask: { readonly name: string; readonly typed: Record<string, unknown> }; readonly gives: ReturnType<typeof doSum> };
-  readonly read: { readonly ask: { readonly document: unknown }; readonly gives: Read };
+  readonly read: { readonly ask: { readonly kind: KindName; readonly document: unknown }; readonly gives: ReadRecord<Documents[KindName]> };
   readonly inp: { readonly ask: { readonly document: RigDocument }; readonly gives: string };
   readonly judge: { readonly ask: { readonly document: string }; readonly gives: Judgement };
   readonly sample: { readonly ask: { readonly document: string }; readonly gives: Judgement };
@@ -65,10 +67,7 @@ function judge(text: string, sampled: boolean): Judgement {
 
 export const JOBS: Worked = {
   sum: ({ name, typed }) => doSum(findSum(name)!, typed),
-  read: ({ document }) => {
-    const read = readRig(document);
-    return read.ok ? { ok: true, document: read.document } : read;
-  },
+  read: ({ kind, document }) => KEPT[kind].read(document),
   inp: ({ document }) => rigInp(parseRig(document)),
   judge: ({ document }) => judge(document, false),
   sample: ({ document }) => judge(document, true),

@@ -63,9 +63,9 @@ test('what cannot be handed to a thread is told at once, and the thread does the
   thread.warm();
   let deep: unknown = {};
   for (let i = 0; i < 100_000; i++) deep = [deep];
-  await expect(thread.run('read', { document: deep })).rejects.toThrow(/call stack|could not be cloned/);
-  await expect(thread.run('read', { document: { a: () => 1 } })).rejects.toThrow(/could not be cloned/);
-  expect(await thread.run('read', { document: pontoonRig() })).toMatchObject({ ok: true });
+  await expect(thread.run('read', { kind: 'build', document: deep })).rejects.toThrow(/call stack|could not be cloned/);
+  await expect(thread.run('read', { kind: 'build', document: { a: () => 1 } })).rejects.toThrow(/could not be cloned/);
+  expect(await thread.run('read', { kind: 'build', document: pontoonRig() })).toMatchObject({ ok: true });
   await thread.stop();
 });
 
