@@ -76,7 +76,7 @@ export default tseslint.config(
       'no-restricted-imports': [
         'error',
         {
-          paths: ['@pozzo/core', '@pozzo/core/page'].map((name) => ({
+          paths: ['@pozzo/core', '@pozzo/core/page', '@pozzo/core/workshop'].map((name) => ({
             name,
             importNames: [
               ...['advise', 'adviseSteps', 'arrangeSteps', 'assess', 'compareOptionsSteps', 'compareWaysSteps', 'dayModel', 'dayOf'],

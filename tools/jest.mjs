@@ -34,7 +34,11 @@ export const shared = {
   sandboxInjectedGlobals,
 };
 
-const core = { '^@pozzo/core$': '<rootDir>/../core/src/index.ts', '^@pozzo/core/page$': '<rootDir>/../core/src/page.ts' };
+const core = {
+  '^@pozzo/core$': '<rootDir>/../core/src/index.ts',
+  '^@pozzo/core/page$': '<rootDir>/../core/src/page.ts',
+  '^@pozzo/core/workshop$': '<rootDir>/../core/src/workshop/index.ts',
+};
 const plain = { '^(\\.{1,2}/.*)\\.js$': '$1' };
 /** Packages are tested against each other's sources, not against what was built of them. */
 export const sources = (other = {}) => ({ ...other, ...core, ...plain });

@@ -97,7 +97,7 @@ async function allKept(url: string, page: Page): Promise<Set<string>> {
         const open = indexedDB.open('pozzo');
         open.onerror = () => fail(new Error('no store'));
         open.onsuccess = () => {
-          const all = open.result.transaction('kept').objectStore('kept').getAll();
+          const all = open.result.transaction('outbox').objectStore('outbox').getAll();
           all.onsuccess = () => {
             open.result.close();
             done((all.result as { document: { customer: string } }[]).map((e) => e.document.customer));

@@ -260,7 +260,7 @@ test('a tab of an older Pozzo that holds the store of edits holds up no build', 
           const ask = indexedDB.open('pozzo');
           ask.onerror = () => fail(new Error(String(ask.error)));
           ask.onsuccess = () => {
-            const all = ask.result.transaction('kept').objectStore('kept').getAll();
+            const all = ask.result.transaction('outbox').objectStore('outbox').getAll();
             all.onsuccess = () => {
               ask.result.close();
               done(JSON.stringify(all.result));

@@ -19,8 +19,7 @@ const begins = (bytes: Uint8Array, with_: readonly number[], at = 0): boolean =>
 /** What a file is by what stands in it, never by its name; undefined for anything but a PNG or a JPEG with a size. */
 export function pictureOf(bytes: Uint8Array): Picture | undefined {
   const two = (at: number): number => (bytes[at] << 8) | bytes[at + 1];
-  const sized = (type: Picture['type'], width: number, height: number): Picture | undefined =>
-    width > 0 && height > 0 ? { type, width, height } : undefined;
+  const sized = (type: Picture['type'], width: number, height: number): Picture | undefined => (width > 0 && height > 0 ? { type, width, height } : undefined);
   if (begins(bytes, PNG)) {
     if (bytes.length < 24 || !begins(bytes, IHDR, 12)) return undefined;
     return sized('image/png', two(16) * 65_536 + two(18), two(20) * 65_536 + two(22));

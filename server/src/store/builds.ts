@@ -21,7 +21,15 @@ export class BuildStore extends RecordStore<'build', BuildSummary> {
     };
   }
 
-  protected override line({ verdict, scale, headline, sampled, chance, weight, ...rest }: Readonly<Record<string, unknown>>): Readonly<Record<string, unknown>> {
+  protected override line({
+    verdict,
+    scale,
+    headline,
+    sampled,
+    chance,
+    weight,
+    ...rest
+  }: Readonly<Record<string, unknown>>): Readonly<Record<string, unknown>> {
     const read = (x: unknown): unknown => (typeof x === 'string' ? JSON.parse(x) : null);
     const said = { verdict, scale, headline: read(headline), sampled: sampled === 1, chance: read(chance), weight: read(weight) } as Judgement;
     return { ...rest, judged: verdict === null || headline === null ? null : said };

@@ -1,4 +1,15 @@
-import { blankWorkshop, type Documents, type KindName, KIND_NAMES, KINDS, MOST_DOCUMENT_BYTES, type Problem, readRig, readWorkshop, type RigDocument } from '@pozzo/core';
+import {
+  blankWorkshop,
+  type Documents,
+  type KindName,
+  KIND_NAMES,
+  KINDS,
+  MOST_DOCUMENT_BYTES,
+  type Problem,
+  readRig,
+  readWorkshop,
+  type RigDocument,
+} from '@pozzo/core';
 import { documentOf } from './document-of.js';
 
 export type ReadRecord<D> = { readonly ok: true; readonly document: D } | { readonly ok: false; readonly problems: readonly Problem[] };

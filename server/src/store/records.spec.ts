@@ -23,7 +23,7 @@ beforeEach(async () => {
   yard = await openYard();
 });
 afterEach(() => yard.end());
-const storeOf = (kind: KindName): RecordStore<KindName> => yard.yard[kind] as unknown as RecordStore<KindName>;
+const storeOf = (kind: KindName): RecordStore<KindName> => yard.yard[kind];
 /** The record begun, as its kind is begun. */
 async function begun(kind: KindName): Promise<RecordStore<KindName>> {
   const store = storeOf(kind);
@@ -67,7 +67,10 @@ describe.each(KIND_NAMES)('a %s', (kind) => {
     await store.save(idOf(kind), 1, MADE[kind]('Second'));
     yard.db.handle.prepare(`UPDATE ${KEPT[kind].tables.records} SET document = '{"cut'`).run();
     expect(check(yard.folder)).toMatchObject({ ok: false, damaged: [{ kind, id: idOf(kind), why: 'Its record is no JSON.', goodVersion: 2 }] });
-    await expect(store.get(idOf(kind))).rejects.toMatchObject({ status: 422, message: expect.stringContaining(`${KEPT[kind].word} "${idOf(kind)}" is damaged`) });
+    await expect(store.get(idOf(kind))).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining(`${KEPT[kind].word} "${idOf(kind)}" is damaged`),
+    });
     await store.save(idOf(kind), 2, (await store.revisions.get(idOf(kind), 1)).document);
     expect(check(yard.folder).ok).toBe(true);
   });
@@ -107,7 +110,10 @@ describe('over HTTP', () => {
     expect((await request(yard.app).get('/api/v1/workshop/own')).body.document.name).toBe('Two');
     expect((await request(yard.app).get('/api/v1/workshop/own/revisions')).body).toMatchObject({
       total: 2,
-      revisions: [{ by: null, changed: ['name: Rigworks → Two'] }, { by: 'Crew A', changed: ['Begun.'] }],
+      revisions: [
+        { by: null, changed: ['name: Rigworks → Two'] },
+        { by: 'Crew A', changed: ['Begun.'] },
+      ],
       deeds: [],
     });
     for (const r of [
@@ -118,11 +124,26 @@ describe('over HTTP', () => {
       request(yard.app).get('/api/v1/workshop/other'),
     ])
       expect((await r).status).toBe(404);
-    expect((await put(2, { ...blankWorkshop(), currency: 'DEM' })).body.error).toMatchObject({ path: 'document.currency', message: expect.stringContaining('ISO 4217') });
+    expect((await put(2, { ...blankWorkshop(), currency: 'DEM' })).body.error).toMatchObject({
+      path: 'document.currency',
+      message: expect.stringContaining('ISO 4217'),
+    });
     expect((await put(2, named('A rig'))).status).toBe(400);
     // A build is not begun by saving it.
-    expect((await request(yard.app).put('/api/v1/builds/new').send({ version: 0, document: named('x') })).status).toBe(400);
-    expect((await request(yard.app).put('/api/v1/workshop/own').send({ version: 2, document: blankWorkshop(), by: 'x'.repeat(81) })).body.error).toMatchObject({
+    expect(
+      (
+        await request(yard.app)
+          .put('/api/v1/builds/new')
+          .send({ version: 0, document: named('x') })
+      ).status,
+    ).toBe(400);
+    expect(
+      (
+        await request(yard.app)
+          .put('/api/v1/workshop/own')
+          .send({ version: 2, document: blankWorkshop(), by: 'x'.repeat(81) })
+      ).body.error,
+    ).toMatchObject({
       path: 'by',
       message: 'A name has at most 80 characters.',
     });
@@ -163,7 +184,10 @@ describe('entries', () => {
     await yard.store.remove('a', { by: 'Crew A' });
     const zip = join(yard.folder, 'b.zip');
     await backup(yard.folder, zip);
-    const lines = Buffer.from(unzipSync(readFileSync(zip))['entries.jsonl']).toString().trim().split('\n');
+    const lines = Buffer.from(unzipSync(readFileSync(zip))['entries.jsonl'])
+      .toString()
+      .trim()
+      .split('\n');
     expect(lines.map((l) => JSON.parse(l))).toMatchObject([{ kind: 'deed', recordKind: 'build', recordId: 'a', by: 'Crew A', says: { what: 'deleted' } }]);
     rmSync(zip);
   });

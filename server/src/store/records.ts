@@ -194,8 +194,7 @@ export class RecordStore<K extends KindName, L extends Line = Line> {
     return this.db.write((w) => {
       const before = w.first(this.entities.record, { id });
       if (before) {
-        const same =
-          before.document === text || (request !== undefined && w.first(this.entities.revision, { recordId: id, version: 1 })?.request === request);
+        const same = before.document === text || (request !== undefined && w.first(this.entities.revision, { recordId: id, version: 1 })?.request === request);
         if (same && !before.deletedAt) return this.stored(before);
         throw new AppError(409, 'twice', 'id', 'unused', `There is a ${this.kept.word} "${id}" already.`);
       }
@@ -261,9 +260,7 @@ export class RecordStore<K extends KindName, L extends Line = Line> {
   remove(id: string, { by }: Whose = {}): Promise<void> {
     const at = this.now().toISOString();
     return this.db.write((w) => {
-      const done = w.run(
-        w.source.createQueryBuilder().update(this.entities.record).set({ deletedAt: at }).where('id = :id AND deleted_at IS NULL', { id }),
-      );
+      const done = w.run(w.source.createQueryBuilder().update(this.entities.record).set({ deletedAt: at }).where('id = :id AND deleted_at IS NULL', { id }));
       if (!done) throw this.notFound(id);
       this.deeds.add(w, { kind: this.kept.name, id }, { at, by: by || null, says: { what: 'deleted' } });
     });

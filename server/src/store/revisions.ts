@@ -39,7 +39,9 @@ export class RevisionStore<K extends KindName> {
       const { n } = h.prepare(`SELECT count(*) AS n FROM ${this.table} WHERE ${this.of} = ?`).get(id) as { n: number };
       if (!n) throw new AppError(404, 'unknown', 'id', `the id of a ${this.kept.word}`, `There is no ${this.kept.word} "${id.slice(0, 60)}".`);
       const revisions = h
-        .prepare(`SELECT version, saved_at AS savedAt, by_whom AS by, document FROM ${this.table} WHERE ${this.of} = ? AND version < ? ORDER BY version DESC LIMIT ?`)
+        .prepare(
+          `SELECT version, saved_at AS savedAt, by_whom AS by, document FROM ${this.table} WHERE ${this.of} = ? AND version < ? ORDER BY version DESC LIMIT ?`,
+        )
         .all(id, before, count + 1) as Revision[];
       return { revisions, total: n };
     });
@@ -47,8 +49,9 @@ export class RevisionStore<K extends KindName> {
 
   get(id: string, version: number): Promise<Revised<Documents[K]>> {
     return this.db.read((h) => {
-      const row = h.prepare(`SELECT version, saved_at AS savedAt, by_whom AS by, document FROM ${this.table} WHERE ${this.of} = ? AND version = ?`).get(id, version) as
-        Revision | undefined;
+      const row = h
+        .prepare(`SELECT version, saved_at AS savedAt, by_whom AS by, document FROM ${this.table} WHERE ${this.of} = ? AND version = ?`)
+        .get(id, version) as Revision | undefined;
       if (!row) throw new AppError(404, 'unknown', 'version', 'a version that is kept', `Version ${version} of this ${this.kept.word} is not kept.`);
       const document = documentOf(row.document);
       if (!document) throw new AppError(422, 'damaged', 'version', 'a readable version', `The record of version ${version} is damaged.`);
@@ -68,7 +71,9 @@ export class RevisionStore<K extends KindName> {
         const some = drop.slice(at, at + DROPPED_AT_ONCE);
         await between();
         dropped += await this.db.write((w) =>
-          w.run({ getQueryAndParameters: () => [`DELETE FROM ${this.table} WHERE ${this.of} = ? AND version IN (${some.map(() => '?').join(',')})`, [id, ...some]] }),
+          w.run({
+            getQueryAndParameters: () => [`DELETE FROM ${this.table} WHERE ${this.of} = ? AND version IN (${some.map(() => '?').join(',')})`, [id, ...some]],
+          }),
         );
       }
     }

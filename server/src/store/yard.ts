@@ -11,4 +11,4 @@ export const yardOf = (db: YardDatabase, engine: string, now?: () => Date): Yard
   build: new BuildStore(db, engine, now),
   workshop: new RecordStore(db, KEPT.workshop, now),
 });
-export const storesOf = (yard: Yard): readonly RecordStore<KindName>[] => Object.values(yard) as unknown as RecordStore<KindName>[];
+export const storesOf = (yard: Yard): readonly RecordStore<KindName>[] => Object.values(yard);

@@ -20,8 +20,6 @@ import {
 import { backup, type Made } from '../keep/backup.js';
 import { KEPT, type ReadRecord } from '../store/kinds.js';
 
-
-
 /** What is worked off the main thread: what is asked, and what each gives. Plain data both ways. */
 export interface Jobs {
   readonly sum: { readonly ask: { readonly name: string; readonly typed: Record<string, unknown> }; readonly gives: ReturnType<typeof doSum> };

@@ -2,10 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
-import { CATALOGUE, pontoonRig } from '@pozzo/core';
-import { MockStore, provideMockStore } from '@ngrx/store/testing';
-import { ConflictPanel } from './conflict-panel';
-import { DocumentActions } from '../state/document.feature';
+import { CATALOGUE } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { render } from '../testing/render';
 import { RenameDialog } from '../yard/rename-dialog';
@@ -74,25 +71,5 @@ describe('the shelf', () => {
     enter();
     expect(closed).toHaveLength(2);
     expect(s.text()).toContain(`0 of ${CATALOGUE.length} parts.`);
-  });
-});
-
-describe('a build saved elsewhere too', () => {
-  function open() {
-    const mine = pontoonRig();
-    const theirs = { ...pontoonRig(), name: 'Their name' };
-    TestBed.configureTestingModule({
-      providers: [...providers, provideMockStore(), { provide: RigStore, useValue: { state: signal({ document: mine, conflict: { document: theirs } }) } }],
-    });
-    const sent: unknown[] = [];
-    jest.spyOn(TestBed.inject(MockStore), 'dispatch').mockImplementation(((a: unknown) => sent.push(a)) as never);
-    return { sent, ...render(ConflictPanel) };
-  }
-  test('both are shown where they differ, and the person chooses', async () => {
-    const s = open();
-    expect([...s.root.querySelectorAll('tbody td')].map((t) => t.textContent)).toEqual(['name', 'Pontoon skid', 'Their name']);
-    await s.press('Keep mine');
-    await s.press('Take the other');
-    expect(s.sent).toEqual([DocumentActions.keepMine(), DocumentActions.takeTheirs()]);
   });
 });

@@ -4,27 +4,16 @@ import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
 import { hasDays, reread, roadFinding, say, SEVERITY_WORDS, verdictOf, worse } from '@pozzo/core';
-import { Store } from '@ngrx/store';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
-import { DocumentActions } from '../state/document.feature';
 import { DayStore } from '../state/day-store';
-import { KeptEdits, type NotKept } from '../state/kept-edits';
 import { RigStore } from '../state/rig-store';
+import { SavingPanel } from '../record/saving-panel';
 import { GROUPS, STATION_LIST } from '../stations/registry';
 import { Waterway } from './waterway/waterway';
-import { ConflictPanel } from './conflict-panel';
 import { Shortcuts } from './shortcuts';
 import { StartPanel } from './start-panel';
 import { StationList, type Worst, worstOfFinding } from './station-list';
-
-/** Said where this browser keeps no edits: by what stands in the way. */
-const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
-  'older-tab': 'Another tab shows an older Pozzo and holds this browser’s store of edits: close that tab.',
-  'newer-tab': 'A newer Pozzo is open in another tab: load this page again once all is saved.',
-  silent: 'This browser’s store of edits does not answer.',
-  refused: 'This browser cannot keep your edits (its storage is full or forbidden).',
-};
 
 /** Said of the days while they are not known. */
 const DAY_WORDS = {
@@ -38,17 +27,15 @@ const DAY_WORDS = {
 /** An open build: its verdict in a sentence, the waterway, the stations. */
 @Component({
   selector: 'pz-rig-page',
-  imports: [MatButtonModule, RouterLink, RouterOutlet, StartPanel, StationList, VerdictMark, Waterway, ConflictPanel],
+  imports: [MatButtonModule, RouterLink, RouterOutlet, StartPanel, StationList, VerdictMark, Waterway, SavingPanel],
   templateUrl: './rig.page.html',
   styleUrl: './rig.page.scss',
 })
 export class RigPage implements OnDestroy {
-  private readonly store = inject(Store);
   private readonly router = inject(Router);
   private readonly working = inject(OpenWorking);
   protected readonly rig = inject(RigStore);
   private readonly day = inject(DayStore);
-  private readonly kept = inject(KeptEdits);
   readonly id = input.required<string>();
   private readonly keys = inject(Shortcuts);
   private readonly root = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -85,8 +72,6 @@ export class RigPage implements OnDestroy {
     const waiting = hasDays(a) && !days ? DAY_WORDS[this.day.sample().state] : '';
     return { verdict, about: scale, headline: say(headline, units), days: days && said.by !== 'days' ? say(days.message, units) : waiting };
   });
-  /** Why this browser keeps no edits. */
-  protected readonly notKept = computed(() => NOT_KEPT[this.kept.why() ?? 'refused']);
   protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
   protected readonly worst = computed(() => {
     const out = new Map<string, Worst>();
@@ -101,7 +86,7 @@ export class RigPage implements OnDestroy {
 
   constructor() {
     this.rig.readBy(reread);
-    effect(() => this.store.dispatch(DocumentActions.open({ id: this.id() })));
+    effect(() => this.rig.open(this.id()));
     this.router.events.pipe(takeUntilDestroyed()).subscribe(() => this.working.close());
   }
 
@@ -132,18 +117,7 @@ export class RigPage implements OnDestroy {
     return !!first;
   }
 
-  protected retry(): void {
-    this.store.dispatch(DocumentActions.open({ id: this.id() }));
-  }
-
-  protected bringBack(): void {
-    this.store.dispatch(DocumentActions.bringBack());
-  }
-  protected keepAsNew(): void {
-    this.store.dispatch(DocumentActions.keepAsNew());
-  }
-
   ngOnDestroy(): void {
-    this.store.dispatch(DocumentActions.close());
+    this.rig.close();
   }
 }

@@ -11,10 +11,10 @@ import * as buildsEffects from '../state/builds.effects';
 import { buildsFeature } from '../state/builds.feature';
 import * as dayEffects from '../state/day.effects';
 import { dayFeature } from '../state/day.feature';
-import * as documentEffects from '../state/document.effects';
-import { documentFeature } from '../state/document.feature';
 import * as keptEffects from '../state/kept.effects';
 import { keptFeature } from '../state/kept.feature';
+import { BuildEffects, WorkshopEffects } from '../state/record.effects';
+import { openBuild, openWorkshop } from '../state/record.feature';
 import * as settingsEffects from '../state/settings.effects';
 import { settingsFeature } from '../state/settings.feature';
 import { MAKE_WORKER } from '../workers/assess-client';
@@ -44,12 +44,13 @@ export const appConfig: ApplicationConfig = {
       },
     ),
     provideState(buildsFeature),
-    provideState(documentFeature),
+    provideState(openBuild),
+    provideState(openWorkshop),
     provideState(assessmentFeature),
     provideState(dayFeature),
     provideState(keptFeature),
     provideState(settingsFeature),
-    provideEffects(buildsEffects, documentEffects, keptEffects, assessmentEffects, dayEffects, settingsEffects),
+    provideEffects(buildsEffects, BuildEffects, WorkshopEffects, keptEffects, assessmentEffects, dayEffects, settingsEffects),
     { provide: THEME, useFactory: () => inject(Store).selectSignal(settingsFeature.selectTheme) },
     { provide: MAKE_WORKER, useValue: makeAssessWorker },
     { provide: HEAVY_WORKERS, useValue: heavyWorkers },

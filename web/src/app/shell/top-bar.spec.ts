@@ -4,14 +4,17 @@ import { provideRouter } from '@angular/router';
 import { MockStore, provideMockStore } from '@ngrx/store/testing';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature } from '../state/settings.feature';
+import { WorkshopStore } from '../state/workshop-store';
 import { render } from '../testing/render';
 import { TopBar } from './top-bar';
 
 function open(more: object = {}, name: string | null = 'Quay trailer', units: 'us' | 'metric' = 'us') {
   const done: string[] = [];
   const rig = {
+    of: { kind: 'build' },
     document: signal(name === null ? null : { name }),
-    state: signal({ id: 'a', kept: true, keptRevision: 2, revision: 2, save: 'saved', savedAt: null, past: [], future: [], ...more }),
+    name: signal(name ?? ''),
+    state: signal({ id: 'a', version: 3, kept: true, keptRevision: 2, revision: 2, save: 'saved', savedAt: null, past: [], future: [], ...more }),
     held: signal<object | null>(null),
     undo: () => done.push('undo'),
     redo: () => done.push('redo'),
@@ -21,6 +24,7 @@ function open(more: object = {}, name: string | null = 'Quay trailer', units: 'u
     providers: [
       provideRouter([]),
       { provide: RigStore, useValue: rig },
+      { provide: WorkshopStore, useValue: { of: { kind: 'workshop' }, document: signal(null) } },
       provideMockStore({
         selectors: [
           { selector: settingsFeature.selectUnits, value: units },

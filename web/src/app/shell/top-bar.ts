@@ -5,8 +5,11 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { filter, map } from 'rxjs';
 import { Store } from '@ngrx/store';
+import { SHOWN } from '../state/kinds';
+import type { AnyRecord } from '../state/open-record';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature, type Theme } from '../state/settings.feature';
+import { WorkshopStore } from '../state/workshop-store';
 
 const SAVE_WORDS = {
   saved: 'Saved',
@@ -26,33 +29,35 @@ const SAVE_WORDS = {
     <header>
       <a class="mark" routerLink="/" aria-label="Pozzo, to the yard">POZZO</a>
       <nav aria-label="Where you are">
-        @if (name(); as n) {
-          <a class="wide" routerLink="/">Yard</a><span class="wide" aria-hidden="true">/</span><strong [title]="n">{{ n }}</strong>
+        @if (open(); as o) {
+          <a class="wide" routerLink="/">Yard</a><span class="wide" aria-hidden="true">/</span><strong [title]="o.name()">{{ o.name() }}</strong>
         } @else {
           <a routerLink="/">Yard</a>
           <a routerLink="/sums">Quick sums</a>
         }
       </nav>
       <span class="gap"></span>
-      @if (name()) {
+      @if (open(); as o) {
         <span class="save" role="status" [class.warn]="warn()">{{ saveWords() }}</span>
-        <button mat-icon-button type="button" (click)="rig.undo()" [disabled]="!rig.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
+        <button mat-icon-button type="button" (click)="o.undo()" [disabled]="!o.state().past.length" [attr.aria-label]="undoLabel()" [title]="undoLabel()">
           <span class="icon" aria-hidden="true">undo</span>
         </button>
         <button
           mat-icon-button
           class="wide"
           type="button"
-          (click)="rig.redo()"
-          [disabled]="!rig.state().future.length"
+          (click)="o.redo()"
+          [disabled]="!o.state().future.length"
           aria-label="Redo"
           title="Redo (Ctrl+Shift+Z)"
         >
           <span class="icon" aria-hidden="true">redo</span>
         </button>
-        <a mat-icon-button class="wide" [routerLink]="['/rig', rig.state().id, 'history']" aria-label="History of this build" title="History of this build">
+        <a mat-icon-button class="wide" [routerLink]="history()" [attr.aria-label]="historyWords()" [title]="historyWords()">
           <span class="icon" aria-hidden="true">history</span>
         </a>
+      }
+      @if (rig.name()) {
         <button
           mat-button
           class="wide"
@@ -88,10 +93,12 @@ const SAVE_WORDS = {
         }
       </mat-menu>
       <mat-menu #more="matMenu">
-        @if (name()) {
+        @if (open(); as o) {
           <a mat-menu-item routerLink="/">Yard</a>
-          <button mat-menu-item type="button" [disabled]="!rig.state().future.length" (click)="rig.redo()">Redo</button>
-          <a mat-menu-item [routerLink]="['/rig', rig.state().id, 'history']">History</a>
+          <button mat-menu-item type="button" [disabled]="!o.state().future.length" (click)="o.redo()">Redo</button>
+          <a mat-menu-item [routerLink]="history()">History</a>
+        }
+        @if (rig.name()) {
           <button mat-menu-item type="button" (click)="rig.hold()">{{ holdWords() }}</button>
         }
         <button mat-menu-item type="button" (click)="swapUnits()">{{ units() === 'us' ? 'Show metric units' : 'Show US units' }}</button>
@@ -182,6 +189,7 @@ const SAVE_WORDS = {
 })
 export class TopBar {
   protected readonly rig = inject(RigStore);
+  private readonly workshop = inject(WorkshopStore);
   private readonly store = inject(Store);
   protected readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly theme = this.store.selectSignal(settingsFeature.selectTheme);
@@ -199,19 +207,31 @@ export class TopBar {
     return path[0] === 'rig' ? path[2] : (path[0] ?? 'yard');
   });
   protected readonly holdWords = computed(() => (this.rig.held() ? 'Let figures go' : 'Hold figures'));
-  protected readonly name = computed(() => this.rig.document()?.name);
-  protected readonly warn = computed(() => this.notKept() || ['offline', 'conflict', 'refused', 'deleted'].includes(this.rig.state().save));
+  /** The record that is open; null on pages without. */
+  protected readonly open = computed((): AnyRecord | null => (this.rig.document() ? this.rig : this.workshop.document() ? this.workshop : null));
+  protected readonly history = computed(() => {
+    const o = this.open();
+    return o ? [...SHOWN[o.of.kind].route(o.state().id ?? ''), 'history'] : [];
+  });
+  protected readonly historyWords = computed(() => `History of this ${SHOWN[this.open()?.of.kind ?? 'build'].word}`);
+  protected readonly warn = computed(() => this.notKept() || ['offline', 'conflict', 'refused', 'deleted'].includes(this.open()?.state().save ?? ''));
   /** Neither the server nor this browser has the last edits. */
-  private readonly notKept = computed(() => !this.rig.state().kept && this.rig.state().save !== 'saved');
+  private readonly notKept = computed(() => {
+    const s = this.open()?.state();
+    return !!s && !s.kept && s.save !== 'saved';
+  });
   protected readonly saveWords = computed(() => {
-    const { save, savedAt, revision, keptRevision } = this.rig.state();
+    const s = this.open()?.state();
+    if (!s) return '';
+    const { save, savedAt, version, revision, keptRevision } = s;
     if (this.notKept()) return 'Not kept: do not close';
     if (save === 'offline' && keptRevision < revision) return 'Keeping…';
+    if (save === 'saved' && version === 0) return '';
     if (save !== 'saved' || !savedAt) return SAVE_WORDS[save];
     return `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
   });
   protected readonly undoLabel = computed(() => {
-    const last = this.rig.state().past.at(-1);
+    const last = this.open()?.state().past.at(-1);
     return last ? `Undo: ${last.label}` : 'Undo';
   });
   protected readonly themes: readonly { id: Theme; name: string }[] = [
@@ -230,17 +250,18 @@ export class TopBar {
   /** Undo and redo from anywhere but inside a field, which has its own. */
   @HostListener('document:keydown', ['$event'])
   onKey(event: KeyboardEvent): void {
-    if (!(event.ctrlKey || event.metaKey) || event.altKey || !this.name()) return;
+    const open = this.open();
+    if (!(event.ctrlKey || event.metaKey) || event.altKey || !open) return;
     const target = event.target as HTMLElement | null;
     if (target && (target.tagName === 'TEXTAREA' || (target instanceof HTMLInputElement && target.dataset['dirty'] === 'true'))) return;
     const key = event.key.toLowerCase();
     if (key === 'z') {
       event.preventDefault();
-      if (event.shiftKey) this.rig.redo();
-      else this.rig.undo();
+      if (event.shiftKey) open.redo();
+      else open.undo();
     } else if (key === 'y') {
       event.preventDefault();
-      this.rig.redo();
+      open.redo();
     }
   }
 }

@@ -31,23 +31,23 @@ test('each route is called as the server has it; ids are safe in an address', as
     total: 0,
     all: 0,
   });
-  await ask(api.get('a/b'), 'GET', '/api/v1/builds/a%2Fb', build);
-  await ask(api.add('n', build.document), 'POST', '/api/v1/builds', build, { id: 'n', request: 'n', document: build.document });
+  await ask(api.get('build', 'a/b'), 'GET', '/api/v1/builds/a%2Fb', build);
+  await ask(api.add('build', 'n', build.document), 'POST', '/api/v1/builds', build, { id: 'n', request: 'n', document: build.document });
   const sending = { request: 'r', unanswered: ['q'] };
-  await ask(api.save('a', 4, build.document, sending), 'PUT', '/api/v1/builds/a', build, { version: 4, document: build.document, ...sending });
-  await ask(api.restore('a'), 'POST', '/api/v1/builds/a/restore', build, {});
-  await ask(api.revisions('a', 9), 'GET', '/api/v1/builds/a/revisions?before=9', { revisions: [], total: 0 });
+  await ask(api.save('build', 'a', 4, build.document, sending), 'PUT', '/api/v1/builds/a', build, { version: 4, document: build.document, ...sending });
+  await ask(api.restore('build', 'a'), 'POST', '/api/v1/builds/a/restore', build, {});
+  await ask(api.revisions('build', 'a', 9), 'GET', '/api/v1/builds/a/revisions?before=9', { revisions: [], total: 0, deeds: [] });
   http.verify();
 });
 test('an answer without a body is fine where none is meant', async () => {
   const { api, http } = setUp();
-  const done = api.remove('a');
+  const done = api.remove('build', 'a');
   http.expectOne('/api/v1/builds/a').flush(null, { status: 204, statusText: 'No Content' });
   await expect(done).resolves.toBeUndefined();
 });
 test('a refusal carries the server’s own sentence and what came with it', async () => {
   const { api, http } = setUp();
-  const e = failure(api.save('a', 1, build.document));
+  const e = failure(api.save('build', 'a', 1, build.document));
   http.expectOne('/api/v1/builds/a').flush({ ...refusal('stale', 'Saved elsewhere.'), current: build }, { status: 409, statusText: 'x' });
   expect(await e).toMatchObject({ status: 409, message: 'Saved elsewhere.', passing: false, code: 'stale', body: { current: { version: 4 } } });
 });
@@ -59,25 +59,25 @@ test.each<[string, number, object | string, string, boolean]>([
   ['a bad request', 400, refusal('below', 'Too small.'), 'Too small.', false],
 ])('%s: %d is tried again or not', async (_what, status, body, message, passing) => {
   const { api, http } = setUp();
-  const e = failure(api.get('a'));
+  const e = failure(api.get('build', 'a'));
   http.expectOne('/api/v1/builds/a').flush(body, { status, statusText: 'x' });
   expect(await e).toMatchObject({ status, message, passing });
 });
 test('what answers in a shape that is not ours is no “Saved”', async () => {
   const { api, http } = setUp();
   for (const odd of [{}, { id: 'a', version: '4' }, [], 'hello', { ok: true }]) {
-    const e = failure(api.save('a', 1, build.document));
+    const e = failure(api.save('build', 'a', 1, build.document));
     http.expectOne('/api/v1/builds/a').flush(odd);
     expect(await e).toMatchObject({ code: 'not-ours', passing: true });
   }
 });
 test('a server that cannot be reached is away; one that never answers is given up', async () => {
   const { api, http } = setUp();
-  const e = failure(api.get('a'));
+  const e = failure(api.get('build', 'a'));
   http.expectOne('/api/v1/builds/a').error(new ProgressEvent('error'));
   expect(await e).toMatchObject({ status: 0, message: 'The server is away.', passing: true });
   jest.useFakeTimers();
-  const slow = failure(api.get('a'));
+  const slow = failure(api.get('build', 'a'));
   http.expectOne('/api/v1/builds/a');
   await jest.advanceTimersByTimeAsync(16_000);
   expect(await slow).toMatchObject({ status: 0, message: 'The server does not answer.', passing: true });
@@ -101,7 +101,7 @@ test('a build kept by an older Pozzo arrives in the version that screens and edi
       parts: l.parts.map(({ ...p }) => (delete (p as { use?: string }).use, p)),
     })),
   };
-  const asked = api.get('a');
+  const asked = api.get('build', 'a');
   http.expectOne('/api/v1/builds/a').flush({ ...build, document: old });
   expect((await asked).document).toEqual(build.document);
 });

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { RigDocument, Backups, BuildPage, Revisions, Saved, StoredBuild } from '@pozzo/core';
-import { BackupsShape, BuildPageShape, ErrorShape, RevisionShape, RevisionsShape, SavedShape, StoredBuildShape } from '@pozzo/core/page';
+import type { Backups, BuildPage, Documents, KindName, Revised, Revisions, Saved, Stored } from '@pozzo/core';
+import { BackupsShape, BuildPageShape, ErrorShape, KINDS, revisionShape, RevisionsShape, SavedShape, storedShape } from '@pozzo/core/page';
 import { firstValueFrom, timeout } from 'rxjs';
 import * as v from 'valibot';
 
@@ -42,41 +42,50 @@ export function asApiError(error: unknown): ApiError {
   return new ApiError(error.status, body.error.message, body.error.code, body);
 }
 
+/** Who does it, as typed on this device. */
+export interface Whose {
+  readonly by?: string;
+}
 /** What may stand with a save: its own name, and the saves before it that were never answered. */
-export interface Sending {
+export interface Sending extends Whose {
   readonly request: string;
   readonly unanswered: readonly string[];
 }
 
-/** The server's builds. Thin: one method a route; every answer is held to its shape. */
+/** Where a record is asked for. */
+export const recordPath = (kind: KindName, id: string): string => `/${KINDS[kind].path}/${encodeURIComponent(id)}`;
+const shapeOf = <K extends KindName>(kind: K): v.GenericSchema<unknown, Documents[K]> => KINDS[kind].shape;
+
+/** The server's records. Thin: one method a route; every answer is held to its shape. */
 @Injectable({ providedIn: 'root' })
 export class Api {
   private readonly http = inject(HttpClient);
 
+  /** A page of the yard. */
   page(asked: { from: number; count: number; find?: string; deleted?: boolean }): Promise<BuildPage> {
     const q = new URLSearchParams({ from: String(asked.from), count: String(asked.count), find: asked.find ?? '', deleted: asked.deleted ? '1' : '0' });
-    return this.call('GET', `/builds?${q.toString()}`, BuildPageShape);
+    return this.call('GET', `/${KINDS.build.path}?${q.toString()}`, BuildPageShape);
   }
-  get(id: string): Promise<StoredBuild> {
-    return this.call('GET', `/builds/${encodeURIComponent(id)}`, StoredBuildShape);
+  get<K extends KindName>(kind: K, id: string): Promise<Stored<Documents[K]>> {
+    return this.call('GET', recordPath(kind, id), storedShape(shapeOf(kind)));
   }
-  add(id: string, document: RigDocument, request = id): Promise<StoredBuild> {
-    return this.call('POST', '/builds', StoredBuildShape, { id, request, document });
+  add<K extends KindName>(kind: K, id: string, document: Documents[K], { by }: Whose = {}): Promise<Stored<Documents[K]>> {
+    return this.call('POST', `/${KINDS[kind].path}`, storedShape(shapeOf(kind)), { id, request: id, document, by });
   }
-  save(id: string, version: number, document: RigDocument, sending?: Sending): Promise<Saved> {
-    return this.call('PUT', `/builds/${encodeURIComponent(id)}`, SavedShape, { version, document, ...sending });
+  save<K extends KindName>(kind: K, id: string, version: number, document: Documents[K], sending?: Sending): Promise<Saved> {
+    return this.call('PUT', recordPath(kind, id), SavedShape, { version, document, ...sending });
   }
-  async remove(id: string): Promise<void> {
-    await this.call('DELETE', `/builds/${encodeURIComponent(id)}`, v.null());
+  async remove(kind: KindName, id: string, { by }: Whose = {}): Promise<void> {
+    await this.call('DELETE', `${recordPath(kind, id)}${by ? `?by=${encodeURIComponent(by)}` : ''}`, v.null());
   }
-  restore(id: string): Promise<StoredBuild> {
-    return this.call('POST', `/builds/${encodeURIComponent(id)}/restore`, StoredBuildShape, {});
+  restore<K extends KindName>(kind: K, id: string, { by }: Whose = {}): Promise<Stored<Documents[K]>> {
+    return this.call('POST', `${recordPath(kind, id)}/restore`, storedShape(shapeOf(kind)), { by });
   }
-  revisions(id: string, before?: number): Promise<Revisions> {
-    return this.call('GET', `/builds/${encodeURIComponent(id)}/revisions${before === undefined ? '' : `?before=${before}`}`, RevisionsShape);
+  revisions(kind: KindName, id: string, before?: number): Promise<Revisions> {
+    return this.call('GET', `${recordPath(kind, id)}/revisions${before === undefined ? '' : `?before=${before}`}`, RevisionsShape);
   }
-  revision(id: string, version: number): Promise<v.InferOutput<typeof RevisionShape>> {
-    return this.call('GET', `/builds/${encodeURIComponent(id)}/revisions/${version}`, RevisionShape);
+  revision<K extends KindName>(kind: K, id: string, version: number): Promise<Revised<Documents[K]>> {
+    return this.call('GET', `${recordPath(kind, id)}/revisions/${version}`, revisionShape(shapeOf(kind)));
   }
   backups(): Promise<Backups> {
     return this.call('GET', '/backups', BackupsShape);

@@ -4,14 +4,14 @@ import { Store } from '@ngrx/store';
 import { filter, map, withLatestFrom } from 'rxjs';
 import { AssessClient } from '../workers/assess-client';
 import { AssessmentActions } from './assessment.feature';
-import { DocumentActions, documentFeature } from './document.feature';
+import { DocumentActions, openBuild } from './record.feature';
 
 /** Every state of the document goes to the worker; only the answer to the latest comes back. */
 export const askWorker = createEffect(
   (actions = inject(Actions), store = inject(Store), client = inject(AssessClient)) =>
     actions.pipe(
       ofType(DocumentActions.opened, DocumentActions.edited, DocumentActions.undo, DocumentActions.redo, DocumentActions.takeTheirs, AssessmentActions.again),
-      withLatestFrom(store.select(documentFeature.selectDocument)),
+      withLatestFrom(store.select(openBuild.selectDocument)),
       filter(([, document]) => document !== null),
       map(([, document]) => {
         client.ask(document!);

@@ -1,7 +1,7 @@
 import type { Fix, Problem, RigDocument } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import type { ToldAssessment } from '../workers/assessment-part';
-import { DocumentActions, documentFeature } from './document.feature';
+import { DocumentActions, openBuild } from './record.feature';
 
 export interface AssessmentState {
   readonly now: ToldAssessment | null;
@@ -68,8 +68,8 @@ export const assessmentFeature = createFeature({
   ),
   extraSelectors: ({ selectFixesOf, selectAssessedOf }) => ({
     /** The document as it is now; null until it is found sound and assessed. */
-    selectSound: createSelector(selectAssessedOf, documentFeature.selectDocument, (of, now) => (of === now ? now : null)),
+    selectSound: createSelector(selectAssessedOf, openBuild.selectDocument, (of, now) => (of === now ? now : null)),
     /** Whether the fixes were tried on the document as it is now. */
-    selectFixesFit: createSelector(selectFixesOf, documentFeature.selectDocument, (of, now) => of !== null && of === now),
+    selectFixesFit: createSelector(selectFixesOf, openBuild.selectDocument, (of, now) => of !== null && of === now),
   }),
 });

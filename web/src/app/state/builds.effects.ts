@@ -7,6 +7,7 @@ import { catchError, concatMap, debounceTime, filter, from, map, merge, mergeMap
 import { Api, asApiError } from './api';
 import { BuildsActions, buildsFeature, type BuildsState, PAGE } from './builds.feature';
 import { newId } from './new-id';
+import { useWhose } from './settings.feature';
 
 const failed = (error: unknown) => of(BuildsActions.failed({ message: asApiError(error).message }));
 
@@ -65,11 +66,11 @@ export const followJudging = createEffect(
 );
 
 export const addBuild = createEffect(
-  (actions = inject(Actions), api = inject(Api), router = inject(Router)) =>
+  (actions = inject(Actions), api = inject(Api), router = inject(Router), whose = useWhose()) =>
     actions.pipe(
       ofType(BuildsActions.add),
       mergeMap(({ document, open }) =>
-        from(api.add(newId(), document)).pipe(
+        from(api.add('build', newId(), document, whose())).pipe(
           concatMap(async (build) => {
             if (open) await router.navigate(['/rig', build.id]);
             return BuildsActions.load();
@@ -82,11 +83,15 @@ export const addBuild = createEffect(
 );
 
 export const renameBuild = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
+  (actions = inject(Actions), api = inject(Api), whose = useWhose()) =>
     actions.pipe(
       ofType(BuildsActions.rename),
       mergeMap(({ id, name, customer }) =>
-        from(api.get(id).then((b) => api.save(id, b.version, { ...b.document, name, customer }, { request: newId(), unanswered: [] }))).pipe(
+        from(
+          api
+            .get('build', id)
+            .then((b) => api.save('build', id, b.version, { ...b.document, name, customer }, { request: newId(), unanswered: [], ...whose() })),
+        ).pipe(
           map(() => BuildsActions.load()),
           catchError(failed),
         ),
@@ -100,7 +105,7 @@ export const duplicateBuild = createEffect(
     actions.pipe(
       ofType(BuildsActions.duplicate),
       mergeMap(({ id }) =>
-        from(api.get(id)).pipe(
+        from(api.get('build', id)).pipe(
           map((b) => BuildsActions.add({ document: { ...b.document, name: `${b.document.name.slice(0, 70)}, copy` }, open: false })),
           catchError(failed),
         ),
@@ -110,11 +115,11 @@ export const duplicateBuild = createEffect(
 );
 
 export const removeBuild = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
+  (actions = inject(Actions), api = inject(Api), whose = useWhose()) =>
     actions.pipe(
       ofType(BuildsActions.remove),
       mergeMap(({ id, name }) =>
-        from(api.remove(id)).pipe(
+        from(api.remove('build', id, whose())).pipe(
           map(() => BuildsActions.removed({ id, name })),
           catchError(failed),
         ),
@@ -139,11 +144,11 @@ export const offerUndo = createEffect(
 );
 
 export const restoreBuild = createEffect(
-  (actions = inject(Actions), api = inject(Api)) =>
+  (actions = inject(Actions), api = inject(Api), whose = useWhose()) =>
     actions.pipe(
       ofType(BuildsActions.restore),
       mergeMap(({ id }) =>
-        from(api.restore(id)).pipe(
+        from(api.restore('build', id, whose())).pipe(
           map(() => BuildsActions.load()),
           catchError(failed),
         ),

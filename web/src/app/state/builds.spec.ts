@@ -20,6 +20,7 @@ import {
   tellFailure,
 } from './builds.effects';
 import { BuildsActions, buildsFeature, type BuildsState } from './builds.feature';
+import { settingsFeature } from './settings.feature';
 
 const settle = async (): Promise<void> => {
   for (let i = 0; i < 30; i++) await Promise.resolve();
@@ -92,6 +93,7 @@ describe('what is done in the yard', () => {
         provideRouter([]),
         provideMockStore({
           selectors: [
+            { selector: settingsFeature.selectBy, value: 'Crew A' },
             {
               selector: buildsFeature.selectBuildsState,
               value: { rows: [], all: 0, find: '', from: 0, to: 0, load: 'idle', error: null } satisfies BuildsState,
@@ -115,7 +117,7 @@ describe('what is done in the yard', () => {
 
   test('a new build is stored, opened, and the yard looked over again', async () => {
     const stored: unknown[] = [];
-    const y = workshop({ add: async (id: string, d: object) => (stored.push(d), { id }) });
+    const y = workshop({ add: async (_kind: string, id: string, d: object) => (stored.push(d), { id }) });
     y.actions.next(BuildsActions.add({ document, open: true }));
     await settle();
     expect(stored).toEqual([document]);
@@ -130,7 +132,9 @@ describe('what is done in the yard', () => {
     const y = workshop({ get: async () => ({ id: 'a', version: 6, document }), save: async (...args: unknown[]) => void saved.push(args) });
     y.actions.next(BuildsActions.rename({ id: 'a', name: 'Quay', customer: 'Holiday park' }));
     await settle();
-    expect(saved).toEqual([['a', 6, { ...document, name: 'Quay', customer: 'Holiday park' }, { request: expect.any(String), unanswered: [] }]]);
+    expect(saved).toEqual([
+      ['build', 'a', 6, { ...document, name: 'Quay', customer: 'Holiday park' }, { request: expect.any(String), unanswered: [], by: 'Crew A' }],
+    ]);
     expect(y.heard).toEqual([BuildsActions.load()]);
   });
   test('a copy carries its name so, however long that is', async () => {

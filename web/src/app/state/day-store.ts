@@ -3,7 +3,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { type JudgedDays, momentAt, ownDay, type RigDocument, type WorkDayDocument } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
-import { documentFeature } from './document.feature';
+import { openBuild } from './record.feature';
 
 /** The working day of the open rig, for views. */
 @Injectable({ providedIn: 'root' })
@@ -28,7 +28,7 @@ export class DayStore {
   /** The days of the rig as it stands; null while they are being judged. */
   readonly judged = computed<JudgedDays | null>(() => (this.fits() ? this.sample().value : null));
 
-  private readonly document = this.store.selectSignal(documentFeature.selectDocument);
+  private readonly document = this.store.selectSignal(openBuild.selectDocument);
   private readonly made = this.store.selectSignal(dayFeature.selectMade);
 
   /** The day in a draft of the document, to be changed; where none is written the one that it was judged by is written down first. */

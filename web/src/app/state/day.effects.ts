@@ -24,7 +24,7 @@ import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
-import { documentFeature } from './document.feature';
+import { openBuild } from './record.feature';
 
 /** Days for each end of what varies: they are held against each other only. */
 const SWUNG = 500;
@@ -32,7 +32,7 @@ const AFTER_MS = 120;
 /** While no view of the day is open its days are judged all the same, for the verdict, once the hand rests. */
 const RESTED_MS = 1200;
 
-const documentOf = (store: Store): Observable<RigDocument | null> => store.select(documentFeature.selectDocument);
+const documentOf = (store: Store): Observable<RigDocument | null> => store.select(openBuild.selectDocument);
 const mostOf = (store: Store): Observable<number> => store.select(dayFeature.selectMost);
 const soundOf = (store: Store): Observable<RigDocument | null> => store.select(assessmentFeature.selectSound);
 /** The documents that were assessed, while a view of the day is open. What is half typed waits until it is sound. */

@@ -1,7 +1,7 @@
 import { DAYS_UNASKED } from '@pozzo/core/page';
 import type { Comparison, DayResult, DaySample, DayWeight, RigDocument, Sizing, Swing, WorkDayDocument } from '@pozzo/core';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
-import { DocumentActions, documentFeature } from './document.feature';
+import { DocumentActions, openBuild } from './record.feature';
 
 /** A piece of long work: how far it is, and how it ended. What it gave stays until something newer comes. */
 export interface Work<T> {
@@ -111,7 +111,7 @@ export const dayFeature = createFeature({
     selectFits: createSelector(
       selectSampledOf,
       selectSample,
-      documentFeature.selectDocument,
+      openBuild.selectDocument,
       (of, sample, now) => of !== null && of === now && sample.state === 'done' && sample.value !== null,
     ),
   }),

@@ -10,7 +10,7 @@ import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { compare, sample, sampleForVerdict, sampleUnasked, size } from './day.effects';
 import { DayActions, dayFeature } from './day.feature';
 import { DayStore } from './day-store';
-import { DocumentActions } from './document.feature';
+import { DocumentActions, openBuild } from './record.feature';
 
 const reduce = dayFeature.reducer;
 const initial = reduce(undefined, { type: '@@init' });
@@ -54,7 +54,7 @@ describe('a day that is written down', () => {
   const made = { starts: '6:30', tolerance: '5 %', jobs: [{ id: 'a', name: 'Made elsewhere', water: 'tap', phases: [] }] } as never;
   const store = (of: RigDocument, document: RigDocument): DayStore => {
     TestBed.configureTestingModule({
-      providers: [provideMockStore({ initialState: { document: { document }, day: { ...initial, made: { of, day: made } } } })],
+      providers: [provideMockStore({ initialState: { [openBuild.name]: { document }, day: { ...initial, made: { of, day: made } } } })],
     });
     return TestBed.inject(DayStore);
   };
@@ -137,7 +137,7 @@ describe('effects', () => {
     TestBed.configureTestingModule({
       providers: [
         provideMockActions(() => actions),
-        provideMockStore({ initialState: { document: { document }, assessment: { assessedOf }, day: { most } } }),
+        provideMockStore({ initialState: { [openBuild.name]: { document }, assessment: { assessedOf }, day: { most } } }),
         { provide: HeavyClient, useValue: { most: 1, run } },
       ],
     });

@@ -1,16 +1,17 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { Subject } from 'rxjs';
-import { pontoonRig, type RigDocument, type Saved } from '@pozzo/core';
+import { pontoonRig, type RigDocument, type Saved, type StoredBuild } from '@pozzo/core';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import { Api, ApiError, type Sending } from './api';
-import * as documentEffects from './document.effects';
-import { DocumentActions, documentFeature, type DocumentState, type StoredBuild } from './document.feature';
-import { type KeptEdit, KeptEdits } from './kept-edits';
+import { BuildEffects } from './record.effects';
+import { DocumentActions, openBuild, openWorkshop, type BuildState } from './record.feature';
+import { type KeptEdit, Outbox } from './outbox';
 import * as keptEffects from './kept.effects';
 import { KeptActions, keptFeature } from './kept.feature';
 import { RigStore } from './rig-store';
+import { settingsFeature } from './settings.feature';
 
 /** A server in memory that can be away, refuse, lose its answers, or have moved on. */
 class FakeApi {
@@ -32,7 +33,7 @@ class FakeApi {
     if (this.gone) throw new ApiError(404, 'There is no build "a".', 'unknown');
     return this.stored;
   }
-  async add(id: string, document: RigDocument): Promise<StoredBuild> {
+  async add(_kind: string, id: string, document: RigDocument): Promise<StoredBuild> {
     this.added.push(document);
     return { id, version: 1, document, updatedAt: '' };
   }
@@ -40,7 +41,7 @@ class FakeApi {
     this.gone = false;
     return this.stored;
   }
-  async save(id: string, version: number, document: RigDocument, sending?: Sending): Promise<Saved> {
+  async save(_kind: string, id: string, version: number, document: RigDocument, sending?: Sending): Promise<Saved> {
     if (this.away) throw new ApiError(0, 'The server is away.');
     if (this.gone) throw new ApiError(404, 'There is no build "a".', 'unknown');
     if (this.refuse) throw new ApiError(400, this.refuse);
@@ -65,29 +66,40 @@ class FakeApi {
 class FakeKept {
   readonly tab = 'me';
   /** Records by build and tab. */
-  readonly edits = new Map<string, KeptEdit>();
+  readonly edits = new Map<string, KeptEdit<'build'>>();
   live = new Set<string>();
   full = false;
   readonly usable = new Subject<void>();
-  put(edit: Partial<KeptEdit> & { id: string; tab: string }): void {
-    this.edits.set(`${edit.id}/${edit.tab}`, { version: 1, document: pontoonRig(), request: `kept-${edit.tab}`, unanswered: [], at: '2026', ...edit });
+  put(edit: Partial<KeptEdit<'build'>> & { id: string; tab: string }): void {
+    this.edits.set(`${edit.id}/${edit.tab}`, {
+      kind: 'build',
+      version: 1,
+      document: pontoonRig(),
+      request: `kept-${edit.tab}`,
+      unanswered: [],
+      at: '2026',
+      ...edit,
+    });
   }
-  async keep(edit: Omit<KeptEdit, 'tab' | 'at'>): Promise<void> {
+  async keep(edit: Omit<KeptEdit<'build'>, 'tab' | 'at'>): Promise<void> {
     if (this.full) throw new DOMException('full', 'QuotaExceededError');
     this.put({ ...edit, tab: this.tab });
   }
-  async mine(id: string): Promise<KeptEdit | undefined> {
+  async mine({ id }: { id: string }): Promise<KeptEdit<'build'> | undefined> {
     return this.edits.get(`${id}/${this.tab}`);
   }
-  async forget(id: string, tab = this.tab): Promise<void> {
+  async forget({ id }: { id: string }, tab = this.tab): Promise<void> {
     this.edits.delete(`${id}/${tab}`);
   }
-  async adopt(edit: KeptEdit): Promise<void> {
+  async adopt(edit: KeptEdit<'build'>): Promise<void> {
     await this.keep(edit);
-    if (edit.tab !== this.tab) await this.forget(edit.id, edit.tab);
+    if (edit.tab !== this.tab) await this.forget(edit, edit.tab);
   }
-  async left(): Promise<readonly KeptEdit[]> {
+  async left(): Promise<readonly KeptEdit<'build'>[]> {
     return [...this.edits.values()].filter((e) => !this.live.has(e.tab));
+  }
+  async leftOf({ id }: { id: string }): Promise<readonly KeptEdit<'build'>[]> {
+    return (await this.left()).filter((e) => e.id === id);
   }
 }
 
@@ -99,16 +111,18 @@ function setUp() {
     providers: [
       provideRouter([]),
       provideStore(),
-      provideState(documentFeature),
+      provideState(openBuild),
+      provideState(openWorkshop),
+      provideState(settingsFeature),
       provideState(keptFeature),
-      provideEffects(documentEffects, keptEffects),
+      provideEffects(BuildEffects, keptEffects),
       { provide: Api, useValue: api },
-      { provide: KeptEdits, useValue: kept },
+      { provide: Outbox, useValue: kept },
     ],
   });
   jest.spyOn(TestBed.inject(Router), 'navigate').mockImplementation((c) => (went.push(c.join('/')), Promise.resolve(true)));
   const store = TestBed.inject(Store);
-  const state = (): DocumentState => store.selectSignal(documentFeature.selectDocumentState)();
+  const state = (): BuildState => store.selectSignal(openBuild.selectState)();
   const left = () => store.selectSignal(keptFeature.selectLeft)();
   const edit = (name: string): void => {
     const before = state().document!.name;
@@ -374,7 +388,7 @@ describe('edits of builds that are not open', () => {
     await pass(200);
     expect(left()).toMatchObject([{ why: 'deleted' }]);
     expect(kept.edits.size).toBe(1);
-    store.dispatch(KeptActions.keepAsNew({ id: 'a', tab: 'gone' }));
+    store.dispatch(KeptActions.keepAsNew({ kind: 'build', id: 'a', tab: 'gone' }));
     await pass(200);
     expect(api.added.map((d) => d.name)).toEqual(['Old edit, kept']);
     expect([kept.edits.size, left()]).toEqual([0, []]);

@@ -6,7 +6,7 @@ import { Subject } from 'rxjs';
 import { type AssessAnswer, AssessClient } from '../workers/assess-client';
 import * as assessmentEffects from './assessment.effects';
 import { assessmentFeature } from './assessment.feature';
-import { DocumentActions, documentFeature } from './document.feature';
+import { DocumentActions, openBuild } from './record.feature';
 import { RigStore } from './rig-store';
 import { settingsFeature } from './settings.feature';
 
@@ -41,7 +41,7 @@ function bench() {
   TestBed.configureTestingModule({
     providers: [
       provideStore(),
-      provideState(documentFeature),
+      provideState(openBuild),
       provideState(assessmentFeature),
       provideState(settingsFeature),
       provideEffects(assessmentEffects),
@@ -52,7 +52,7 @@ function bench() {
   const rig = TestBed.inject(RigStore);
   rig.readBy(reread);
   store.dispatch(DocumentActions.open({ id: 'a' }));
-  store.dispatch(DocumentActions.opened({ build: { id: 'a', version: 1, document: thirsty(), updatedAt: '' }, pending: null, clash: false }));
+  store.dispatch(DocumentActions.opened({ stored: { id: 'a', version: 1, document: thirsty(), updatedAt: '' }, pending: null, clash: false }));
   client.assess();
   return { client, rig };
 }

@@ -1,21 +1,19 @@
 import { computed, effect, inject, Injectable, Injector, type Signal, signal } from '@angular/core';
-import type { DocumentPatch, Figure, Fix, reread, Rig, RigDocument, RigReading, UnitSystem } from '@pozzo/core';
+import type { Figure, Fix, reread, Rig, RigReading, UnitSystem } from '@pozzo/core';
 import { mend, say } from '@pozzo/core/page';
-import { Store } from '@ngrx/store';
-import { applyPatches, produceWithPatches } from 'immer';
+import { applyPatches } from 'immer';
 import { AssessClient } from '../workers/assess-client';
 import type { ToldAssessment } from '../workers/assessment-part';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
-import { DocumentActions, documentFeature } from './document.feature';
+import { OpenRecord } from './open-record';
+import { openBuild } from './record.feature';
 import { settingsFeature } from './settings.feature';
 
 export type RigReader = typeof reread;
 
 /** The open rig, for views: what it is, what it says, how to change it. */
 @Injectable({ providedIn: 'root' })
-export class RigStore {
-  private readonly store = inject(Store);
-  readonly document: Signal<RigDocument | null> = this.store.selectSignal(documentFeature.selectDocument);
+export class RigStore extends OpenRecord<'build'> {
   private last: RigReading | undefined;
   private readonly reader = signal<RigReader | undefined>(undefined);
   /** The document as computed with, read once for all views; null while something in it cannot be read. */
@@ -39,21 +37,6 @@ export class RigStore {
   readonly failed = this.store.selectSignal(assessmentFeature.selectFailed);
   readonly problems = this.store.selectSignal(assessmentFeature.selectProblems);
   readonly units: Signal<UnitSystem> = this.store.selectSignal(settingsFeature.selectUnits);
-  readonly state = this.store.selectSignal(documentFeature.selectDocumentState);
-
-  /**
-   * Changes the document by a recipe; nothing happens when the recipe changes nothing.
-   * @param key edits with the same key in quick succession are one step of undo
-   */
-  edit(label: string, recipe: (draft: RigDocument) => void, key = '', gesture = false): void {
-    const now = this.document();
-    if (!now) return;
-    const [, patches, inverse] = produceWithPatches(now, (draft) => {
-      recipe(draft);
-      mend(draft);
-    });
-    this.dispatch(label, patches, inverse, key, gesture);
-  }
 
   /** What reads documents: the bench brings it, so that a page without a build does not load it. */
   readBy(reader: RigReader): void {
@@ -65,6 +48,7 @@ export class RigStore {
   private readonly fixesFit = this.store.selectSignal(assessmentFeature.selectFixesFit);
 
   constructor() {
+    super(openBuild, mend);
     effect(() => {
       const id = this.waiting();
       const fixes = this.fixes();
@@ -97,19 +81,8 @@ export class RigStore {
     this.store.dispatch(AssessmentActions.again());
   }
 
-  undo(): void {
-    this.store.dispatch(DocumentActions.undo());
-  }
-  redo(): void {
-    this.store.dispatch(DocumentActions.redo());
-  }
   hold(): void {
     this.store.dispatch(this.held() ? AssessmentActions.letGo() : AssessmentActions.hold());
-  }
-
-  private dispatch(label: string, patches: DocumentPatch[], inverse: DocumentPatch[], key: string, gesture: boolean): void {
-    if (patches.length === 0) return;
-    this.store.dispatch(DocumentActions.edited({ step: { label, patches, inverse, key, at: Date.now(), ...(gesture && { gesture }) } }));
   }
 }
 

@@ -1,5 +1,6 @@
+import { inject } from '@angular/core';
 import type { UnitSystem } from '@pozzo/core';
-import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
+import { createActionGroup, createFeature, createReducer, on, props, Store } from '@ngrx/store';
 import * as v from 'valibot';
 
 export type Theme = 'light' | 'dark' | 'sunlight';
@@ -9,6 +10,8 @@ export interface SettingsState {
   readonly theme: Theme;
   /** Whether single letters work as keys. */
   readonly letters: boolean;
+  /** Who works on this device, for the history of what is saved; empty where nobody said. */
+  readonly by: string;
   /** Cautions that were read on this device. */
   readonly read: readonly string[];
 }
@@ -19,6 +22,7 @@ export const SettingsActions = createActionGroup({
     'Set Units': props<{ units: UnitSystem }>(),
     'Set Theme': props<{ theme: Theme }>(),
     'Set Letters': props<{ letters: boolean }>(),
+    'Set By': props<{ by: string }>(),
     'Have Read': props<{ texts: readonly string[] }>(),
   },
 });
@@ -31,15 +35,22 @@ const KeptSettings = v.object({
   units: v.fallback(v.optional(v.picklist(['us', 'metric'])), undefined),
   theme: v.fallback(v.optional(v.picklist(['light', 'dark', 'sunlight'])), undefined),
   letters: v.fallback(v.optional(v.boolean()), undefined),
+  by: v.fallback(v.optional(v.pipe(v.string(), v.maxLength(80))), undefined),
   read: v.fallback(v.optional(v.pipe(v.array(v.pipe(v.string(), v.maxLength(600))), v.maxLength(MOST_READ))), undefined),
 });
 
 /** Settings as kept on this device; anything unreadable, and storage that may not even be named, falls back to the usual ones. */
 export function keptSettings(storage: () => Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
-  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light', letters: true, read: [] };
+  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light', letters: true, by: '', read: [] };
   try {
     const kept = v.parse(KeptSettings, JSON.parse(storage().getItem(KEY) ?? '{}'));
-    return { units: kept.units ?? usual.units, theme: kept.theme ?? usual.theme, letters: kept.letters ?? usual.letters, read: kept.read ?? usual.read };
+    return {
+      units: kept.units ?? usual.units,
+      theme: kept.theme ?? usual.theme,
+      letters: kept.letters ?? usual.letters,
+      by: kept.by ?? usual.by,
+      read: kept.read ?? usual.read,
+    };
   } catch {
     return usual;
   }
@@ -56,7 +67,7 @@ export function keepSettings(storage: () => Pick<Storage, 'setItem'>, settings: 
 const browser = typeof window === 'undefined' ? undefined : window;
 const initial: SettingsState = browser
   ? keptSettings(() => browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
-  : { units: 'us', theme: 'light', letters: true, read: [] };
+  : { units: 'us', theme: 'light', letters: true, by: '', read: [] };
 
 export const settingsFeature = createFeature({
   name: 'settings',
@@ -64,7 +75,14 @@ export const settingsFeature = createFeature({
     initial,
     on(SettingsActions.setUnits, (s, { units }): SettingsState => ({ ...s, units })),
     on(SettingsActions.setLetters, (s, { letters }): SettingsState => ({ ...s, letters })),
+    on(SettingsActions.setBy, (s, { by }): SettingsState => ({ ...s, by: by.slice(0, 80) })),
     on(SettingsActions.haveRead, (s, { texts }): SettingsState => ({ ...s, read: [...new Set([...s.read, ...texts])].slice(-MOST_READ) })),
     on(SettingsActions.setTheme, (s, { theme }): SettingsState => ({ ...s, theme })),
   ),
 });
+
+/** Who works on this device, to stand with what is saved. */
+export function useWhose(store = inject(Store)): () => { readonly by?: string } {
+  const by = store.selectSignal(settingsFeature.selectBy);
+  return () => (by() ? { by: by() } : {});
+}

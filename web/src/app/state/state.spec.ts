@@ -1,22 +1,22 @@
-import { type BuildPage, type BuildSummary, pontoonRig, type RigDocument } from '@pozzo/core';
+import { type BuildPage, type BuildSummary, pontoonRig, type RigDocument, type StoredBuild } from '@pozzo/core';
 import { produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { BuildsActions, buildsFeature } from './builds.feature';
-import { DocumentActions, documentFeature, type DocumentState, remember, type Step, type StoredBuild } from './document.feature';
+import { DocumentActions, openBuild, type BuildState, remember, type Step } from './record.feature';
 import { setAt, valueAt } from './rig-store';
 import { keepSettings, keptSettings, SettingsActions, settingsFeature } from './settings.feature';
 
 const build: StoredBuild = { id: 'a', version: 3, document: pontoonRig(), updatedAt: '2026-01-01T10:00:00.000Z' };
-const reduce = documentFeature.reducer;
-const opened = (): DocumentState =>
-  reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ build, pending: null, clash: false }));
+const reduce = openBuild.reducer;
+const opened = (): BuildState =>
+  reduce(reduce(undefined, DocumentActions.open({ id: 'a' })), DocumentActions.opened({ stored: build, pending: null, clash: false }));
 const step = (doc: RigDocument, recipe: (d: RigDocument) => void, key = '', at = 0): Step => {
   const [, patches, inverse] = produceWithPatches(doc, (d) => {
     recipe(d);
   });
   return { label: 'x', patches, inverse, key, at };
 };
-const edit = (s: DocumentState, recipe: (d: RigDocument) => void, key = '', at = 0): DocumentState =>
+const edit = (s: BuildState, recipe: (d: RigDocument) => void, key = '', at = 0): BuildState =>
   reduce(s, DocumentActions.edited({ step: step(s.document!, recipe, key, at) }));
 
 describe('the open document', () => {
@@ -99,7 +99,7 @@ describe('the open document', () => {
   test('edits kept from before come back as unsaved', () => {
     const s = reduce(
       reduce(undefined, DocumentActions.open({ id: 'a' })),
-      DocumentActions.opened({ build, pending: { ...pontoonRig(), name: 'Kept' }, clash: false }),
+      DocumentActions.opened({ stored: build, pending: { ...pontoonRig(), name: 'Kept' }, clash: false }),
     );
     expect([s.document?.name, s.save]).toEqual(['Kept', 'changed']);
   });
@@ -211,11 +211,13 @@ describe('settings', () => {
     ['{"units":"ells"}', 'us', 'dark'],
     ['not json', 'us', 'dark'],
     [null, 'us', 'dark'],
-  ])('%s', (kept, units, theme) => expect(keptSettings(() => ({ getItem: () => kept }), true)).toMatchObject({ units, theme, letters: true, read: [] }));
+  ])('%s', (kept, units, theme) =>
+    expect(keptSettings(() => ({ getItem: () => kept }), true)).toMatchObject({ units, theme, letters: true, by: '', read: [] }),
+  );
   test('letters turned off and cautions that were read stay so; what another version left falls back by itself', () => {
     const kept = (text: string) => keptSettings(() => ({ getItem: () => text }), false);
-    expect(kept('{"letters":false,"read":["Goggles."]}')).toMatchObject({ letters: false, read: ['Goggles.'] });
-    expect(kept('{"units":"metric","letters":"no","read":[7]}')).toMatchObject({ units: 'metric', letters: true, read: [] });
+    expect(kept('{"letters":false,"read":["Goggles."]}')).toMatchObject({ letters: false, by: '', read: ['Goggles.'] });
+    expect(kept('{"units":"metric","letters":"no","read":[7]}')).toMatchObject({ units: 'metric', letters: true, by: '', read: [] });
     const s = settingsFeature.reducer(undefined, SettingsActions.haveRead({ texts: ['a', 'b'] }));
     expect(settingsFeature.reducer(s, SettingsActions.haveRead({ texts: ['b', 'c'] })).read).toEqual(['a', 'b', 'c']);
     const many = Array.from({ length: 150 }, (_, i) => `caution ${i}`);
@@ -225,8 +227,8 @@ describe('settings', () => {
     const forbidden = (): never => {
       throw new DOMException('no', 'SecurityError');
     };
-    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light', letters: true, read: [] });
-    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light', letters: true, read: [] })).not.toThrow();
+    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light', letters: true, by: '', read: [] });
+    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light', letters: true, by: '', read: [] })).not.toThrow();
     expect(() =>
       keepSettings(
         () => ({
@@ -234,7 +236,7 @@ describe('settings', () => {
             throw new Error('full');
           },
         }),
-        { units: 'us', theme: 'light', letters: false, read: ['Goggles.'] },
+        { units: 'us', theme: 'light', letters: false, by: '', read: ['Goggles.'] },
       ),
     ).not.toThrow();
   });

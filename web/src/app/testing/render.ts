@@ -50,7 +50,7 @@ export function bench(rig = new FakeRig(), heavy: object = { most: 1, run: workA
       // Drawn at once, in one piece.
       { provide: Pieces, useValue: { add: (draw: () => void) => (draw(), () => undefined) } },
       provideRouter([]),
-      provideMockStore({ initialState: { [settingsFeature.name]: { units: 'us', theme: 'light', letters: true, read: [] } } }),
+      provideMockStore({ initialState: { [settingsFeature.name]: { units: 'us', theme: 'light', letters: true, by: '', read: [] } } }),
     ],
   });
   return { rig, day };

@@ -4,6 +4,7 @@ import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import type { BuildSummary } from '@pozzo/core';
 import { Api, asApiError } from '../state/api';
+import { useWhose } from '../state/settings.feature';
 
 const PAGE = 50;
 
@@ -59,6 +60,7 @@ const PAGE = 50;
 })
 export class DeletedPage {
   private readonly api = inject(Api);
+  private readonly whose = useWhose();
   protected readonly rows = signal<readonly BuildSummary[]>([]);
   protected readonly total = signal(0);
   protected readonly known = signal(false);
@@ -82,7 +84,7 @@ export class DeletedPage {
   }
   protected async bringBack(b: BuildSummary): Promise<void> {
     try {
-      await this.api.restore(b.id);
+      await this.api.restore('build', b.id, this.whose());
       await this.load(0);
     } catch (e) {
       this.error.set(asApiError(e).message);

@@ -1,7 +1,9 @@
 import { Component, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { KINDS } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
+import { SHOWN } from '../state/kinds';
 import { KeptActions, keptFeature, type KeptLeft } from '../state/kept.feature';
 
 /** Edits kept in this browser that the server did not take: what each is, and what can be done with it. */
@@ -9,15 +11,17 @@ import { KeptActions, keptFeature, type KeptLeft } from '../state/kept.feature';
   selector: 'pz-kept-panel',
   imports: [MatButtonModule, RouterLink],
   template: `
-    @for (k of left(); track k.id + k.tab) {
+    @for (k of left(); track k.kind + k.id + k.tab) {
       <div class="kept" role="alert">
         <span
           ><strong>Edits of “{{ k.name }}” are kept here only</strong> (since {{ when(k) }}). {{ k.message }}</span
         >
         @if (k.why !== 'deleted') {
-          <a mat-stroked-button [routerLink]="['/rig', k.id]">Open</a>
+          <a mat-stroked-button [routerLink]="route(k)">Open</a>
         }
-        <button mat-stroked-button type="button" (click)="keepAsNew(k)">Keep as a new build</button>
+        @if (isMany(k)) {
+          <button mat-stroked-button type="button" (click)="keepAsNew(k)">Keep as a new {{ word(k) }}</button>
+        }
         <button mat-button type="button" (click)="forget(k)">Throw away</button>
       </div>
     }
@@ -45,10 +49,14 @@ export class KeptPanel {
   protected when(k: KeptLeft): string {
     return new Date(k.at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
   }
-  protected keepAsNew({ id, tab }: KeptLeft): void {
-    this.store.dispatch(KeptActions.keepAsNew({ id, tab }));
+  protected readonly word = ({ kind }: KeptLeft): string => SHOWN[kind].word;
+  protected readonly route = ({ kind, id }: KeptLeft): readonly string[] => SHOWN[kind].route(id);
+  /** Whether there may be another one. */
+  protected readonly isMany = ({ kind }: KeptLeft): boolean => KINDS[kind].only === undefined;
+  protected keepAsNew({ kind, id, tab }: KeptLeft): void {
+    this.store.dispatch(KeptActions.keepAsNew({ kind, id, tab }));
   }
-  protected forget({ id, tab }: KeptLeft): void {
-    this.store.dispatch(KeptActions.forget({ id, tab }));
+  protected forget({ kind, id, tab }: KeptLeft): void {
+    this.store.dispatch(KeptActions.forget({ kind, id, tab }));
   }
 }

@@ -137,7 +137,7 @@ test('while it loads it says so, and a failure can be tried again', async () => 
   expect(y.said()).toEqual([BuildsActions.load(), BuildsActions.load()]);
 });
 test('edits kept here only are told, with what can be done about each', async () => {
-  const k = { id: 'a', tab: 't', name: 'Quay', at: '2026-03-01T10:00:00Z', message: 'It was saved elsewhere since.' };
+  const k = { kind: 'build' as const, id: 'a', tab: 't', name: 'Quay', at: '2026-03-01T10:00:00Z', message: 'It was saved elsewhere since.' };
   const y = await open([], 'loaded', [
     { ...k, why: 'clash' },
     { ...k, tab: 'u', why: 'deleted' },
@@ -146,6 +146,12 @@ test('edits kept here only are told, with what can be done about each', async ()
   expect(y.text(clash)).toMatch(/Edits of “Quay” are kept here only.*saved elsewhere/);
   expect([...clash.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Keep as a new build', 'Throw away']);
   expect(deleted.querySelector('a')).toBeNull();
+});
+test('edits of the workshop kept here lead to its page, and can be no second workshop', async () => {
+  const y = await open([], 'loaded', [{ kind: 'workshop', id: 'own', tab: 't', name: 'Rigworks', at: '2026-03-01T10:00:00Z', message: 'x', why: 'clash' }]);
+  const kept = y.root.querySelector('.kept')!;
+  expect([...kept.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Throw away']);
+  expect(kept.querySelector('a')!.getAttribute('href')).toBe('/workshop');
 });
 
 describe('rig files', () => {

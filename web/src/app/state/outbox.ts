@@ -1,30 +1,43 @@
 import { Injectable, signal } from '@angular/core';
-import type { RigDocument } from '@pozzo/core';
-import { IdText, StoredBuildShape } from '@pozzo/core/page';
+import type { Documents, KindName } from '@pozzo/core';
+import { IdText, KIND_NAMES, KINDS } from '@pozzo/core/page';
 import { type IDBPDatabase, openDB } from 'idb';
 import { Subject } from 'rxjs';
 import * as v from 'valibot';
 import { newId } from './new-id';
 
-const KeptShape = v.object({
+const Frame = v.object({
+  kind: v.picklist(KIND_NAMES),
   id: IdText,
   /** The tab whose edits these are. */
   tab: v.string(),
-  /** Server version that the edits were made from. */
-  version: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  document: StoredBuildShape.entries.document,
+  /** Server version that the edits were made from; 0 where nothing was saved yet. */
+  version: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  document: v.unknown(),
   /** Names the save of just this document, so that sent twice it is one. */
   request: IdText,
   /** Saves before it that were sent and not answered. */
   unanswered: v.array(IdText),
+  /** Who made them, as typed on this device. */
+  by: v.optional(v.string()),
   /** ISO time. */
   at: v.string(),
 });
-/** Edits that the server has not acknowledged yet, kept in this browser by the tab that made them. */
-export type KeptEdit = v.InferOutput<typeof KeptShape> & { readonly document: RigDocument };
+/** Edits of a record that the server has not acknowledged yet, kept in this browser by the tab that made them. */
+export type KeptEdit<K extends KindName = KindName> = Omit<v.InferOutput<typeof Frame>, 'kind' | 'document'> & {
+  readonly kind: K;
+  readonly document: Documents[K];
+};
+/** Names a record. */
+export type RecordKey<K extends KindName = KindName> = Pick<KeptEdit<K>, 'kind' | 'id'>;
 
-const STORE = 'kept';
-/** Longest that the browser's store is waited for, ms: nothing here may hold up the opening of a build. */
+const STORE = 'outbox';
+/** Stores of the versions before, and how what is in them becomes a record of today's: the first knew no tabs, neither knew another kind than builds. */
+const BEFORE: Readonly<Record<string, (old: Record<string, unknown>) => Record<string, unknown>>> = {
+  edits: (old) => ({ ...old, kind: 'build', tab: 'before', request: newId(), unanswered: [], at: new Date().toISOString() }),
+  kept: (old) => ({ ...old, kind: 'build' }),
+};
+/** Longest that the browser's store is waited for, ms: nothing here may hold up the opening of a record. */
 const PATIENCE_MS = 5000;
 
 /** Why the browser keeps nothing for now: an older page holds the store open, a newer one has changed it, or it does not answer. */
@@ -37,11 +50,11 @@ class NotKeptError extends Error {
 const lockName = (tab: string): string => `pozzo-tab-${tab}`;
 
 /**
- * Edits kept in this browser, a record a build and tab: a tab touches its own only, and takes over those of tabs that are
+ * Edits kept in this browser, one entry a record and tab: a tab touches its own only, and takes over those of tabs that are
  * gone. Every method throws when the browser does not keep.
  */
 @Injectable({ providedIn: 'root' })
-export class KeptEdits {
+export class Outbox {
   /** Names this tab for as long as it lives. */
   readonly tab = newId();
   private opened: Promise<IDBPDatabase> | undefined;
@@ -76,19 +89,20 @@ export class KeptEdits {
   private open(): Promise<IDBPDatabase> {
     let blocked: (error: NotKeptError) => void;
     const whileBlocked = new Promise<never>((_, fail) => (blocked = fail));
-    const opening = openDB('pozzo', 2, {
-      upgrade: (db, from, _to, tx) => {
+    const opening = openDB('pozzo', 3, {
+      upgrade: (db, _from, _to, tx) => {
         if (db.objectStoreNames.contains(STORE)) return;
-        const kept = db.createObjectStore(STORE, { keyPath: ['id', 'tab'] });
-        if (from !== 1) return;
-        // Kept by the version before, which knew no tabs.
-        const move = async (): Promise<void> => {
-          for (const e of (await tx.objectStore('edits').getAll()) as { id: string; version: number; document: unknown }[])
-            await kept.put({ ...e, tab: 'before', request: newId(), unanswered: [], at: new Date().toISOString() });
-          db.deleteObjectStore('edits');
-        };
+        const outbox = db.createObjectStore(STORE, { keyPath: ['kind', 'id', 'tab'] });
         // The change of version ends when its transaction does, after all of these.
-        void move();
+        const lift = async (): Promise<void> => {
+          for (const [name, today] of Object.entries(BEFORE)) {
+            if (!db.objectStoreNames.contains(name)) continue;
+            for (const old of (await tx.objectStore(name).getAll()) as Record<string, unknown>[]) await outbox.put(today(old));
+            db.deleteObjectStore(name);
+          }
+        };
+        // What cannot be lifted stays where it was.
+        lift().catch(() => undefined);
       },
       // A newer page wants to change the store: this one lets go of it at once, and tells that it keeps nothing any more.
       blocking: (_from, _to, event) => {
@@ -115,20 +129,24 @@ export class KeptEdits {
     return first;
   }
 
-  async keep(edit: Omit<KeptEdit, 'tab' | 'at'>): Promise<void> {
+  async keep<K extends KindName>(edit: Omit<KeptEdit<K>, 'tab' | 'at'>): Promise<void> {
     await (await this.db()).put(STORE, { ...edit, tab: this.tab, at: new Date().toISOString() });
   }
-  /** What this tab keeps of a build. */
-  async mine(id: string): Promise<KeptEdit | undefined> {
-    return sound(await (await this.db()).get(STORE, [id, this.tab]));
+  /** What this tab keeps of a record. */
+  async mine<K extends KindName>({ kind, id }: RecordKey<K>): Promise<KeptEdit<K> | undefined> {
+    return sound(await (await this.db()).get(STORE, [kind, id, this.tab])) as KeptEdit<K> | undefined;
   }
-  async forget(id: string, tab = this.tab): Promise<void> {
-    await (await this.db()).delete(STORE, [id, tab]);
+  async forget({ kind, id }: RecordKey, tab = this.tab): Promise<void> {
+    await (await this.db()).delete(STORE, [kind, id, tab]);
   }
   /** Makes the edits of a tab that is gone this one's. */
   async adopt(edit: KeptEdit): Promise<void> {
     await this.keep(edit);
-    if (edit.tab !== this.tab) await this.forget(edit.id, edit.tab);
+    if (edit.tab !== this.tab) await this.forget(edit, edit.tab);
+  }
+  /** What is left of one record, oldest first. */
+  async leftOf<K extends KindName>({ kind, id }: RecordKey<K>): Promise<readonly KeptEdit<K>[]> {
+    return (await this.left()).filter((e) => e.kind === kind && e.id === id) as readonly KeptEdit<KindName>[] as readonly KeptEdit<K>[];
   }
   /** Edits of this tab and of tabs that are gone, oldest first; those of other live tabs are theirs. */
   async left(): Promise<readonly KeptEdit[]> {
@@ -171,6 +189,8 @@ export class KeptEdits {
 
 /** A record that does not fit is left where it is and not used: it may be of a newer version. */
 function sound(record: unknown): KeptEdit | undefined {
-  const read = v.safeParse(KeptShape, record);
-  return read.success ? read.output : undefined;
+  const read = v.safeParse(Frame, record);
+  if (!read.success) return undefined;
+  const document = v.safeParse(KINDS[read.output.kind].shape, read.output.document);
+  return document.success ? { ...read.output, document: document.output } : undefined;
 }

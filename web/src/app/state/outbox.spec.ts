@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { KeptEdits } from './kept-edits';
+import { Outbox } from './outbox';
 
 type Callbacks = { blocked?: () => void; blocking?: (f: number, t: number, e: { target: { close(): void } }) => void };
 let callbacks: Callbacks;
@@ -16,14 +16,14 @@ const db = { getAll: () => Promise.resolve(records), get: () => Promise.resolve(
 describe('a store of edits that does not open', () => {
   beforeEach(() => jest.useFakeTimers());
   afterEach(() => jest.useRealTimers());
-  const left = (kept: KeptEdits): Promise<string> =>
+  const left = (kept: Outbox): Promise<string> =>
     kept.left().then(
       () => 'opened',
       (e: Error) => e.message,
     );
 
   test('since an older tab holds it: told at once, nothing waits, and used when that tab has gone', async () => {
-    const kept = TestBed.inject(KeptEdits);
+    const kept = TestBed.inject(Outbox);
     const first = left(kept);
     callbacks.blocked!();
     expect(await first).toMatch(/older-tab/);
@@ -35,7 +35,7 @@ describe('a store of edits that does not open', () => {
     expect(kept.why()).toBeNull();
   });
   test('since the browser does not answer: given up after a time, and used when it does', async () => {
-    const kept = TestBed.inject(KeptEdits);
+    const kept = TestBed.inject(Outbox);
     const first = left(kept);
     await jest.advanceTimersByTimeAsync(5000);
     expect(await first).toMatch(/silent/);
@@ -44,7 +44,7 @@ describe('a store of edits that does not open', () => {
     expect(await left(kept)).toBe('opened');
   });
   test('since a newer page changes it: let go of, and told from then on', async () => {
-    const kept = TestBed.inject(KeptEdits);
+    const kept = TestBed.inject(Outbox);
     const first = left(kept);
     opened.done(db);
     expect(await first).toBe('opened');
@@ -66,7 +66,7 @@ test('a page that comes back as it was takes its tab’s lock again', async () =
     query: () => Promise.resolve({ held: [...held].map((name) => ({ name })) }),
   };
   Object.defineProperty(navigator, 'locks', { value: locks, configurable: true });
-  const kept = TestBed.inject(KeptEdits);
+  const kept = TestBed.inject(Outbox);
   const name = `pozzo-tab-${kept.tab}`;
   const shown = (persisted: boolean): void => void window.dispatchEvent(Object.assign(new Event('pageshow'), { persisted }));
   for (let i = 0; i < 3; i++) {

@@ -1,9 +1,8 @@
-import { Component, computed, inject } from '@angular/core';
+import { Component, computed, input } from '@angular/core';
 import { differences } from '@pozzo/core';
 import { MatButtonModule } from '@angular/material/button';
-import { Store } from '@ngrx/store';
-import { DocumentActions } from '../state/document.feature';
-import { RigStore } from '../state/rig-store';
+import { SHOWN } from '../state/kinds';
+import type { AnyRecord } from '../state/open-record';
 
 /** Differences listed at most. */
 const MOST_SHOWN = 40;
@@ -14,10 +13,8 @@ const MOST_SHOWN = 40;
   imports: [MatButtonModule],
   template: `
     <section role="alertdialog" aria-label="Saved elsewhere too">
-      <h2>This build was saved elsewhere while you worked on it.</h2>
-      <p>
-        Nothing is lost yet: choose which one goes on. The one saved elsewhere stays in the build’s history. Yours is kept in this browser until you choose.
-      </p>
+      <h2>This {{ word() }} was saved elsewhere while you worked on it.</h2>
+      <p>Nothing is lost yet: choose which one goes on. The one saved elsewhere stays in its history. Yours is kept in this browser until you choose.</p>
       <table>
         <thead>
           <tr>
@@ -37,8 +34,8 @@ const MOST_SHOWN = 40;
         </tbody>
       </table>
       <p>
-        <button mat-flat-button type="button" (click)="mine()">Keep mine</button>
-        <button mat-stroked-button type="button" (click)="theirs()">Take the other</button>
+        <button mat-flat-button type="button" (click)="of().keepMine()">Keep mine</button>
+        <button mat-stroked-button type="button" (click)="of().takeTheirs()">Take the other</button>
       </p>
     </section>
   `,
@@ -62,16 +59,10 @@ const MOST_SHOWN = 40;
   `,
 })
 export class ConflictPanel {
-  private readonly store = inject(Store);
-  private readonly rig = inject(RigStore);
+  readonly of = input.required<AnyRecord>();
+  protected readonly word = computed(() => SHOWN[this.of().of.kind].word);
   protected readonly rows = computed(() => {
-    const { document, conflict } = this.rig.state();
+    const { document, conflict } = this.of().state();
     return document && conflict ? differences(document, conflict.document, MOST_SHOWN) : [];
   });
-  protected mine(): void {
-    this.store.dispatch(DocumentActions.keepMine());
-  }
-  protected theirs(): void {
-    this.store.dispatch(DocumentActions.takeTheirs());
-  }
 }
