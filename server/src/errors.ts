@@ -1,10 +1,38 @@
 import type { Problem } from '@pozzo/core';
 
+/** Why the server refuses, besides what is wrong with a document by itself. */
+export type RefusalCode =
+  | 'busy'
+  | 'content-type'
+  | 'damaged'
+  | 'deep'
+  | 'disk-full'
+  | 'encoding'
+  | 'folder-gone'
+  | 'foreign'
+  | 'host'
+  | 'internal'
+  | 'json'
+  | 'locked'
+  | 'log-cut'
+  | 'no-backup'
+  | 'path'
+  | 'request'
+  | 'stale'
+  | 'stopping'
+  | 'storage'
+  | 'too-large'
+  | 'too-long'
+  | 'too-many'
+  | 'twice'
+  | 'type'
+  | 'unknown';
+
 /** Base of every error that the server answers with. */
 export class AppError extends Error {
   constructor(
     readonly status: number,
-    readonly code: string,
+    readonly code: RefusalCode,
     readonly path: string,
     readonly bound: string,
     message: string,
@@ -20,14 +48,14 @@ export class AppError extends Error {
   }
 }
 
-/** What came in does not hold: every problem is told, the first one as the error itself. */
+/** What came in does not hold: every problem is told, the first one as the error itself, by that problem's own code. */
 export class InvalidError extends AppError {
   constructor(
     readonly problems: readonly Problem[],
     prefix = '',
   ) {
     const first = problems[0];
-    super(400, first.code, [prefix, first.path].filter(Boolean).join('.'), first.bound, first.message);
+    super(400, first.code as RefusalCode, [prefix, first.path].filter(Boolean).join('.'), first.bound, first.message);
   }
 
   override body(): object {

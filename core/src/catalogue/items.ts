@@ -1,5 +1,5 @@
 import { parseQuantity } from '../quantity/parse.js';
-import type { Part, PartDocument } from '../rig/schema.js';
+import type { LineRole, Part, PartDocument } from '../rig/schema.js';
 
 /** A generic part on the shelf: what it does to the water, what it costs and weighs. */
 export interface CatalogueItem {
@@ -301,18 +301,20 @@ export function resize(part: PartDocument, bore: string): PartDocument {
 }
 
 /** What a part costs and weighs by, as built in. SI. */
-export interface Piece {
+export interface BuiltIn {
   readonly item?: string | undefined;
   readonly kind: Part['kind'];
   readonly is: Part['is'];
   readonly bore: number;
+  /** Of its line: hose under pressure is another hose. */
+  readonly role?: LineRole;
   readonly lengthM?: number;
   readonly count?: number;
 }
 
 /** Price ($) and dry mass (kg) of a part as built in: by its item on the shelf, or by what is near it there, see {@link nearOnShelf}. */
-export function priceAndMass(part: Piece): { readonly price: number; readonly massKg: number } {
-  const one = findItem(part.item) ?? nearOnShelf(part.is, part.bore);
+export function priceAndMass(part: BuiltIn): { readonly price: number; readonly massKg: number } {
+  const one = findItem(part.item) ?? nearOnShelf(part.is, part.bore, part.role);
   const n = part.kind === 'hose' ? (part.lengthM ?? 0) : (part.count ?? 1);
   return { price: one.price * n, massKg: one.massKg * n };
 }
@@ -331,10 +333,10 @@ const STANDS_IN: Readonly<Partial<Record<Part['is'], readonly [is: Part['is'], p
  * Price ($) and dry mass (kg) of one piece, or of one metre of hose, that is none of the shelf's: between the sizes of its kind next to
  * it, or as its bore is to the last of them. Never nothing: what is not on the shelf is bought and carried all the same.
  */
-export function nearOnShelf(is: Part['is'], boreM: number): { readonly price: number; readonly massKg: number } {
+export function nearOnShelf(is: Part['is'], boreM: number, role?: LineRole): { readonly price: number; readonly massKg: number } {
   const [kind, dearer, heavier] = STANDS_IN[is] ?? [is, 1, 1];
   sizesOfKind ??= bySize();
-  const sizes = sizesOfKind.get(kind)!;
+  const sizes = sizesOfKind.get(kind === 'smooth-hose' ? HOSE_OF[role ?? 'fill'] : kind)!;
   const next = sizes.findIndex((x) => x.boreM >= boreM);
   const [low, high] = [sizes[next < 0 ? sizes.length - 1 : Math.max(next - 1, 0)], sizes[next < 0 ? sizes.length - 1 : next]];
   const share = high.boreM > low.boreM ? (boreM - low.boreM) / (high.boreM - low.boreM) : 0;
@@ -345,6 +347,18 @@ export function nearOnShelf(is: Part['is'], boreM: number): { readonly price: nu
   };
 }
 
+/** Families of smooth hose on the shelf, by the line that one lies in. */
+const HOSE_OF: Readonly<Record<LineRole, string>> = {
+  pressure: 'hose-pressure',
+  chemical: 'hose-chemical',
+  fill: 'hose-garden',
+  tie: 'hose-garden',
+  feed: 'hose-garden',
+  boost: 'hose-garden',
+  bypass: 'hose-garden',
+  dump: 'hose-garden',
+};
+
 interface Sized {
   readonly boreM: number;
   readonly price: number;
@@ -352,12 +366,12 @@ interface Sized {
 }
 let sizesOfKind: ReadonlyMap<string, readonly Sized[]> | undefined;
 
-/** The sizes of each kind, narrowest first; of several of a size their mean. */
+/** The sizes of each kind, of smooth hose of each family of it, narrowest first; of several of a size their mean. */
 function bySize(): ReadonlyMap<string, readonly Sized[]> {
   const out = new Map<string, Sized[]>();
-  const kinds = new Set(CATALOGUE.map((x) => x.part.is));
-  for (const is of kinds) {
-    const own = CATALOGUE.filter((x) => x.part.is === is);
+  const classOf = (x: CatalogueItem): string => (x.part.is === 'smooth-hose' ? family(x.id) : x.part.is);
+  for (const is of new Set(CATALOGUE.map(classOf))) {
+    const own = CATALOGUE.filter((x) => classOf(x) === is);
     const bores = [...new Set(own.map((x) => boreOf(x.part.bore)))].sort((a, b) => a - b);
     const mean = (xs: readonly number[]): number => xs.reduce((sum, x) => sum + x, 0) / xs.length;
     out.set(

@@ -1,32 +1,31 @@
-import { burnsFuel } from '../rig/energy-wiring.js';
-import type { Rig } from '../rig/schema.js';
-import type { Standing, StandingKind } from './outline.js';
+import { burnsFuel, entriesOf, isOf, type Lists } from '../rig/refers.js';
+import { type DeckThing, THINGS } from '../rig/schema.js';
+import type { OnDeck, ThingKind } from '../rig/thing/kind.js';
 
-type Thing = Pick<Standing, 'id' | 'kind'>;
+/** Something on the deck, by what kind it is of. */
+interface Placed {
+  readonly id: string;
+  readonly kind: DeckThing;
+}
 
-/** Kinds that are served: started, opened, filled, wound. */
-const SERVED: ReadonlySet<StandingKind> = new Set(['machine', 'soft-pump', 'battery', 'panel', 'compressor', 'receiver', 'burner', 'fuel-tank', 'reel', 'mix']);
-const SERVED_GEAR: ReadonlySet<string> = new Set(['box', 'bin', 'generator', 'fuel-can', 'extinguisher', 'first-aid']);
+/** What a kind says of its entries on the deck, asked of one. */
+const asked =
+  (what: keyof OnDeck) =>
+  (rig: object, { id, kind }: Placed): boolean => {
+    const of: ThingKind = THINGS[kind];
+    const own = of[what];
+    if (typeof own === 'boolean') return own;
+    const entry = entriesOf(rig as Lists, of.list).find((x) => x.id === id);
+    return entry !== undefined && isOf(own, entry);
+  };
 
 /** What a hand has to get at. A tank of water is filled from above, and got at from a side only where one is said. */
-export const isServed = (rig: Pick<Rig, 'gear'>, t: Thing): boolean => {
-  const gear = t.kind === 'gear' ? rig.gear.find((g) => g.id === t.id) : undefined;
-  return gear ? SERVED_GEAR.has(gear.kind) : SERVED.has(t.kind);
-};
-
-/** Kinds that are started by hand: out of reach they are climbed for. */
-export const isStarted = (t: Thing): boolean => t.kind === 'machine' || t.kind === 'battery' || t.kind === 'compressor';
-
-/** What blows an exhaust. */
-export const blowsExhaust = (rig: Pick<Rig, 'machines' | 'softPumps' | 'compressors' | 'gear' | 'burners'>): ReadonlySet<string> => new Set(burnsFuel(rig));
-
-const MELTING: ReadonlySet<StandingKind> = new Set(['tank', 'reel', 'battery', 'fuel-tank']);
-const MELTING_GEAR: ReadonlySet<string> = new Set(['fuel-can', 'spare-hose', 'protective']);
-
+export const isServed = asked('served');
+/** What is started by hand: out of reach it is climbed for. */
+export const isStarted = ({ kind }: Placed): boolean => THINGS[kind].started;
 /** What an exhaust melts, or sets on fire. */
-export const melts = (rig: Pick<Rig, 'gear'>, t: Thing): boolean =>
-  t.kind === 'gear' ? MELTING_GEAR.has(rig.gear.find((g) => g.id === t.id)?.kind ?? '') : MELTING.has(t.kind);
-
+export const melts = asked('melts');
 /** What holds fuel and is filled with it. */
-export const holdsFuel = (rig: Pick<Rig, 'gear'>, t: Thing): boolean =>
-  t.kind === 'fuel-tank' || (t.kind === 'gear' && rig.gear.find((g) => g.id === t.id)?.kind === 'fuel-can');
+export const holdsFuel = asked('holdsFuel');
+/** What blows an exhaust, by id. */
+export const blowsExhaust = (rig: object): ReadonlySet<string> => new Set(burnsFuel(rig));

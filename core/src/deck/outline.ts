@@ -1,7 +1,9 @@
-import { type Carried, equipmentOn } from '../catalogue/bill.js';
-import { equipmentOf, outsideOf } from '../catalogue/equipment.js';
+import { outsideOf } from '../catalogue/equipment.js';
+import { type Carried, equipmentOn, massOf } from '../catalogue/pieces.js';
+import { DECK_THINGS } from '../rig/drop-places.js';
+import { isOf } from '../rig/refers.js';
 import { floorOf, placesOf } from '../rig/stand.js';
-import type { FuelTank, Placement, Rig, Tank } from '../rig/schema.js';
+import { type FuelTank, type DeckThing, type Placement, type Rig, type Tank, THINGS } from '../rig/schema.js';
 
 /** A box along the axes of the deck, m: x from its front edge, y from the kerb side, z above it. */
 export interface Box {
@@ -13,21 +15,7 @@ export interface Box {
   readonly z1: number;
 }
 
-export type StandingKind =
-  | 'tank'
-  | 'machine'
-  | 'soft-pump'
-  | 'booster'
-  | 'manifold'
-  | 'mix'
-  | 'reel'
-  | 'gear'
-  | 'fuel-tank'
-  | 'battery'
-  | 'panel'
-  | 'compressor'
-  | 'receiver'
-  | 'burner';
+export type StandingKind = DeckThing;
 
 /** Something that stands on a deck, or that waits for a place. */
 export interface Standing {
@@ -59,9 +47,6 @@ export function tankSize({ shape }: Pick<Tank, 'shape'>): readonly [number, numb
       return [shape.length, shape.diameter, shape.diameter];
   }
 }
-
-/** What is the vehicle's own stands with the vehicle. */
-const onDeck = (x: { readonly vehicle?: boolean | undefined }): boolean => !x.vehicle;
 
 /** Measures of a fuel tank over all, m: as typed, else the catalogue's of its volume. */
 export const fuelTankSize = (t: Pick<FuelTank, 'size' | 'volume'>): readonly [number, number, number] =>
@@ -109,35 +94,58 @@ export const placedOn = (rig: Rig): readonly Standing[] => (rig.placements.lengt
 /** A rig as read never changes: what stands on it is worked out once. */
 const KNOWN = new WeakMap<Rig, readonly Standing[]>();
 
+type Size = readonly [length: number, width: number, height: number];
+/** What a thing is on the deck before it has a place: measures over all, m, and its bottom where it says that itself, m above the deck. */
+interface Outline {
+  readonly name?: string;
+  readonly size: Size;
+  readonly bottomM?: number;
+  /** Dry mass, kg; left out, of its pieces. */
+  readonly dryKg?: number;
+}
+type EntryOf<K extends DeckThing> = Rig[(typeof THINGS)[K]['list']][number];
+/** Measures of the first piece of a thing, m. */
+type Outside = (id: string) => Size;
+
+const byPiece = (x: { readonly id: string }, outside: Outside): Outline => ({ size: outside(x.id) });
+/** Each kind's outline; undefined for an entry that takes no room. */
+const OUTLINES: { readonly [K in DeckThing]: (x: EntryOf<K>, outside: Outside) => Outline | undefined } = {
+  tank: (t) => ({ size: tankSize(t), bottomM: Math.max(t.base, 0) }),
+  machine: (m) => ({ size: machineSize(m.flow, m.enginePower) }),
+  'soft-pump': byPiece,
+  booster: byPiece,
+  manifold: (m) => ({ size: BAR, bottomM: m.height - BAR[2] / 2 }),
+  mix: (m) => (m.way === 'proportioner' ? { name: `${m.name}, panel`, size: PANEL } : undefined),
+  reel: (r) => ({ size: [r.width + SIDE_BY_SIDE, r.flange, r.flange] }),
+  gear: (g) => ({ size: [g.length, g.width, g.height], dryKg: g.mass }),
+  'fuel-tank': (t) => ({ size: fuelTankSize(t) }),
+  battery: (b, outside) => ({ size: sideBySide(outside(b.id), b.parallel ?? 1) }),
+  panel: byPiece,
+  compressor: (c, outside) => (c.freeAir > 0 ? byPiece(c, outside) : undefined),
+  receiver: byPiece,
+  burner: byPiece,
+};
+
 function standing(rig: Rig): readonly Standing[] {
   const places = placesOf(rig);
   const carried = new Map<string, Carried[]>();
   for (const c of equipmentOn(rig)) if (c.thing !== undefined) carried.set(c.thing, [...(carried.get(c.thing) ?? []), c]);
-  const dry = (id: string): number => (carried.get(id) ?? []).reduce((s, c) => s + equipmentOf(c.kind, c.size).massKg, 0);
-  const outside = (id: string): readonly [number, number, number] => {
+  const dry = (id: string): number => (carried.get(id) ?? []).reduce((s, c) => s + massOf(c), 0);
+  const outside: Outside = (id) => {
     const own = carried.get(id)![0];
     return outsideOf(own.kind, own.size);
   };
-  const of = (kind: StandingKind, id: string, name: string, usual: readonly [number, number, number], dryKg: number, bottomM?: number): Standing => {
-    const place = places.get(id);
-    const size = place?.size ? ([place.size.length, place.size.width, place.size.height] as const) : usual;
-    const bottom = bottomM ?? floorOf(rig, places, id);
-    return { id, kind, name, size, dryKg: place?.mass ?? dryKg, place, bottomM: bottom, box: place && boxOf(size, place, bottom) };
-  };
-  return [
-    ...rig.tanks.map((t) => of('tank', t.id, t.name, tankSize(t), dry(t.id), Math.max(t.base, 0))),
-    ...rig.machines.map((m) => of('machine', m.id, m.name, machineSize(m.flow, m.enginePower), dry(m.id))),
-    ...rig.softPumps.map((p) => of('soft-pump', p.id, p.name, outside(p.id), dry(p.id))),
-    ...rig.boosters.map((b) => of('booster', b.id, b.name, outside(b.id), dry(b.id))),
-    ...rig.manifolds.map((m) => of('manifold', m.id, m.name, BAR, 0, m.height - BAR[2] / 2)),
-    ...rig.mixes.flatMap((m) => (m.way === 'proportioner' ? [of('mix', m.id, `${m.name}, panel`, PANEL, 0)] : [])),
-    ...rig.reels.map((r) => of('reel', r.id, r.name, [r.width + SIDE_BY_SIDE, r.flange, r.flange], dry(r.id))),
-    ...rig.gear.map((g) => of('gear', g.id, g.name, [g.length, g.width, g.height], g.mass)),
-    ...rig.fuelTanks.filter(onDeck).map((t) => of('fuel-tank', t.id, t.name, fuelTankSize(t), dry(t.id))),
-    ...rig.batteries.filter(onDeck).map((b) => of('battery', b.id, b.name, sideBySide(outside(b.id), b.parallel ?? 1), dry(b.id))),
-    ...rig.panels.map((p) => of('panel', p.id, p.name, outside(p.id), dry(p.id))),
-    ...rig.compressors.filter((c) => c.freeAir > 0).map((c) => of('compressor', c.id, c.name, outside(c.id), dry(c.id))),
-    ...rig.receivers.map((r) => of('receiver', r.id, r.name, outside(r.id), dry(r.id))),
-    ...rig.burners.map((b) => of('burner', b.id, b.name, outside(b.id), dry(b.id))),
-  ];
+  return DECK_THINGS.flatMap((kind) => {
+    const { list, stands } = THINGS[kind];
+    const outline = OUTLINES[kind] as (x: unknown, outside: Outside) => Outline | undefined;
+    return rig[list].flatMap((x): Standing[] => {
+      const own = isOf(stands, x) ? outline(x, outside) : undefined;
+      if (!own) return [];
+      const place = places.get(x.id);
+      const size = place?.size ? ([place.size.length, place.size.width, place.size.height] as const) : own.size;
+      const bottomM = own.bottomM ?? floorOf(rig, places, x.id);
+      const dryKg = place?.mass ?? own.dryKg ?? dry(x.id);
+      return [{ id: x.id, kind, name: own.name ?? x.name, size, dryKg, place, bottomM, box: place && boxOf(size, place, bottomM) }];
+    });
+  });
 }

@@ -1,3 +1,5 @@
+import { LuDecomposition, Matrix } from 'ml-matrix';
+
 /** A branch of a circuit between two nodes: its resistance, Ω. */
 export interface Branch {
   readonly from: number;
@@ -11,40 +13,31 @@ export interface Load {
   readonly amps: number;
 }
 
+/** A pivot this small beside the largest conductance: a node hangs on nothing. */
+const LOOSE = 1e-12;
+
 /**
  * Voltages of a circuit's nodes: node 0 is the battery at its voltage, loads draw what they draw, Kirchhoff's law holds at every
- * other node. Solved by Gauss with partial pivots; undefined where a node hangs on nothing.
+ * other node. Undefined where a node hangs on nothing.
  */
 export function nodeVoltages(nodes: number, branches: readonly Branch[], loads: readonly Load[], volts: number): number[] | undefined {
   const n = nodes - 1;
-  const a = Array.from({ length: n }, () => new Array<number>(n + 1).fill(0));
+  if (n === 0) return [volts];
+  const conductance = Matrix.zeros(n, n);
+  const drawn = Matrix.zeros(n, 1);
   const add = (i: number, j: number, g: number): void => {
     if (i === 0) return;
-    if (j === 0) a[i - 1][n] += g * volts;
-    else a[i - 1][j - 1] -= g;
-    a[i - 1][i - 1] += g;
+    if (j === 0) drawn.set(i - 1, 0, drawn.get(i - 1, 0) + g * volts);
+    else conductance.set(i - 1, j - 1, conductance.get(i - 1, j - 1) - g);
+    conductance.set(i - 1, i - 1, conductance.get(i - 1, i - 1) + g);
   };
   for (const b of branches) {
     add(b.from, b.to, 1 / b.ohms);
     add(b.to, b.from, 1 / b.ohms);
   }
-  for (const l of loads) if (l.node > 0) a[l.node - 1][n] -= l.amps;
-  const scale = Math.max(...a.map((r, i) => Math.abs(r[i])), 0);
-  for (let k = 0; k < n; k++) {
-    let best = k;
-    for (let i = k + 1; i < n; i++) if (Math.abs(a[i][k]) > Math.abs(a[best][k])) best = i;
-    if (!(Math.abs(a[best][k]) > 1e-12 * scale)) return undefined;
-    [a[k], a[best]] = [a[best], a[k]];
-    for (let i = k + 1; i < n; i++) {
-      const f = a[i][k] / a[k][k];
-      if (f !== 0) for (let j = k; j <= n; j++) a[i][j] -= f * a[k][j];
-    }
-  }
-  const x = new Array<number>(n).fill(0);
-  for (let k = n - 1; k >= 0; k--) {
-    let sum = a[k][n];
-    for (let j = k + 1; j < n; j++) sum -= a[k][j] * x[j];
-    x[k] = sum / a[k][k];
-  }
-  return [volts, ...x];
+  for (const l of loads) if (l.node > 0) drawn.set(l.node - 1, 0, drawn.get(l.node - 1, 0) - l.amps);
+  const largest = Math.max(...conductance.diagonal());
+  const lu = new LuDecomposition(conductance);
+  if (lu.upperTriangularMatrix.diagonal().some((pivot) => !(Math.abs(pivot) > LOOSE * largest))) return undefined;
+  return [volts, ...lu.solve(drawn).to1DArray()];
 }

@@ -1,31 +1,38 @@
+import { entriesOf, isOf, type Lists } from './refers.js';
 import type { PlacementDocument, RigDocument } from './schema.js';
+import { type DeckThing, THINGS } from './thing/index.js';
 
-/** Lists of a rig whose things stand somewhere. */
-export const PLACED_LISTS = [
-  'tanks',
-  'machines',
-  'softPumps',
-  'boosters',
-  'manifolds',
-  'mixes',
-  'reels',
+/** Kinds that stand somewhere, in the order in which they are gone through. */
+export const DECK_THINGS = [
+  'tank',
+  'machine',
+  'soft-pump',
+  'booster',
+  'manifold',
+  'mix',
+  'reel',
   'gear',
-  'fuelTanks',
-  'batteries',
-  'panels',
-  'compressors',
-  'receivers',
-  'burners',
-] as const;
-export type PlacedList = (typeof PLACED_LISTS)[number];
+  'fuel-tank',
+  'battery',
+  'panel',
+  'compressor',
+  'receiver',
+  'burner',
+] as const satisfies readonly DeckThing[];
+/** A kind that stands and is forgotten above does not compile. */
+const isWhole: Exclude<DeckThing, (typeof DECK_THINGS)[number]> extends never ? true : false = true;
 
-/** What is the vehicle's own stands with the vehicle. */
-const standsHere = (x: { readonly vehicle?: boolean | undefined }): boolean => !x.vehicle;
+/** Their lists. */
+export const PLACED_LISTS = isWhole && DECK_THINGS.map((k) => THINGS[k].list);
+export type PlacedList = (typeof THINGS)[DeckThing]['list'];
 
-/** Everything on a rig that stands somewhere, by id, in the order of its lists. */
-export const placeable = (
-  rig: Readonly<Partial<Record<PlacedList, readonly { readonly id: string; readonly vehicle?: boolean | undefined }[]>>>,
-): readonly string[] => PLACED_LISTS.flatMap((list) => (rig[list] ?? []).filter(standsHere).map((x) => x.id));
+/** Everything on a rig that stands somewhere, by id. */
+export const placeable = (rig: object): readonly string[] =>
+  DECK_THINGS.flatMap((k) =>
+    entriesOf(rig as Lists, THINGS[k].list)
+      .filter((x) => isOf(THINGS[k].stands, x))
+      .map((x) => x.id),
+  );
 
 /**
  * Takes away the places of things that are gone, and lets down to the deck what stood on them. For every change of a document.

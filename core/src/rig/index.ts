@@ -19,7 +19,7 @@ export {
 } from './day-schema.js';
 export * from './read.js';
 export { floorOf, placesOf, stackedOn, topOf } from './stand.js';
-export { burnsFuel } from './energy-wiring.js';
+export { burnsFuel } from './refers.js';
 export { PLACED_LISTS, type PlacedList } from './drop-places.js';
 export { mend } from './mend.js';
 export { placeable } from './drop-places.js';

@@ -1,19 +1,24 @@
 import { current, isDraft } from 'immer';
 import { dropPlaces, PLACED_LISTS } from './drop-places.js';
-import { burnsFuel } from './energy-wiring.js';
+import { type Entry, entriesOf, type Lists, listsTo, named, nameIn } from './refers.js';
 import type { RigDocument } from './schema.js';
+import type { ThingKind } from './thing/kind.js';
+import { THINGS } from './thing/index.js';
 
-const LOOKED_AT = [...PLACED_LISTS, 'fuelLines', 'airLines', 'chargers', 'loads', 'wires', 'placements'] as const satisfies readonly (keyof RigDocument)[];
-type Looked = Pick<RigDocument, (typeof LOOKED_AT)[number]>;
+/** Kinds whose entries go, or let go, with what they name. */
+const HANGING = (Object.values(THINGS) as readonly ThingKind[])
+  .map(({ list, refers }) => ({ list, refers: refers.filter((r) => r.gone !== 'seen to') }))
+  .filter((k) => k.refers.length > 0);
+const LOOKED_AT = [...new Set([...PLACED_LISTS, 'placements', ...HANGING.flatMap((k) => [k.list, ...k.refers.flatMap(listsTo)])])];
 
 /** The lists of a document as they stand. Of a draft in plain: whatever is looked at in a draft becomes one, which takes far longer. */
-function lookedAt(d: RigDocument): Looked {
-  const out: Partial<Record<keyof Looked, unknown>> = {};
+function lookedAt(d: Lists): Record<string, unknown> {
+  const out: Record<string, unknown> = {};
   for (const list of LOOKED_AT) {
     const own = d[list];
     out[list] = isDraft(own) ? current(own) : own;
   }
-  return out as Looked;
+  return out;
 }
 
 /**
@@ -21,32 +26,34 @@ function lookedAt(d: RigDocument): Looked {
  * every change of a document. A list in which nothing is loose stays the very object.
  */
 export function mend(d: RigDocument): void {
-  const now = lookedAt(d);
-  keep(d, now, 'burners', (b) => now.machines.some((m) => m.id === b.machine));
-  const engines = new Set(burnsFuel(now));
-  const has = (list: readonly { readonly id: string }[] | undefined, id: string): boolean => (list ?? []).some((x) => x.id === id);
-  keep(d, now, 'fuelLines', (l) => has(now.fuelTanks, l.from) && engines.has(l.to));
-  keep(d, now, 'receivers', (r) => has(now.compressors, r.compressor));
-  keep(d, now, 'airLines', (l) => has(now.compressors, l.from) && (now.softPumps ?? []).some((p) => p.id === l.to && p.kind === 'air'));
-  keep(d, now, 'chargers', (c) => has(now.batteries, c.battery) && (c.engine === undefined || engines.has(c.engine)));
-  now.batteries?.forEach((b, i) => {
-    if (b.changeover !== undefined && !has(now.batteries, b.changeover)) delete d.batteries![i].changeover;
-  });
-  keep(d, now, 'loads', (l) => l.engine === undefined || engines.has(l.engine));
-  const drawn = [now.softPumps, now.boosters, now.mixes, now.reels, now.loads, now.burners, now.panels];
-  keep(d, now, 'wires', (w) => (has(now.batteries, w.from) || has(now.panels, w.from)) && (engines.has(w.to) || drawn.some((list) => has(list, w.to))));
-  dropPlaces(d, now);
+  const document = d as unknown as Record<string, unknown>;
+  const now = lookedAt(document);
+  // What goes may take with it what hung on that.
+  while (HANGING.some((k) => takesAway(document, now, k)));
+  dropPlaces(d, now as never);
 }
 
-type Lists = 'burners' | 'fuelLines' | 'receivers' | 'airLines' | 'chargers' | 'loads' | 'wires';
-
-/** Takes out of a list what hangs on nothing, in the document and in how it is looked at. */
-function keep<L extends Lists>(d: RigDocument, now: Looked, list: L, stays: (x: NonNullable<RigDocument[L]>[number]) => boolean): void {
-  const before = now[list] as NonNullable<RigDocument[L]>[number][] | undefined;
-  if (!before?.length) return;
-  const standing = before.map(stays);
-  if (standing.every(Boolean)) return;
-  const left = (_x: unknown, i: number): boolean => standing[i];
-  (now as Record<Lists, unknown>)[list] = before.filter(left);
-  (d as Record<Lists, unknown>)[list] = (d[list] as unknown[]).filter(left);
+/** Whether something went out of a list, in the document and in how it is looked at. */
+function takesAway(d: Record<string, unknown>, now: Record<string, unknown>, { list, refers }: Pick<ThingKind, 'list' | 'refers'>): boolean {
+  const before = entriesOf(now, list);
+  if (!before.length) return false;
+  let isLess = false;
+  const gone = new Set<Entry>();
+  for (const reference of refers) {
+    if (!before.some((x) => nameIn(x, reference) !== undefined)) continue;
+    const there = named(now, reference);
+    before.forEach((x, i) => {
+      const id = nameIn(x, reference);
+      if (id === undefined || there.has(id)) return;
+      if (reference.gone === 'goes') gone.add(x);
+      else delete (d[list] as Record<string, unknown>[])[i][reference.field];
+    });
+  }
+  if (gone.size) {
+    isLess = true;
+    const left = (_x: unknown, i: number): boolean => !gone.has(before[i]);
+    d[list] = (d[list] as unknown[]).filter(left);
+    now[list] = before.filter(left);
+  }
+  return isLess;
 }

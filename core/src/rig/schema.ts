@@ -92,7 +92,7 @@ export type OptionDocument = NonNullable<RigDocument['options']>[number];
 
 export { MOST_OPTIONS, RIG_FORMAT, RIG_VERSION } from './version.js';
 export { assumptionRule } from './assumption-values.js';
-export { END_KINDS, type EndKind, type EndThing, type Thing, THING_LISTS, THINGS } from './thing/index.js';
+export { END_KINDS, type EndKind, type EndThing, type DeckThing, type Thing, THING_LISTS, THINGS } from './thing/index.js';
 export { LINE_ROLES, type LineRole, type ThingKind } from './thing/kind.js';
 export { FITTING_KINDS, type Hose, HOSE_KINDS, HOSE_USES, type Part, type PartDocument, PartSchema, VALVE_KINDS } from './thing/part.js';
 export type { End, HandTap, Line, LineDocument } from './thing/line.js';

@@ -2,6 +2,8 @@ import { type End, type EndThing, LINE_ROLES, type LineRole, type Rig, THING_LIS
 import { deckProblems } from './deck-wiring.js';
 import { energyProblems } from './energy-wiring.js';
 import type { Problem } from './read.js';
+import { entriesOf, type Lists, named, nameIn } from './refers.js';
+import type { Reference, ThingKind } from './thing/kind.js';
 
 const END_THINGS = (Object.keys(THINGS) as (keyof typeof THINGS)[]).filter((k): k is EndThing => 'starts' in THINGS[k]);
 
@@ -33,6 +35,25 @@ export const ASKED: Readonly<Record<string, readonly string[]>> = {
   lines: ['id', 'role', 'from', 'to', 'parts', 'taps'],
 };
 
+/** Entries of a list that name what is not there, or what another one names already. */
+function strayNames(rig: Lists, list: string, reference: Reference): Problem[] {
+  const entries = entriesOf(rig, list);
+  if (!entries.length) return [];
+  const there = named(rig, reference);
+  const taken = new Set<string>();
+  return entries.flatMap((x, i) => {
+    const id = nameIn(x, reference);
+    if (id === undefined) return [];
+    const path = `${list}.${i}.${reference.field}`;
+    const { single } = reference;
+    const own = (x['name'] as string | undefined) ?? x.id;
+    const out = there.has(id) ? [] : [problem('nowhere', path, reference.bound, reference.says(own, id))];
+    if (single && taken.has(id)) out.push(problem('twice', path, single.bound, single.says(id)));
+    taken.add(id);
+    return out;
+  });
+}
+
 /** Things that no assessment could make sense of: ids used twice, lines to things that are not there. */
 export function wiringProblems(rig: Rig): Problem[] {
   const out: Problem[] = [];
@@ -45,25 +66,14 @@ export function wiringProblems(rig: Rig): Problem[] {
       else seen.set(thing.id, path);
     });
 
+  for (const kind of Object.values(THINGS) as readonly ThingKind[])
+    for (const reference of kind.refers) out.push(...strayNames(rig, kind.list, reference));
+
   rig.reels.forEach((reel, i) => {
-    if (!rig.lines.some((l) => l.id === reel.line))
-      out.push(problem('nowhere', `reels.${i}.line`, 'a line', `Reel "${reel.name}" carries a line "${reel.line}" that is not there.`));
     if (!(reel.core < reel.flange))
       out.push(problem('above', `reels.${i}.core`, '< flange', `The core of reel "${reel.name}" must be smaller than its flange.`));
   });
-
-  const liquidMissing = (path: string, of: string, wanted: string | undefined): void => {
-    if (wanted !== undefined && !rig.liquids.some((l) => l.id === wanted))
-      out.push(problem('nowhere', path, 'a liquid', `${of} holds a liquid "${wanted}" that is not on the list.`));
-  };
-  rig.tanks.forEach((t, i) => liquidMissing(`tanks.${i}.holds`, `Tank "${t.name}"`, t.holds));
   rig.mixes.forEach((m, i) => {
-    liquidMissing(`mixes.${i}.stock`, `Mix "${m.name}"`, m.stock);
-    liquidMissing(`mixes.${i}.soap.liquid`, `Mix "${m.name}"`, m.soap?.liquid);
-    liquidMissing(`mixes.${i}.second.liquid`, `Mix "${m.name}"`, m.second?.liquid);
-    const outlet = m.injector?.outlet;
-    if (outlet !== undefined && !rig.outlets.some((o) => o.id === outlet) && !rig.sprayers.some((s) => s.id === outlet))
-      out.push(problem('nowhere', `mixes.${i}.injector.outlet`, 'a gun', `Mix "${m.name}" draws at a gun "${outlet}" that is not there.`));
     if ((m.way === 'downstream' || m.way === 'nozzle') && !m.injector)
       out.push(problem('missing', `mixes.${i}.injector`, 'an injector', `Mix "${m.name}" is drawn by an injector but has none.`));
   });

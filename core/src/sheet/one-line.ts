@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import type { AsTold } from '../working/figure.js';
 import type { Assessment } from '../subject/assessment.js';
 import { gaugeName } from '../electrics/index.js';
@@ -215,9 +216,5 @@ const HEAD: Readonly<Record<keyof WireRow, string>> = {
 /** The list as CSV (RFC 4180): quoted where it must be, never a formula. */
 export function wireCsv(rows: readonly WireRow[]): string {
   const keys = Object.keys(HEAD) as (keyof WireRow)[];
-  const cell = (text: string): string => {
-    const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
-    return /[",\r\n]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe;
-  };
-  return [keys.map((k) => HEAD[k]), ...rows.map((r) => keys.map((k) => r[k]))].map((row) => row.map(cell).join(',')).join('\r\n') + '\r\n';
+  return `${Papa.unparse([keys.map((k) => HEAD[k]), ...rows.map((r) => keys.map((k) => r[k]))], { escapeFormulae: true })}\r\n`;
 }

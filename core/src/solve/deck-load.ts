@@ -1,6 +1,5 @@
 import { WATER_KG_M3 } from '../fluid/water.js';
-import { equipmentOn, partBill } from '../catalogue/bill.js';
-import { equipmentOf } from '../catalogue/equipment.js';
+import { equipmentOn, massOf } from '../catalogue/pieces.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { densityOf, enginesOn } from '../energy/index.js';
 import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
@@ -56,7 +55,7 @@ function lineMass(line: Line): { readonly woundKg: number; readonly laidKg: numb
   let [woundKg, laidKg] = [0, 0];
   for (const part of line.parts) {
     const hose = part.kind === 'hose';
-    const mass = partBill(part).massKg + (hose ? (Math.PI / 4) * part.bore ** 2 * part.length * WATER_KG_M3 : 0);
+    const mass = massOf({ what: 'part', line, part }) + (hose ? (Math.PI / 4) * part.bore ** 2 * part.length * WATER_KG_M3 : 0);
     if (hose && part.use !== 'whip') woundKg += mass;
     else laidKg += mass;
   }
@@ -127,7 +126,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
 }
 
 /** Guns, lances and cleaners, kg. */
-const handMass = (rig: Rig): number => equipmentOn(rig).reduce((s, c) => s + (c.thing === undefined ? equipmentOf(c.kind, c.size).massKg : 0), 0);
+const handMass = (rig: Rig): number => equipmentOn(rig).reduce((s, c) => s + (c.thing === undefined ? massOf(c) : 0), 0);
 
 /** Point mass of what is in a tank at a level inside it, m. */
 export function liquidAt(load: TankLoad, levelM: number): PointMass {

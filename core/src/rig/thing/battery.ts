@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import type { ThingKind } from './kind.js';
+import { isAboard } from './vehicle.js';
 
 export const CHEMISTRIES = ['lead-acid', 'agm', 'lithium'] as const;
 export const SYSTEM_VOLTS = ['12', '24'] as const;
@@ -26,7 +27,26 @@ export const battery = v.strictObject({
   changeover: v.optional(id),
 });
 
-export const BATTERY = { list: 'batteries', word: 'battery' } as const satisfies ThingKind;
+export const BATTERY = {
+  list: 'batteries',
+  word: 'battery',
+  refers: [
+    {
+      field: 'changeover',
+      to: ['battery'],
+      gone: 'lets go',
+      bound: 'a battery',
+      says: (own, named) => `The change-over of "${own}" leads to "${named}", which is no battery.`,
+    },
+  ],
+  burns: false,
+  draws: false,
+  stands: isAboard,
+  served: true,
+  started: true,
+  melts: true,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Battery = v.InferOutput<typeof battery>;
 export type BatteryDocument = v.InferInput<typeof battery>;

@@ -13,6 +13,19 @@ export const booster = v.strictObject({
   openFlow: quantity('flow', '0.1 gpm', '200 gpm'),
 });
 
-export const BOOSTER = { list: 'boosters', word: 'booster', starts: ['feed', 'boost'], ends: ['feed', 'boost'] } as const satisfies ThingKind;
+export const BOOSTER = {
+  list: 'boosters',
+  word: 'booster',
+  starts: ['feed', 'boost'],
+  ends: ['feed', 'boost'],
+  refers: [],
+  burns: false,
+  draws: true,
+  stands: true,
+  served: false,
+  started: false,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Booster = v.InferOutput<typeof booster>;

@@ -20,7 +20,27 @@ export const burner = v.strictObject({
   current: v.optional(quantity('current', '0.5 A', '100 A')),
 });
 
-export const BURNER = { list: 'burners', word: 'burner' } as const satisfies ThingKind;
+export const BURNER = {
+  list: 'burners',
+  word: 'burner',
+  refers: [
+    {
+      field: 'machine',
+      to: ['machine'],
+      gone: 'goes',
+      bound: 'a machine',
+      says: (own, named) => `Burner "${own}" heats "${named}", which is no machine.`,
+      single: { bound: 'one burner', says: (named) => `"${named}" has two burners.` },
+    },
+  ],
+  burns: true,
+  draws: true,
+  stands: true,
+  served: true,
+  started: false,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Burner = v.InferOutput<typeof burner>;
 export type BurnerDocument = v.InferInput<typeof burner>;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { NO_PLACE, type ThingKind } from './kind.js';
 
 /**
  * What charges a battery, and when: an engine's coil and an alternator while their engine runs (all the working day where no
@@ -20,7 +20,17 @@ export const charger = v.strictObject({
   engine: v.optional(id),
 });
 
-export const CHARGER = { list: 'chargers', word: 'charger' } as const satisfies ThingKind;
+export const CHARGER = {
+  list: 'chargers',
+  word: 'charger',
+  refers: [
+    { field: 'battery', to: ['battery'], gone: 'goes', bound: 'a battery', says: (own, named) => `Charger "${own}" charges "${named}", which is no battery.` },
+    { field: 'engine', to: ['burns'], gone: 'goes', bound: 'an engine', says: (own, named) => `Charger "${own}" is driven by "${named}", which is no engine.` },
+  ],
+  burns: false,
+  draws: false,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Charger = v.InferOutput<typeof charger>;
 export type ChargerDocument = v.InferInput<typeof charger>;

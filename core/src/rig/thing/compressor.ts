@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { engine } from './engine.js';
-import { DRIVES } from './machine.js';
+import { type Drive, DRIVES, isEngine } from './machine.js';
 import type { ThingKind } from './kind.js';
 
 /** A piston compressor for air-operated pumps. */
@@ -21,7 +21,18 @@ export const compressor = v.strictObject({
   cutIn: v.optional(quantity('pressure', '10 psi', '290 psi')),
 });
 
-export const COMPRESSOR = { list: 'compressors', word: 'compressor' } as const satisfies ThingKind;
+export const COMPRESSOR = {
+  list: 'compressors',
+  word: 'compressor',
+  refers: [],
+  burns: (c: { readonly drive?: Drive | undefined }) => isEngine(c.drive),
+  draws: false,
+  stands: true,
+  served: true,
+  started: true,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Compressor = v.InferOutput<typeof compressor>;
 export type CompressorDocument = v.InferInput<typeof compressor>;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { NO_PLACE, type ThingKind } from './kind.js';
 
 export const LOAD_KINDS = ['lights', 'ignition', 'fuel-solenoid', 'fuel-pump', 'other'] as const;
 export type LoadKind = (typeof LOAD_KINDS)[number];
@@ -17,7 +17,14 @@ export const electricLoad = v.strictObject({
   engine: v.optional(id),
 });
 
-export const ELECTRIC_LOAD = { list: 'loads', word: 'load' } as const satisfies ThingKind;
+export const ELECTRIC_LOAD = {
+  list: 'loads',
+  word: 'load',
+  refers: [{ field: 'engine', to: ['burns'], gone: 'goes', bound: 'an engine', says: (own, named) => `"${own}" serves "${named}", which is no engine.` }],
+  burns: false,
+  draws: true,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type ElectricLoad = v.InferOutput<typeof electricLoad>;
 export type ElectricLoadDocument = v.InferInput<typeof electricLoad>;

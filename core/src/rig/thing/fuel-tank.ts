@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { FUEL_KINDS } from '../../fuel/index.js';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, type ThingKind } from './kind.js';
+import { isAboard } from './vehicle.js';
 
 const side = quantity('length', '1 in', '20 ft');
 
@@ -21,7 +22,16 @@ export const fuelTank = v.strictObject({
   vehicle: v.optional(v.boolean()),
 });
 
-export const FUEL_TANK = { list: 'fuelTanks', word: 'fuel tank' } as const satisfies ThingKind;
+export const FUEL_TANK = {
+  list: 'fuelTanks',
+  word: 'fuel tank',
+  ...ALONE,
+  stands: isAboard,
+  served: true,
+  started: false,
+  melts: true,
+  holdsFuel: true,
+} as const satisfies ThingKind;
 
 export type FuelTank = v.InferOutput<typeof fuelTank>;
 export type FuelTankDocument = v.InferInput<typeof fuelTank>;

@@ -26,6 +26,12 @@ export const GEAR_KINDS = [
   'tools',
 ] as const;
 export type GearKind = (typeof GEAR_KINDS)[number];
+export interface Kinded {
+  readonly kind: GearKind;
+}
+/** What a hand has to get at, and what an exhaust melts. */
+const SERVED: ReadonlySet<GearKind> = new Set(['box', 'bin', 'generator', 'fuel-can', 'extinguisher', 'first-aid']);
+const MELTING: ReadonlySet<GearKind> = new Set(['fuel-can', 'spare-hose', 'protective']);
 
 const side = quantity('length', '1 in', '40 ft');
 
@@ -49,7 +55,18 @@ export const gear = v.strictObject({
   engine: v.optional(engine),
 });
 
-export const GEAR = { list: 'gear', word: 'gear' } as const satisfies ThingKind;
+export const GEAR = {
+  list: 'gear',
+  word: 'gear',
+  refers: [],
+  burns: (g: Kinded) => g.kind === 'generator',
+  draws: false,
+  stands: true,
+  served: (g: Kinded) => SERVED.has(g.kind),
+  started: false,
+  melts: (g: Kinded) => MELTING.has(g.kind),
+  holdsFuel: (g: Kinded) => g.kind === 'fuel-can',
+} as const satisfies ThingKind;
 
 export type Gear = v.InferOutput<typeof gear>;
 export type GearDocument = v.InferInput<typeof gear>;

@@ -23,7 +23,7 @@ import { SPIGOT } from './spigot.js';
 import { SPRAYER } from './sprayer.js';
 import { TANK } from './tank.js';
 
-/** Every kind of thing that a rig has a list of. What a kind is, which lines meet it and its words are told in its file. */
+/** Every kind of thing that a rig has a list of. All that is the same about every one of a kind is told in its file. */
 export const THINGS = {
   spigot: SPIGOT,
   tank: TANK,
@@ -36,7 +36,6 @@ export const THINGS = {
   sprayer: SPRAYER,
   liquid: LIQUID,
   reel: REEL,
-  gear: GEAR,
   'fuel-tank': FUEL_TANK,
   'fuel-line': FUEL_LINE,
   battery: BATTERY,
@@ -45,12 +44,15 @@ export const THINGS = {
   wire: WIRE,
   load: ELECTRIC_LOAD,
   compressor: COMPRESSOR,
+  gear: GEAR,
   receiver: RECEIVER,
   'air-line': AIR_LINE,
   burner: BURNER,
 } as const satisfies Readonly<Record<string, ThingKind>>;
 
 export type Thing = keyof typeof THINGS;
+/** A kind of which some stand on the deck. */
+export type DeckThing = { [K in Thing]: (typeof THINGS)[K]['stands'] extends false ? never : K }[Thing];
 /** A kind that a line may start or end at. */
 export type EndThing = { [K in Thing]: (typeof THINGS)[K] extends { readonly starts: unknown } ? K : never }[Thing];
 /** Where a line begins or ends: a thing, or the open air. */

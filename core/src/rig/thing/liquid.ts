@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { LIQUID_KINDS } from '../../chemistry/compatibility.js';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, NO_PLACE, type ThingKind } from './kind.js';
 
 /** Something carried in a tank, a drum or a bucket. */
 export const liquid = v.strictObject({
@@ -28,7 +28,12 @@ export const liquid = v.strictObject({
   useBy: v.optional(quantity('time', '10 min', '365 d')),
 });
 
-export const LIQUID = { list: 'liquids', word: 'liquid' } as const satisfies ThingKind;
+export const LIQUID = {
+  list: 'liquids',
+  word: 'liquid',
+  ...ALONE,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Liquid = v.InferOutput<typeof liquid>;
 export type LiquidDocument = v.InferInput<typeof liquid>;

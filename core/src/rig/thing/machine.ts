@@ -7,6 +7,8 @@ import type { ThingKind } from './kind.js';
 /** What turns a pump: an engine of its own, a motor on the mains, or the vehicle. Left out, a petrol engine. */
 export const DRIVES = ['petrol', 'diesel', 'electric', 'vehicle'] as const;
 export type Drive = (typeof DRIVES)[number];
+/** Whether it burns fuel of its own. */
+export const isEngine = (drive: Drive | undefined): boolean => drive === undefined || drive === 'petrol' || drive === 'diesel';
 
 /** How the vehicle turns a pump: a shaft off its gearbox, or oil. */
 export const TAKE_OFFS = ['shaft', 'hydraulic'] as const;
@@ -51,6 +53,14 @@ export const MACHINE = {
   word: 'machine',
   starts: ['pressure', 'bypass'],
   ends: ['fill', 'feed', 'boost', 'bypass'],
+  refers: [],
+  burns: (m: { readonly drive?: Drive | undefined }) => isEngine(m.drive),
+  draws: false,
+  stands: true,
+  served: true,
+  started: true,
+  melts: false,
+  holdsFuel: false,
 } as const satisfies ThingKind;
 
 export type Machine = v.InferOutput<typeof machine>;

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { height, id, name } from '../fields.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, type ThingKind } from './kind.js';
 
 /** Where lines join: a header, a tee to two guns. */
 export const manifold = v.strictObject({ id, name, height });
@@ -10,6 +10,12 @@ export const MANIFOLD = {
   word: 'header',
   starts: ['fill', 'feed', 'boost', 'pressure'],
   ends: ['fill', 'feed', 'boost', 'pressure'],
+  ...ALONE,
+  stands: true,
+  served: false,
+  started: false,
+  melts: false,
+  holdsFuel: false,
 } as const satisfies ThingKind;
 
 export type Manifold = v.InferOutput<typeof manifold>;

@@ -42,7 +42,49 @@ export const mix = v.strictObject({
   left: v.optional(v.strictObject({ volume: quantity('volume', '0 gal', '2000 gal'), strength: quantity('ratio', '0 %', '15 %') })),
 });
 
-export const MIX = { list: 'mixes', word: 'mix', starts: ['chemical'], ends: ['chemical'] } as const satisfies ThingKind;
+export const MIX = {
+  list: 'mixes',
+  word: 'mix',
+  starts: ['chemical'],
+  ends: ['chemical'],
+  refers: [
+    {
+      field: 'stock',
+      to: ['liquid'],
+      gone: 'seen to',
+      bound: 'a liquid',
+      says: (own, named) => `Mix "${own}" holds a liquid "${named}" that is not on the list.`,
+    },
+    {
+      field: 'soap.liquid',
+      to: ['liquid'],
+      gone: 'seen to',
+      bound: 'a liquid',
+      says: (own, named) => `Mix "${own}" holds a liquid "${named}" that is not on the list.`,
+    },
+    {
+      field: 'second.liquid',
+      to: ['liquid'],
+      gone: 'seen to',
+      bound: 'a liquid',
+      says: (own, named) => `Mix "${own}" holds a liquid "${named}" that is not on the list.`,
+    },
+    {
+      field: 'injector.outlet',
+      to: ['outlet', 'sprayer'],
+      gone: 'seen to',
+      bound: 'a gun',
+      says: (own, named) => `Mix "${own}" draws at a gun "${named}" that is not there.`,
+    },
+  ],
+  burns: false,
+  draws: true,
+  stands: true,
+  served: true,
+  started: false,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Mix = v.InferOutput<typeof mix>;
 export type MixDocument = v.InferInput<typeof mix>;

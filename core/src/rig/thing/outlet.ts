@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, NO_PLACE, type ThingKind } from './kind.js';
 
 /** Kinds of surface with a limit of their own (assumptions `surface-…`). */
 export const SURFACES = ['vehicle', 'wood', 'render', 'stone', 'concrete', 'glass'] as const;
@@ -24,7 +24,14 @@ export const outlet = v.strictObject({
   width: v.optional(quantity('length', '4 in', '10 ft')),
 });
 
-export const OUTLET = { list: 'outlets', word: 'gun', starts: [], ends: ['pressure'] } as const satisfies ThingKind;
+export const OUTLET = {
+  list: 'outlets',
+  word: 'gun',
+  starts: [],
+  ends: ['pressure'],
+  ...ALONE,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Outlet = v.InferOutput<typeof outlet>;
 export type OutletDocument = v.InferInput<typeof outlet>;

@@ -6,7 +6,26 @@ import type { ThingKind } from './kind.js';
 /** An air receiver behind a compressor. */
 export const receiver = v.strictObject({ id, name, volume: quantity('volume', '0.1 gal', '500 gal'), compressor: id });
 
-export const RECEIVER = { list: 'receivers', word: 'air receiver' } as const satisfies ThingKind;
+export const RECEIVER = {
+  list: 'receivers',
+  word: 'air receiver',
+  refers: [
+    {
+      field: 'compressor',
+      to: ['compressor'],
+      gone: 'goes',
+      bound: 'a compressor',
+      says: (own, named) => `Receiver "${own}" stands behind "${named}", which is no compressor.`,
+    },
+  ],
+  burns: false,
+  draws: false,
+  stands: true,
+  served: true,
+  started: false,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Receiver = v.InferOutput<typeof receiver>;
 export type ReceiverDocument = v.InferInput<typeof receiver>;

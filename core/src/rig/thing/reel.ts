@@ -25,7 +25,20 @@ export const reel = v.strictObject({
   motor: v.optional(quantity('current', '1 A', '200 A')),
 });
 
-export const REEL = { list: 'reels', word: 'reel' } as const satisfies ThingKind;
+export const REEL = {
+  list: 'reels',
+  word: 'reel',
+  refers: [
+    { field: 'line', to: ['line'], gone: 'seen to', bound: 'a line', says: (own, named) => `Reel "${own}" carries a line "${named}" that is not there.` },
+  ],
+  burns: false,
+  draws: true,
+  stands: true,
+  served: true,
+  started: false,
+  melts: true,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type Reel = v.InferOutput<typeof reel>;
 export type ReelDocument = v.InferInput<typeof reel>;

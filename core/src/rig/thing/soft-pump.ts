@@ -24,7 +24,20 @@ export const softPump = v.strictObject({
   engine: v.optional(engine),
 });
 
-export const SOFT_PUMP = { list: 'softPumps', word: 'soft wash pump', starts: ['chemical'], ends: ['chemical'] } as const satisfies ThingKind;
+export const SOFT_PUMP = {
+  list: 'softPumps',
+  word: 'soft wash pump',
+  starts: ['chemical'],
+  ends: ['chemical'],
+  refers: [],
+  burns: (p: { readonly kind: string }) => p.kind === 'engine',
+  draws: true,
+  stands: true,
+  served: true,
+  started: false,
+  melts: false,
+  holdsFuel: false,
+} as const satisfies ThingKind;
 
 export type SoftPump = v.InferOutput<typeof softPump>;
 export type SoftPumpDocument = v.InferInput<typeof softPump>;

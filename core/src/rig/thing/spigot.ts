@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { height, id, list, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, NO_PLACE, type ThingKind } from './kind.js';
 
 /** A tap of the customer, measured by timed buckets. */
 export const spigot = v.strictObject({
@@ -23,6 +23,13 @@ export const spigot = v.strictObject({
   ),
 });
 
-export const SPIGOT = { list: 'spigots', word: 'spigot', starts: ['fill', 'feed', 'chemical'], ends: [] } as const satisfies ThingKind;
+export const SPIGOT = {
+  list: 'spigots',
+  word: 'spigot',
+  starts: ['fill', 'feed', 'chemical'],
+  ends: [],
+  ...ALONE,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Spigot = v.InferOutput<typeof spigot>;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ALONE, NO_PLACE, type ThingKind } from './kind.js';
 
 /** What a soft wash pump ends in. */
 export const sprayer = v.strictObject({
@@ -15,6 +15,13 @@ export const sprayer = v.strictObject({
   resin: v.optional(v.strictObject({ volume: quantity('volume', '0.1 L', '200 L'), capacity: quantity('density', '1000 gr/ft³', '40000 gr/ft³') })),
 });
 
-export const SPRAYER = { list: 'sprayers', word: 'soft wash gun', starts: [], ends: ['chemical'] } as const satisfies ThingKind;
+export const SPRAYER = {
+  list: 'sprayers',
+  word: 'soft wash gun',
+  starts: [],
+  ends: ['chemical'],
+  ...ALONE,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Sprayer = v.InferOutput<typeof sprayer>;

@@ -51,6 +51,22 @@ export const TANK = {
   word: 'tank',
   starts: ['tie', 'feed', 'boost', 'dump', 'chemical'],
   ends: ['fill', 'tie', 'bypass', 'chemical'],
+  refers: [
+    {
+      field: 'holds',
+      to: ['liquid'],
+      gone: 'seen to',
+      bound: 'a liquid',
+      says: (own, named) => `Tank "${own}" holds a liquid "${named}" that is not on the list.`,
+    },
+  ],
+  burns: false,
+  draws: false,
+  stands: true,
+  served: false,
+  started: false,
+  melts: true,
+  holdsFuel: false,
 } as const satisfies ThingKind;
 
 export type Tank = v.InferOutput<typeof tank>;

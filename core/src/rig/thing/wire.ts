@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { NO_PLACE, type ThingKind } from './kind.js';
 
 /** Cables that are sold, AWG. */
 export const GAUGES = ['18', '16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'] as const;
@@ -24,7 +24,30 @@ export const wire = v.strictObject({
   colour: v.optional(name),
 });
 
-export const WIRE = { list: 'wires', word: 'cable' } as const satisfies ThingKind;
+export const WIRE = {
+  list: 'wires',
+  word: 'cable',
+  refers: [
+    {
+      field: 'from',
+      to: ['battery', 'panel'],
+      gone: 'goes',
+      bound: 'a battery or a panel',
+      says: (own, named) => `Cable "${own}" starts at "${named}", which is no battery and no panel.`,
+    },
+    {
+      field: 'to',
+      to: ['panel', 'draws', 'burns'],
+      gone: 'goes',
+      bound: 'a panel or a load',
+      says: (own, named) => `Cable "${own}" leads to "${named}", which draws nothing.`,
+      single: { bound: 'one cable', says: (named) => `"${named}" hangs on two cables.` },
+    },
+  ],
+  burns: false,
+  draws: false,
+  ...NO_PLACE,
+} as const satisfies ThingKind;
 
 export type Wire = v.InferOutput<typeof wire>;
 export type WireDocument = v.InferInput<typeof wire>;

@@ -1,5 +1,5 @@
 import type { Rig } from '../../rig/schema.js';
-import { burnsFuel } from '../../rig/energy-wiring.js';
+import { burnsFuel } from '../../rig/refers.js';
 import { when } from '../caution.js';
 import type { Caution } from '../finding.js';
 

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../../assumption/register.js';
-import { partBill } from '../../catalogue/bill.js';
+import { massOf } from '../../catalogue/pieces.js';
 import { lineVolume, partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { reelCapacity } from '../../hydraulics/outflow.js';
@@ -27,7 +27,7 @@ export function assessReel(cases: Cases, reel: Reel, lineFlow: Readonly<Record<s
   const capacityM = reelCapacity(reel.flange, reel.core, reel.width, outsideM, values['reel-winding']);
   const wrapsPerLayer = Math.max(Math.floor(reel.width / outsideM), 1);
   const { layers, woundM } = wind(hoseM, reel.core, wrapsPerLayer, outsideM);
-  const dry = hoses.reduce((s, h) => s + partBill(h).massKg, 0);
+  const dry = hoses.reduce((s, h) => s + massOf({ what: 'part', line, part: h }), 0);
   const volume = lineVolume(hoses);
   const solved = cases.asDrawn;
   const flow = flowing(lineFlow[line.id] ?? 0);
