@@ -66,6 +66,9 @@ const PIECES_OF: { readonly [K in Thing]: (x: EntryOf<K>, rig: Rig) => readonly 
   wire: none,
 };
 
+/** Kinds that are any: nobody looks at the lists of the others. */
+const OF_PIECES = (Object.keys(THINGS) as Thing[]).filter((kind) => PIECES_OF[kind] !== none);
+
 /** Everything on a rig that is bought, carried and fitted: bill, weight and lists are made of it. A rig as read never changes: it is listed once. */
 export function pieces(rig: Rig): readonly Piece[] {
   let known = LISTED.get(rig);
@@ -76,7 +79,7 @@ const LISTED = new WeakMap<Rig, readonly Piece[]>();
 
 function listed(rig: Rig): readonly Piece[] {
   const out: Piece[] = [];
-  for (const kind of Object.keys(THINGS) as Thing[]) {
+  for (const kind of OF_PIECES) {
     const own = PIECES_OF[kind] as (x: unknown, rig: Rig) => readonly Piece[];
     for (const x of rig[THINGS[kind].list]) out.push(...own(x, rig));
   }
