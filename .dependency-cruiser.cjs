@@ -1,5 +1,6 @@
 // Arrows point one way: web, server and cli to core; inside core: down to quantity.
 const order = [
+  'locale',
   'quantity',
   'fluid',
   'hydraulics',

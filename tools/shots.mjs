@@ -50,7 +50,7 @@ const views = [
 /** Until nothing on the page is still being drawn, judged or sampled. */
 const settled = (page) =>
   page
-    .waitForFunction(() => !/Working it out…|Drawing…|Trying fixes…|being judged|Being judged|Sampling days/.test(document.body.innerText), undefined, {
+    .waitForFunction(() => !/Working it out…|Drawing…|Trying fixes…|being judged|Checking…|Sampling days/.test(document.body.innerText), undefined, {
       timeout: 60_000,
     })
     .catch(() => console.log(`${page.url()} did not come to rest in a minute.`));

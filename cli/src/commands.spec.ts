@@ -23,7 +23,7 @@ describe('pozzo assess', () => {
     expect(r.stdout).not.toContain('null,');
   });
   test('and as text in either system', () => {
-    expect(run(['assess', rig, '--text']).stdout).toMatch(/Pontoon skid: Tight\n4.5.% of days go short of water[\s\S]*gpm/);
+    expect(run(['assess', rig, '--text']).stdout).toMatch(/Pontoon skid: Tight\n4.5% of days go short of water[\s\S]*gpm/);
     expect(run(['assess', rig, '--text', '--metric']).stdout).toContain('L/min');
   });
   test('with fixes on request', () => {
@@ -34,7 +34,7 @@ describe('pozzo assess', () => {
     expect(r.fixes.length).toBeGreaterThan(0);
     expect(r.fixes.some((f: { title: string }) => /^A \d+\u00a0gal tank lasts the job/.test(f.title))).toBe(true);
     const metric = JSON.parse(run(['assess', file('weak.json', JSON.stringify(weak)), '--fixes', '--metric']).stdout);
-    expect(metric.fixes.some((f: { title: string }) => /^A \d+\u00a0L tank lasts the job/.test(f.title))).toBe(true);
+    expect(metric.fixes.some((f: { title: string }) => /^A [\d,]+\u00a0L tank lasts the job/.test(f.title))).toBe(true);
   });
 });
 
@@ -125,7 +125,7 @@ describe('pozzo day', () => {
     const { seasons } = JSON.parse(run(['day', path, '--days', '160']).stdout).sample as { seasons: { season: string; short: { chance: number } }[] };
     expect(seasons.map((s) => s.season)).toEqual(['spring', 'summer', 'autumn', 'winter']);
     expect(seasons[3].short.chance).toBeGreaterThan(seasons[1].short.chance);
-    expect(run(['day', path, '--days', '160', '--text']).stdout).toMatch(/\n {2}winter: short on \d+ % of its \d+ days/);
+    expect(run(['day', path, '--days', '160', '--text']).stdout).toMatch(/\n {2}winter: short on \d+% of its \d+ days/);
   });
   test.each([
     [['day'], 'day takes one rig file.'],
@@ -163,8 +163,8 @@ describe('pozzo solve', () => {
 
 describe('bad input ends with 1 and one line', () => {
   test.each<[string, string[], RegExp]>([
-    ['no command', ['frobnicate'], /There is no command "frobnicate"/],
-    ['a prototype name', ['constructor'], /There is no command/],
+    ['no command', ['frobnicate'], /Unknown command "frobnicate"/],
+    ['a prototype name', ['constructor'], /Unknown command/],
     ['no file', ['assess'], /one rig file/],
     ['a missing file', ['assess', '/nowhere/rig.json'], /There is no file/],
     ['a folder', ['assess', folder], /cannot be read/],

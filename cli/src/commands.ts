@@ -183,11 +183,11 @@ function ran(args: readonly string[]): Outcome {
   if (name === undefined || name === '--help' || name === 'help') return { stdout: USAGE, stderr: '', exit: name === undefined ? 1 : 0 };
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
   try {
-    if (!command) throw new InputError(`There is no command "${name.slice(0, 60)}". There is ${[...Object.keys(COMMANDS), ...KEEPING].join(', ')}.`);
+    if (!command) throw new InputError(`Unknown command "${name.slice(0, 60)}". There is ${[...Object.keys(COMMANDS), ...KEEPING].join(', ')}.`);
     const said = command(rest);
     return typeof said === 'string' ? { stdout: said, stderr: '', exit: 0 } : { stdout: said.text, stderr: '', exit: said.exit };
   } catch (error) {
     if (error instanceof InputError) return { stdout: '', stderr: error.message.replace(/\s*\n\s*/g, ' '), exit: 1 };
-    return { stdout: '', stderr: `Pozzo failed inside: ${(error as Error).stack ?? String(error)}`, exit: 2 };
+    return { stdout: '', stderr: `Internal error: ${(error as Error).stack ?? String(error)}`, exit: 2 };
   }
 }

@@ -1,3 +1,4 @@
+export * from './locale/index.js';
 export * from './quantity/index.js';
 export { finished, telling } from './steps.js';
 export * from './fluid/index.js';

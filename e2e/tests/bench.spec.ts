@@ -115,9 +115,9 @@ test('by keyboard alone: from an empty page to a rig whose tank is sized', async
   await page.goto(`${server.url}/new`);
   await expect(page.getByRole('heading', { name: 'New build' })).toBeVisible();
   await page.keyboard.press('Tab');
-  await press('To the work', 2);
+  await press('Skip to content', 2);
   await press(/^\+?\s*Empty/, 6);
-  for (const step of ['Put in a tank', 'Put in a machine', 'Connect a tap']) {
+  for (const step of ['Add a tank', 'Put in a machine', 'Connect a tap']) {
     await expect(page.getByRole('button', { name: step })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await press(step, 25);
@@ -171,8 +171,8 @@ test('the keys are listed, letters can be turned off, the guide opens at the sta
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Next station');
   await expectAccessible(page);
-  await page.getByLabel('Single letters work as keys').click();
-  await expect(page.getByLabel('Single letters work as keys')).not.toBeChecked();
+  await page.getByLabel('Use single-letter shortcuts').click();
+  await expect(page.getByLabel('Use single-letter shortcuts')).not.toBeChecked();
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('w');
@@ -245,14 +245,14 @@ test('an empty page says what to do first, and calls nothing well', async ({ pag
   await page.goto(`${server.url}/new`);
   await expectAccessible(page);
   await page.getByRole('button', { name: /Empty/ }).click();
-  await expect(page.getByRole('button', { name: 'Put in a tank' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Add a tank' })).toBeVisible();
   await expect(headline(page)).toHaveText('No machine yet: nothing asks for water.');
   await expect(page.locator('.verdict')).not.toContainText('Fed');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Put in a machine' }).click();
-  await page.getByRole('button', { name: 'Put in a tank' }).click();
+  await page.getByRole('button', { name: 'Add a tank' }).click();
   await expect(page.locator('pz-folded-waterway .row')).toHaveCount(1);
-  await page.getByRole('button', { name: 'That is all' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.locator('pz-start section')).toHaveCount(0);
   await openStation(page, 'Tanks');
   await expect(page.locator('pz-tanks-station')).toContainText('Water on board');

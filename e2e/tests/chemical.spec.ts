@@ -14,15 +14,15 @@ test('a metering valve opened too far is too strong; the setting offered brings 
 test('SH and acid in one pump are a stop with the reason; undo takes it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/liquids?of=soap`);
   await choose(page, 'Kind', 'Acid');
-  await expect(page.locator('.verdict')).toContainText('Stop');
+  await expect(page.locator('.verdict')).toContainText('Unsafe');
   await expect(headline(page)).toContainText('chlorine gas');
   await expect(page.getByRole('row', { name: /SH and Soap/ })).toContainText('Never');
   await page.getByLabel('Kind', { exact: true }).blur();
   await page.keyboard.press('Control+z');
-  await expect(page.locator('.verdict')).not.toContainText('Stop');
+  await expect(page.locator('.verdict')).not.toContainText('Unsafe');
 });
 
-test('what was titrated today overrules the reckoning and weakens the mix', async ({ page, server }) => {
+test('what was titrated today overrides the estimate and weakens the mix', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/liquids?of=sh`);
   await page.getByLabel(/Titrated today/).fill('6 %');
   await expect(headline(page)).toContainText(/reaches the wall at|is at 6/);
@@ -52,7 +52,7 @@ test('a first mix is put on a rig that had none', async ({ page, server }) => {
 
 test('a soft wash pump shows its duty, and the chemical stations are accessible', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/machines?of=small-pump`);
-  await expect(page.locator('pz-soft-pump-panel')).toContainText('through its real hose');
+  await expect(page.locator('pz-soft-pump-panel')).toContainText('through this hose');
   await expectAccessible(page);
   for (const name of ['mix', 'liquids', 'brief']) {
     await page.goto(`${server.url}/rig/crew/${name}`);
@@ -65,11 +65,11 @@ test('a tank of chemicals tells its days of work; a bund too small for it is tol
   await page.goto(`${server.url}/rig/depot-box/tanks?of=batch-tank`);
   await expect(page.getByRole('heading', { name: 'Batch on board' })).toBeVisible();
   await expect(page.locator('pz-chemical-tank')).toContainText(/112.gal, 979.lb: lasts 1\.9.days of work/);
-  await page.getByLabel(/Bund under it/).fill('40 gal');
+  await page.getByLabel(/Containment tray/).fill('40 gal');
   await expect(headline(page)).toContainText('The bund under Mix tank holds 40');
   await page.getByRole('button', { name: 'Try it: A bund of 125 gal' }).click();
   await expect(headline(page)).toContainText('Every pump is fed');
-  await expect(page.getByLabel(/Bund under it/)).toHaveValue('125 gal');
+  await expect(page.getByLabel(/Containment tray/)).toHaveValue('125 gal');
   await expectAccessible(page);
   await saved(page);
 });

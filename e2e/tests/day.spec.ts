@@ -5,7 +5,7 @@ const verdict = 'pz-day-station section.does h2';
 test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server }) => {
   await page.goto(server.url);
   await newBuild(page, 'Empty');
-  for (const step of ['Put in a tank', 'Put in a machine', 'Connect a tap']) await page.getByRole('button', { name: step }).click();
+  for (const step of ['Add a tank', 'Put in a machine', 'Connect a tap']) await page.getByRole('button', { name: step }).click();
   await expect(page.locator('pz-folded-waterway .row')).toHaveCount(1);
   await openStation(page, 'Brief');
   await page.getByLabel('Build', { exact: true }).fill('Quay skid');
@@ -13,20 +13,20 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   await page.getByRole('link', { name: 'Open the day board' }).click();
 
   // The day: the usual one written down, a large driveway after it, the spigots as the customer finds them.
-  await page.getByRole('button', { name: 'Write the day down' }).click();
+  await page.getByRole('button', { name: 'Customize this day' }).click();
   await page.getByRole('button', { name: 'Large driveway' }).click();
   await expect(page.locator('pz-day-board .job')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Give their flows' }).click();
+  await page.getByRole('button', { name: 'Enter flows' }).click();
   await page.getByLabel('Poorest', { exact: true }).fill('2 gpm');
   await page.getByLabel('Best', { exact: true }).fill('7 gpm');
   await expect(page.locator(verdict).first()).toContainText(/\d.*% of days go short of water/);
   await expect(page.locator('.sampled')).toContainText(/days sampled.*95 % sure/);
 
   // The tank that would do.
-  await page.getByRole('button', { name: 'Find the tank that would do' }).click();
+  await page.getByRole('button', { name: 'Find the right tank size' }).click();
   const take = page.getByRole('button', { name: /^Make it \d+/ });
   await expect(take).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('tab', { name: 'What moves it' }).click();
+  await page.getByRole('tab', { name: 'What matters most' }).click();
   await expect(page.getByText('What moves the answer most')).toBeVisible();
   await page.getByRole('tab', { name: 'Sizing', exact: true }).click();
   await take.click();
@@ -93,7 +93,7 @@ test('the board by keyboard: pick, move, pass, stretch, remove, undo', async ({ 
 test('the board by mouse: a longer phase, another order', async ({ page, server }) => {
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto(`${server.url}/rig/depot-service/day`);
-  await page.getByRole('button', { name: 'Write the day down' }).click();
+  await page.getByRole('button', { name: 'Customize this day' }).click();
   await page.locator('[data-block="0:2"]').click();
   const takes = page.getByLabel('Takes', { exact: true });
   await expect(takes).toHaveValue('40 min');
@@ -138,28 +138,28 @@ test('a minute of the day shows on the waterway, the side view and the levels; e
 test('many days are sampled in the background, can be stopped, and the page answers meanwhile', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/day`);
   await expect(page.locator('.sampled')).toContainText('95 % sure');
-  await page.getByRole('button', { name: 'Sample 10 000 days' }).click();
+  await page.getByRole('button', { name: 'Run 10,000 days' }).click();
   await expect(page.getByRole('progressbar', { name: 'Sampling days' })).toBeVisible();
   await page.getByLabel('Minute of the day').fill('400');
   await expect(page.locator('pz-minute-panel')).toContainText('At ');
   await expect(page.getByRole('progressbar', { name: 'Sampling days' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.locator('.sampled')).toContainText('stopped');
 });
 
 test('seasons, sites and refill places are the customer’s own; what does not reach is told, and all is there after a reload', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/hill-village/day`);
   await choose(page, 'The rig works in', 'the whole year');
-  await expect(page.getByText('Water from 41\u00a0°F to 86\u00a0°F.')).toBeVisible();
+  await expect(page.getByText('Water from 41°F to 86°F.')).toBeVisible();
   await page.locator('[data-block="1:1"]').click();
   await expect(page.getByRole('heading', { name: 'Phase: Refill' })).toBeVisible();
   await expect(page.getByLabel('In hand', { exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Add a refill place' }).click();
   await page.getByRole('group', { name: 'Refill place 2' }).getByLabel('Flow', { exact: true }).fill('60 gpm');
   await choose(page, 'Where', 'Refill place 2');
-  await page.getByRole('button', { name: 'Give their distances and heights' }).click();
+  await page.getByRole('button', { name: 'Enter distances and heights' }).click();
   await page.getByRole('textbox', { name: /^Farthest corner/ }).fill('900 ft');
-  await expect(page.getByText(/On [\d.]+.% of days Gun does not reach the work/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/On [\d.]+% of days Gun does not reach the work/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('textbox', { name: /^Nearest corner/ }).fill('2000 ft');
   await expect(page.getByRole('alert').filter({ hasText: 'The usual distance lies between' })).toBeVisible();
   await page.getByRole('textbox', { name: /^Nearest corner/ }).fill('20 ft');
@@ -186,7 +186,7 @@ test('day and options are accessible in light and dark, and fit a tablet', async
     await page.goto(`${server.url}/rig/dairy/day`);
     await expect(page.locator('.sampled')).toContainText('95 % sure');
     await page
-      .getByRole('button', { name: 'Write the day down' })
+      .getByRole('button', { name: 'Customize this day' })
       .or(page.getByRole('heading', { name: 'Job', exact: true }))
       .first()
       .click();

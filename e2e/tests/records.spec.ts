@@ -31,7 +31,7 @@ test('the workshop: name, address, currency and logo are kept, by whom is in its
   await page.getByRole('link', { name: 'History of this workshop' }).click();
   await expect(page.getByText('by Crew A').first()).toBeVisible();
   await page
-    .getByRole('button', { name: /^Take back/ })
+    .getByRole('button', { name: /^Restore/ })
     .last()
     .click();
   await expect(page.getByRole('heading', { name: 'Workshop' })).toBeVisible();
@@ -52,7 +52,7 @@ test('the workshop in two tabs: the second is asked; and with the server away an
   await saved(page);
   await server.kill('SIGKILL');
   await name(page).fill('While it was away');
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   await server.start();
   await page.goto(server.url);
   await expect

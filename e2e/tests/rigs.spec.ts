@@ -10,7 +10,7 @@ test('every starting layout opens with no pump starved, and shows each of its ma
     await page.goto(`${server.url}/rig/${id}`);
     // The words fit what is told of: none is starved, far off, over or missing.
     // The two batch tanks weigh too much for their single axle: that is their lesson.
-    await expect(page.locator('.verdict')).toContainText(id === 'park-trailer' ? /^\s*Stop/ : /^\s*(Fed|Tight|Off|At its limit|To mend)/);
+    await expect(page.locator('.verdict')).toContainText(id === 'park-trailer' ? /^\s*Unsafe/ : /^\s*(Fed|Tight|Off|Near limit|Needs work)/);
     await expect(page.locator('pz-waterway .row').first()).toBeVisible();
     await expect(page.locator('pz-waterway')).not.toContainText('no water');
   }
@@ -43,17 +43,17 @@ test('a header, a booster and a switched inlet are put in by hand', async ({ pag
   await page.getByRole('radio', { name: 'Water' }).click();
   await expect(page.getByRole('radio', { name: 'Water' })).toBeChecked();
   await expect(headline(page)).toHaveText(FED);
-  await page.getByRole('button', { name: 'Put in a booster' }).click();
+  await page.getByRole('button', { name: 'Add a booster pump' }).click();
   await expect(page.locator('pz-waterway')).toContainText('boosted');
   await page.getByRole('button', { name: 'Take the booster out' }).click();
-  await page.getByRole('button', { name: 'Put in a header' }).click();
+  await page.getByRole('button', { name: 'Add a manifold' }).click();
   await expect(page.locator('pz-line-editor')).toHaveCount(2);
   await expectAccessible(page);
 });
 
 test('one gun split to two: half the flow turns back when one is open', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/guns`);
-  await page.getByRole('button', { name: 'Split to a second gun' }).click();
+  await page.getByRole('button', { name: 'Tee off a second gun' }).click();
   await unfold(page);
   await expect(page.locator('pz-waterway a.pipe.hose')).toHaveCount(2);
   await openStation(page, 'Machines');

@@ -145,7 +145,7 @@ test('the server dies while you work: edits are kept here, then saved; nothing a
   await saved(page);
   await server.kill('SIGKILL');
   await page.getByLabel('Customer').fill('Marina, north quay');
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   await server.start();
   await saved(page);
   await page.reload();
@@ -160,7 +160,7 @@ test('two tabs save the same build: both versions are shown, the person chooses'
   await other.getByLabel('Longest job').fill('90 min');
   await saved(other);
   await page.getByLabel('Customer').fill('Harbour office');
-  const clash = page.getByRole('alertdialog', { name: 'Saved elsewhere too' });
+  const clash = page.getByRole('alertdialog', { name: 'Conflict: also saved elsewhere' });
   await expect(clash).toContainText('90 min');
   await expect(clash).toContainText('Harbour office');
   await clash.getByRole('button', { name: 'Keep mine' }).click();
@@ -197,10 +197,10 @@ test('show the working, hold figures, swap units', async ({ page, server }) => {
   const working = page.getByRole('region', { name: 'Working' });
   await expect(working).toContainText('margin = the lesser of NPSHa − NPSHr and H_in − H_min');
   await expect(working).toContainText('Hydraulic Institute');
-  await page.getByRole('button', { name: 'Hold figures' }).click();
+  await page.getByRole('button', { name: 'Compare from here' }).click();
   await page.getByLabel('Pump draws').fill('9 gpm');
   await expect(page.locator('.change').first()).toContainText(/^[+−]/);
-  await page.getByRole('button', { name: 'Let figures go' }).click();
+  await page.getByRole('button', { name: 'Stop comparing' }).click();
   await expect(page.locator('.change')).toHaveCount(0);
   await page.getByRole('button', { name: /^Units/ }).click();
   await expect(page.locator('pz-waterway')).toContainText('L/min');

@@ -4,7 +4,7 @@ test('a nozzle’s flow, any unit as typed, both ways round', async ({ page, ser
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Quick sums' }).click();
   await page.getByLabel('Nozzle number', { exact: true }).fill('4');
-  await expect(page.getByText('Still wanted: pressure at the nozzle.')).toBeVisible();
+  await expect(page.getByText('Still needed: pressure at the nozzle.')).toBeVisible();
   await page.getByLabel('Pressure at the nozzle', { exact: true }).fill('3000 psi');
   await expect(page.getByRole('region', { name: 'Result' })).toContainText('3.46');
   await page.getByLabel('Pressure at the nozzle', { exact: true }).fill('206.8 bar');

@@ -29,7 +29,7 @@ interface Book {
 }
 
 const customer = (page: Page) => page.getByRole('textbox', { name: 'Customer' });
-const clash = (page: Page) => page.getByRole('alertdialog', { name: 'Saved elsewhere too' });
+const clash = (page: Page) => page.getByRole('alertdialog', { name: 'Conflict: also saved elsewhere' });
 const saveWords = async (page: Page): Promise<string> =>
   (await page
     .locator('header .save')

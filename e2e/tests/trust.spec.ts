@@ -15,7 +15,7 @@ test('an edit kept while the server was away is sent when the application starts
   await saved(page);
   await server.kill('SIGKILL');
   await page.getByLabel('Customer').fill('Kept quay');
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   await server.start();
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText('Kept quay');
@@ -28,7 +28,7 @@ test('a tab that lost the race and is reloaded without choosing is asked again, 
   await page.getByLabel('Longest job').fill('90 min');
   await saved(page);
   await other.getByLabel('Customer').fill('The loser');
-  const clash = other.getByRole('alertdialog', { name: 'Saved elsewhere too' });
+  const clash = other.getByRole('alertdialog', { name: 'Conflict: also saved elsewhere' });
   await expect(clash).toBeVisible();
   await other.reload();
   await expect(clash).toContainText('The loser');
@@ -56,7 +56,7 @@ test('history: what changed in words, a look, and the way back', async ({ page, 
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Look at version 1' }).click();
   await expect(page.getByRole('region', { name: 'Version 1' })).toContainText('brief, job: 60 min → 95 min');
-  await page.getByRole('button', { name: 'Take back version 1' }).click();
+  await page.getByRole('button', { name: 'Restore version 1' }).click();
   await expect(headline(page)).toBeVisible();
   await page.goto(`${server.url}/rig/marina-pontoon/brief`);
   await expect(page.getByLabel('Longest job')).toHaveValue('60 min');
@@ -82,7 +82,7 @@ test('a deleted build is found among the deleted and brought back; a backup is m
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page
-      .getByRole('link', { name: /^Take away pozzo-/ })
+      .getByRole('link', { name: /^Download pozzo-/ })
       .first()
       .click(),
   ]);
@@ -123,7 +123,7 @@ test('a browser that cannot keep anything opens, says so loudly while it matters
   await expect(headline(page)).toBeVisible();
   await server.kill('SIGKILL');
   await page.getByLabel('Customer').fill('Nowhere');
-  await expect(page.locator('header .save')).toHaveText('Not kept: do not close');
+  await expect(page.locator('header .save')).toHaveText('Not saved: keep this tab open');
   await expect(page.getByText('do not close this page')).toBeVisible();
   await server.start();
   await saved(page);
@@ -137,9 +137,9 @@ test('another program on the port is no server of ours: nothing is called saved'
   const stranger: HttpServer = createServer((_q, a) => a.setHeader('content-type', 'application/json').end('{"ok":true}'));
   await new Promise<void>((done) => stranger.listen(Number(port), '127.0.0.1', done));
   await page.getByLabel('Customer').fill('For Pozzo only');
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   await page.waitForTimeout(5000);
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   await new Promise((done) => stranger.close(done));
   stranger.closeAllConnections();
   await server.start();
@@ -251,7 +251,7 @@ test('a tab of an older Pozzo that holds the store of edits holds up no build', 
   await expect(page.getByRole('alert').filter({ hasText: 'Another tab shows an older Pozzo' })).toContainText('close that tab');
   await old.close();
   await page.getByRole('textbox', { name: 'Customer' }).fill('And when it was free');
-  await expect(page.locator('header .save')).toHaveText('Offline, kept here');
+  await expect(page.locator('header .save')).toHaveText('Offline: saved in this browser');
   // The second edit is kept behind the first.
   const keptHere = (): Promise<string> =>
     page.evaluate(

@@ -65,21 +65,21 @@ const TROUBLES: readonly {
     trouble: 'pressure falls after a while: more goes out than the spigot gives',
     rig: () => changed(pontoonRig(), (d) => (d.spigots[0].readings[0].flow = '2 gpm')),
     code: 'runs-dry',
-    words: /runs dry after .* of a 60.min job: .* go out and .* come in/,
+    words: /runs dry .* into a 60.min job: .* out, .* in/,
     mended: true,
   },
   {
     trouble: 'the same at a poor site only',
     rig: () => changed(pontoonRig(), (d) => (d.brief.triggerShare = '90 %')),
     code: 'runs-dry-poor',
-    words: /At a poor spigot .* runs dry after/,
+    words: /At a poor spigot .* runs dry in/,
     mended: true,
   },
   {
     trouble: 'a full tank and a starved pump: a thin suction hose',
     rig: () => changed(pontoonRig(), (d) => bores(d, 'feed-a', '1/2 in')),
     code: 'feed-starved',
-    words: /starved at .*: the feed passes .* of the 8.gpm that the pump wants/,
+    words: /starved at .*: the feed passes .*, the pump needs 8.gpm/,
     mended: true,
   },
   {
@@ -103,7 +103,7 @@ const TROUBLES: readonly {
         for (const l of d.lines) if (l.role === 'tie') for (const p of l.parts) p.bore = '1/2 in';
       }),
     code: 'tie-small',
-    words: /lower than the tank tied to it/,
+    words: /below the tied tank/,
     mended: true,
   },
   {
@@ -138,7 +138,7 @@ const TROUBLES: readonly {
         d.liquids![0].strength!.kept = '95 °F';
       }),
     code: 'stock-stale',
-    words: /age has eaten it/,
+    words: /has aged from/,
     mended: true,
   },
   {
@@ -148,7 +148,7 @@ const TROUBLES: readonly {
         for (const p of d.lines.find((l) => l.id === 'blend-sh')!.parts) if (p.kind === 'valve') p.setting = '60 %';
       }),
     code: 'mix-strong',
-    words: /stronger than the 1.% wanted: waste, and hard on plants/,
+    words: /stronger than the 1% wanted: waste, and hard on plants/,
     mended: true,
   },
   {
@@ -158,14 +158,14 @@ const TROUBLES: readonly {
         for (const p of d.lines.find((l) => l.id === 'hose-a')!.parts) if (p.kind === 'hose' && p.length !== '6 ft') p.length = '450 ft';
       }),
     code: 'mix-weak',
-    words: /reaches the wall at/,
+    words: /hits the wall at/,
     mended: true,
   },
   {
     trouble: 'rust over the whole deck: the SH tank breathes onto it',
     rig: () => changed(crewOfFour(), (d) => (d.tanks.find((t) => t.id === 'sh-tank')!.ventTo = 'deck')),
     code: 'fumes-deck',
-    words: /rust everything there/,
+    words: /fumes rust everything/,
     mended: true,
   },
   {
@@ -179,7 +179,7 @@ const TROUBLES: readonly {
     trouble: 'the first minutes are the wrong chemical: valves kept theirs',
     rig: () => smallBuffer(),
     code: 'flush-partial',
-    words: /rinses pump and hose only: 4 valves keep their chemical/,
+    words: /misses 4 valves/,
     mended: true,
   },
   {
@@ -193,7 +193,7 @@ const TROUBLES: readonly {
     trouble: 'the hose does not reach',
     rig: () => changed(pontoonRig(), (d) => (d.site!.distance = '300 ft')),
     code: 'run-short',
-    words: /does not reach/,
+    words: /can’t reach the far corner/,
     mended: true,
   },
 ];

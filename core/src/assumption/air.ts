@@ -34,6 +34,6 @@ export const AIR_ASSUMPTIONS = [
     'ratio',
     '70 %',
     'estimate',
-    'It strokes, and the fan at the wall falls together.',
+    'The pump still strokes, but the spray fan collapses.',
   ),
 ] as const;

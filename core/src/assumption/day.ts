@@ -23,7 +23,7 @@ export const DAY_ASSUMPTIONS = [
   assumption('day-patience', 'Longest a crew waits for water before it leaves the rest undone', 'time', '45 min', 'estimate', 'The next customer is waiting.'),
   assumption(
     'days-far',
-    'Times the allowed share of short days from which a rig is starved, where that is sure',
+    'Starved at this multiple of allowed short days, once certain',
     'number',
     '5',
     'common-practice',

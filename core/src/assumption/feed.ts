@@ -28,7 +28,7 @@ export const FEED_ASSUMPTIONS = [
   assumption('accumulator-gas', 'Gas in a suction accumulator', 'volume', '0.5 L', 'estimate', 'Size of a small one; it must hold its charge.'),
   assumption(
     'inlet-least',
-    'Least pressure at a pump’s inlet, gauge',
+    'Minimum pump inlet pressure (gauge)',
     'pressure',
     '-4 psi',
     'estimate',
@@ -46,7 +46,7 @@ export const FEED_ASSUMPTIONS = [
   ),
   assumption(
     'inlet-air',
-    'Pressure at a pump’s inlet below which air leaves the water, gauge',
+    'Inlet pressure where air comes out (gauge)',
     'pressure',
     '-2 psi',
     'common-practice',
@@ -79,14 +79,7 @@ export const FEED_ASSUMPTIONS = [
     'published',
     'Hydraulic Institute guidance for reciprocating pumps: 1 to 3 ft/s (from memory).',
   ),
-  assumption(
-    'suction-fast',
-    'Speed in a suction line that is told, against the fastest wanted',
-    'ratio',
-    '150 %',
-    'estimate',
-    'Short stretches a little over it do no harm.',
-  ),
+  assumption('suction-fast', 'Warn at this multiple of max suction speed', 'ratio', '150 %', 'estimate', 'Short stretches a little over it do no harm.'),
   assumption('booster-pressure', 'Shut-off pressure of a usual booster', 'pressure', '45 psi', 'estimate', 'Small 12 V and engine-driven boosters.'),
   assumption(
     'booster-flow',

@@ -75,7 +75,7 @@ export const PRESSURE_ASSUMPTIONS = [
     'common-practice',
     'Cleaning slows so much that the day shows it.',
   ),
-  assumption('gun-low', 'Pressure at a gun that is told as weak, of what is wanted', 'ratio', '92 %', 'common-practice', 'Gauges of the trade read no closer.'),
+  assumption('gun-low', 'Warn below this share of target gun pressure', 'ratio', '92 %', 'common-practice', 'Gauges of the trade read no closer.'),
   assumption(
     'gun-high',
     'Pressure at a gun that is told as strong, of what is wanted',

@@ -53,5 +53,5 @@ export const WEIGHT_ASSUMPTIONS = [
     'common-practice',
     'Road rules differ from 1500 lb up: yours decide.',
   ),
-  assumption('ticket-near', 'How near a weighbridge ticket lies to the reckoning', 'ratio', '5 %', 'estimate', 'A rig of catalogue masses comes no closer.'),
+  assumption('ticket-near', 'Allowed gap between scale ticket and our figure', 'ratio', '5 %', 'estimate', 'A rig of catalogue masses comes no closer.'),
 ] as const;

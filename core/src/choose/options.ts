@@ -174,7 +174,7 @@ export function adviceOn(rows: readonly OptionRow[], tolerance: number, values: 
         }),
       );
     if (base.lostS - best.lostS > 60) reasons.push(message('It gives the crew {t} a day back.', { t: { value: base.lostS - best.lostS, dimension: 'time' } }));
-    if (RANK[base.verdict] > RANK[best.verdict]) reasons.push(message('It mends what is tight on the build as it is.'));
+    if (RANK[base.verdict] > RANK[best.verdict]) reasons.push(message('It fixes what’s tight on the current build.'));
   } else if (good.length > 1) reasons.push(message('The others that keep within it cost more, lose more time, or are tight elsewhere.'));
   const cheaper = rows.filter((r) => r.price < best.price - 1 && !good.includes(r)).sort((a, b) => a.price - b.price)[0];
   if (good.length && cheaper)

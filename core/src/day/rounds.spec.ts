@@ -33,7 +33,7 @@ describe('days judged', () => {
     expect(daysVerdict({ short: { ...chanceOf(0, 0), chance: NaN }, tolerance: 0.02, farOver: 5 })).toBe('tight');
   });
   test('say how many, beside what is allowed', () => {
-    expect(say(daysMessage(chanceOf(15, 400), 0.02), 'us')).toBe('3.8\u00a0% of days go short of water; 2\u00a0% allowed.');
-    expect(say(daysMessage(chanceOf(0, 400), 0.02), 'us')).toBe('No day in 400 goes short of water; 2\u00a0% allowed.');
+    expect(say(daysMessage(chanceOf(15, 400), 0.02), 'us')).toBe('3.8% of days go short of water; 2% allowed.');
+    expect(say(daysMessage(chanceOf(0, 400), 0.02), 'us')).toBe('No day in 400 goes short of water; 2% allowed.');
   });
 });

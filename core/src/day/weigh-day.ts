@@ -69,7 +69,7 @@ export function weighDay(rig: Rig, day: DayResult): DayWeight | undefined {
       const v = of(s);
       if (v !== undefined && v > most) [out, most] = [s, v];
     }
-    return out ? [{ ...out, id: `worst:${id}`, name: message(`${name}, at {t} of the day`, { t: { value: out.atS, dimension: 'time' } }) }] : [];
+    return out ? [{ ...out, id: `worst:${id}`, name: message(`${name}, {clock} into the day`, { clock: { value: out.atS, dimension: 'time' } }) }] : [];
   };
   const last = at[at.length - 1];
   const states = [

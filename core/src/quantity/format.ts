@@ -1,7 +1,21 @@
+import { type Locale, readerLocale } from '../locale/locale.js';
 import { type Dimension, findUnit, fromSi, SHOWN_UNIT, type UnitSystem } from './dimension.js';
 
-/** No-break space between number and unit, and between thousands. The application's face sets it narrow. */
+/** No-break space between number and unit. The application's face sets it narrow. */
 export const GAP = '\u00a0';
+/** Units that stand close: 4.5%, 68°F. */
+const CLOSE: ReadonlySet<string> = new Set(['%', '°F', '°', '']);
+/** What stands between a number and its unit. */
+export const gapBefore = (unit: string): string => (CLOSE.has(unit) ? '' : GAP);
+
+/** Formatters by locale and decimals: making one takes far longer than using it. */
+const FORMATS = new Map<string, Intl.NumberFormat>();
+function digits(magnitude: number, decimals: number, locale: Locale): string {
+  const key = `${locale} ${decimals}`;
+  let format = FORMATS.get(key);
+  if (!format) FORMATS.set(key, (format = new Intl.NumberFormat(locale, { maximumFractionDigits: decimals })));
+  return format.format(magnitude);
+}
 
 export interface FormatOptions {
   /** Unit symbol to print in, instead of the system's usual one. */
@@ -12,20 +26,16 @@ export interface FormatOptions {
   readonly signed?: boolean;
 }
 
-/** Number without unit: `significant` digits, thousands kept together by a no-break space, true minus. */
-export function formatNumber(value: number, significant = 3, signed = false): string {
+/** Number without unit, as the locale writes it: `significant` digits, thousands grouped, true minus. */
+export function formatNumber(value: number, significant = 3, signed = false, locale: Locale = readerLocale()): string {
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'no figure';
   const magnitude = Math.abs(value);
   const exponent = magnitude > 0 ? Math.floor(Math.log10(magnitude)) : 0;
   const decimals = Math.min(Math.max(significant - 1 - exponent, 0), 5);
   let text = magnitude.toFixed(decimals);
   if (Number(text) >= 10 ** (exponent + 1) && decimals > 0) text = magnitude.toFixed(decimals - 1);
-  if (text.includes('.')) text = text.replace(/\.?0+$/, '');
-  const [whole, fraction] = text.split('.');
-  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, GAP) : whole;
-  const body = fraction ? `${grouped}.${fraction}` : grouped;
   const zero = Number(text) === 0;
-  return `${zero ? '' : value < 0 ? '−' : signed ? '+' : ''}${body}`;
+  return `${zero ? '' : value < 0 ? '−' : signed ? '+' : ''}${digits(Number(text), decimals, locale)}`;
 }
 
 /** The unit in which heat is told: nobody thinks of a warm tank in horsepower. */
@@ -67,18 +77,18 @@ export function printParts(si: number, dimension: Dimension, system: UnitSystem,
   return { value: formatNumber(number, options.digits ?? 3, options.signed), unit: unit.symbol };
 }
 
-/** `8 gpm`, `3 380 psi`, `61 %`: a figure in words for the person's unit system. */
+/** `8 gpm`, `3,380 psi`, `61%`: a figure in words for the person's unit system. */
 export function formatQuantity(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
   const { value, unit } = printParts(si, dimension, system, options);
   if (dimension === 'money') return `$${value}`;
-  return unit === '' ? value : `${value}${GAP}${unit}`;
+  return `${value}${gapBefore(unit)}${unit}`;
 }
 
 /** A difference of two figures: temperature differences lose their offset. */
 export function formatDifference(si: number, dimension: Dimension, system: UnitSystem, options: FormatOptions = {}): string {
   if (dimension === 'temperature') {
     const degrees = system === 'us' ? si * 1.8 : si;
-    return `${formatNumber(degrees, options.digits ?? 3, options.signed)}${GAP}${system === 'us' ? '°F' : '°C'}`;
+    return `${formatNumber(degrees, options.digits ?? 3, options.signed)}${system === 'us' ? '°F' : `${GAP}°C`}`;
   }
   return formatQuantity(si, dimension, system, options);
 }

@@ -18,18 +18,18 @@ test('every kind of finding has a figure with a direction, and words that fit it
   }
 });
 
-test('words of severity are four a scale, all different, and only a stop is called stop', () => {
+test('words of severity are four a scale, all different, and only what is unsafe is called so', () => {
   for (const scale of SCALES) {
     const words = VERDICTS.map((v) => SEVERITY_WORDS[scale][v]);
     expect(new Set(words).size).toBe(4);
-    expect(words.filter((w) => w === 'Stop')).toHaveLength(1);
+    expect(words.filter((w) => w === 'Unsafe')).toHaveLength(1);
   }
 });
 
 test('a mix that is too strong is not starved', () => {
   expect(severityWord({ code: 'mix-strong', verdict: 'starved' })).toBe('Far off');
   expect(severityWord({ code: 'feed-starved', verdict: 'starved' })).toBe('Starved');
-  expect(severityWord({ code: 'engine-small', verdict: 'tight' })).toBe('At its limit');
+  expect(severityWord({ code: 'engine-small', verdict: 'tight' })).toBe('Near limit');
 });
 
 test('better has a direction: more battery gained is a gain, less back-pressure too', () => {

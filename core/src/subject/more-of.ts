@@ -8,7 +8,7 @@ export function moreOf(rig: Rig, doc: RigDocument, tank: number, grow: number): 
   const { id, name } = doc.tanks[tank];
   const out: Candidate[] = [];
   if (Number.isFinite(grow))
-    out.push({ id: 'tank', title: message(`{tank} ${Math.round((grow - 1) * 100)} % larger`, { tank: name }), change: (d) => growTank(d, id, grow) });
+    out.push({ id: 'tank', title: message(`{tank} ${Math.round((grow - 1) * 100)}% larger`, { tank: name }), change: (d) => growTank(d, id, grow) });
   if (rig.tanks[tank].startLevel < rig.tanks[tank].fullLevel)
     out.push({
       id: 'fill-up',

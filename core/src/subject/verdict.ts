@@ -11,11 +11,11 @@ export type Scale = (typeof SCALES)[number];
 
 /** The words of severity by what they are about. */
 export const SEVERITY_WORDS: Readonly<Record<Scale, Readonly<Record<Verdict, string>>>> = {
-  feeding: { fed: 'Fed', tight: 'Tight', starved: 'Starved', stop: 'Stop' },
-  strength: { fed: 'Right', tight: 'Off', starved: 'Far off', stop: 'Stop' },
-  rating: { fed: 'Within ratings', tight: 'At its limit', starved: 'Over its limit', stop: 'Stop' },
-  fit: { fed: 'Fits', tight: 'Cramped', starved: 'Does not fit', stop: 'Stop' },
-  practice: { fed: 'In order', tight: 'To mend', starved: 'Missing', stop: 'Stop' },
+  feeding: { fed: 'Fed', tight: 'Tight', starved: 'Starved', stop: 'Unsafe' },
+  strength: { fed: 'On target', tight: 'Off', starved: 'Far off', stop: 'Unsafe' },
+  rating: { fed: 'Within ratings', tight: 'Near limit', starved: 'Over limit', stop: 'Unsafe' },
+  fit: { fed: 'Fits', tight: 'Tight fit', starved: 'Doesn’t fit', stop: 'Unsafe' },
+  practice: { fed: 'OK', tight: 'Needs work', starved: 'Missing', stop: 'Unsafe' },
 };
 
 export const worse = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);

@@ -112,7 +112,7 @@ test('numbers stand in the reader’s units, those that are added in one', () =>
   };
   // The nozzle law's own check value: number 4 at 3000 psi passes 3.464 gpm.
   expect(said('nozzle-flow', { size: '4', pressure: '3000 psi' }, 'us')).toEqual([
-    'Q = N · √(p / p₀) = 4 gpm · √(3000 psi / 4000 psi) = 3.464 gpm, a number N passes N gpm at 4000 psi',
+    'Q = N · √(p / p₀) = 4 gpm · √(3,000 psi / 4,000 psi) = 3.464 gpm, a number N passes N gpm at 4000 psi',
   ]);
   expect(said('npsh', { lift: '-2 in', friction: '3 ft' }, 'us')[1]).toMatch(/= \d[\d.]* ft \+ \(−0\.1667 ft\) − 3 ft − 0 ft \+ 0 ft = \d[\d.]* ft/);
   expect(said('hose-volume', { bore: '10 mm', length: '30 m' }, 'metric')[0]).toBe('V = π / 4 · d² · L = π / 4 · (10 mm)² · 30 m = 2.356 L');

@@ -137,9 +137,9 @@ export const POWER_SUMS: readonly Sum[] = [
     inputs: [
       sumInput('power', 'Engine power at work', 'power', '0.1 hp', '200 hp'),
       sumInput('hours', 'Running in a day', 'time', '1 min', '24 h'),
-      sumInput('share', 'Of full power on average', 'ratio', '1 %', '100 %', '60 %'),
+      sumInput('share', 'Average load (share of full power)', 'ratio', '1 %', '100 %', '60 %'),
       sumInput('volume', 'Tank', 'volume', '0.1 gal', '500 gal'),
-      sumInput('rate', 'Pounds for a horsepower and hour', 'number', '0.3', '1.2', '0.60'),
+      sumInput('rate', 'Fuel use, lb per hp·h', 'number', '0.3', '1.2', '0.60'),
       fuelKind,
     ],
     outputs: [
@@ -339,8 +339,8 @@ export const POWER_SUMS: readonly Sum[] = [
       sumInput('power', 'Engine power at work', 'power', '0.1 hp', '200 hp'),
       sumInput('hours', 'Running in a day', 'time', '1 min', '24 h'),
       sumInput('days', 'Days', 'number', '0.5', '30', '2'),
-      sumInput('share', 'Of full power on average', 'ratio', '1 %', '100 %', '60 %'),
-      sumInput('rate', 'Pounds for a horsepower and hour', 'number', '0.3', '1.2', '0.60'),
+      sumInput('share', 'Average load (share of full power)', 'ratio', '1 %', '100 %', '60 %'),
+      sumInput('rate', 'Fuel use, lb per hp·h', 'number', '0.3', '1.2', '0.60'),
       fuelKind,
     ],
     outputs: [{ name: 'volume', label: 'Holds', dimension: 'volume' }],

@@ -25,7 +25,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     equation: 'nozzle-wear',
     inputs: [size, flow, sumInput('pressure', 'Gauge reads', 'pressure', '1 psi', '15000 psi')],
     outputs: [
-      { name: 'now', label: 'Works as number', dimension: 'number' },
+      { name: 'now', label: 'Acts like size', dimension: 'number' },
       { name: 'wear', label: 'Wear', dimension: 'ratio' },
       { name: 'expected', label: 'A new one would read', dimension: 'pressure' },
     ],
@@ -45,7 +45,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     equation: 'recoil',
     inputs: [flow, pressure, sumInput('speed', 'Speed of the jet against the ideal', 'ratio', '50 %', '100 %', '98 %')],
     outputs: [
-      { name: 'force', label: 'Pushes back with', dimension: 'force' },
+      { name: 'force', label: 'Recoil', dimension: 'force' },
       { name: 'jet', label: 'Speed of the jet', dimension: 'velocity' },
     ],
     run: (x) => {
@@ -169,7 +169,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     outputs: [
       { name: 'hydraulic', label: 'Into the water', dimension: 'power' },
       { name: 'shaft', label: 'At the shaft', dimension: 'power' },
-      { name: 'rated', label: 'Rated at the sea', dimension: 'power' },
+      { name: 'rated', label: 'Rated at sea level', dimension: 'power' },
     ],
     run: (x) => {
       const hydraulic = x['flow'] * x['pressure'];

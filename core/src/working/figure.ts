@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import type { AssumptionId } from '../assumption/register.js';
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { formatInches, formatQuantity } from '../quantity/format.js';
@@ -83,20 +84,21 @@ export interface MessageQuantity {
   readonly digits?: number;
 }
 
-/** A sentence with places for figures: rendered in the reader's units. */
+/** A sentence with places for figures, rendered in the reader's units, and for other sentences; a string is a name as somebody typed it. */
 export interface Message {
   readonly template: string;
-  readonly values: Readonly<Record<string, string | MessageQuantity>>;
+  readonly values: Readonly<Record<string, string | MessageQuantity | Message>>;
 }
 
 export const message = (template: string, values: Message['values'] = {}): Message => ({ template, values });
 
-/** The sentence in words: `{name}` places filled, quantities printed for the unit system. */
+/** The sentence in words: terms spelled for the reader, `{name}` places filled, quantities printed for the unit system. */
 export function say(m: Message, system: UnitSystem): string {
-  return m.template.replace(/\{(\w+)\}/g, (whole, key: string) => {
+  return spell(m.template).replace(/\{(\w+)\}/g, (whole, key: string) => {
     const x = m.values[key];
     if (x === undefined) return whole;
     if (typeof x === 'string') return x;
+    if ('template' in x) return say(x, system);
     if (x.shelf && system === 'us') return formatInches(x.value);
     return formatQuantity(x.value, x.dimension, system, { ...(x.unit ? { unit: x.unit } : {}), ...(x.digits ? { digits: x.digits } : {}) });
   });

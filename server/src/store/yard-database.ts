@@ -65,8 +65,7 @@ const cut = (): AppError =>
     'Another program cut the yard’s log (pozzo.sqlite-wal) short: the last saves may be lost, and nothing is saved now. Stop Pozzo, look with “npm run -s pozzo -- check”, then start it again.',
     60,
   );
-const failing = (why: string): AppError =>
-  new AppError(503, 'storage', '', '', `The disk does not take what is saved (${why}): nothing was saved. It is tried again.`, 5);
+const failing = (why: string): AppError => new AppError(503, 'storage', '', '', `Can’t write to disk (${why}). Not saved; retrying.`, 5);
 
 /**
  * The yard's database: one connection of this process's own, one writer a folder. Writes are synchronous transactions that

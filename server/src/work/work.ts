@@ -45,7 +45,7 @@ export class WorkThread implements Work {
   run<K extends JobName>(name: K, ask: Jobs[K]['ask']): Promise<Jobs[K]['gives']> {
     return new Promise((done, fail) => {
       if (this.stopped) return fail(new AppError(503, 'stopping', '', '', 'The server is stopping.', 5));
-      if (this.queue.length >= MOST_WAITING) return fail(new AppError(503, 'busy', '', '', 'Too much is being reckoned already. Try again in a moment.', 2));
+      if (this.queue.length >= MOST_WAITING) return fail(new AppError(503, 'busy', '', '', 'Busy calculating. Try again in a moment.', 2));
       this.queue.push({ id: ++this.next, name, ask, done: done as (value: unknown) => void, fail });
       this.begin();
     });

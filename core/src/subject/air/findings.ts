@@ -21,7 +21,7 @@ export function airFindings(rig: Rig, { pumps, compressors }: AirAnswers['air'],
           'electrics',
           subject,
           message(
-            `{pump} breathes {a} of free air; the compressor gives {b} at this altitude${shared ? ', shared out among its pumps' : ''}${p.carriesS > 0 ? ', and its receiver makes up for it for {t}' : ''}.`,
+            `{pump} uses {a} of free air; the compressor makes {b} at this altitude${shared ? ', shared out among its pumps' : ''}${p.carriesS > 0 ? ', and its receiver makes up for it for {t}' : ''}.`,
             {
               pump: name,
               a: { value: p.needM3s, dimension: 'airFlow' },

@@ -220,7 +220,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
       verdict: 'tight',
       station: 'tanks',
       subject,
-      message: message('{tank} is said to be filled higher than it is tall; its top is taken instead.', { tank: tank.name }),
+      message: message('{tank} is set fuller than its top. We used the top.', { tank: tank.name }),
     });
   if (result.tiedIds[0] !== tank.id) return out;
   const stranded = result.tie !== undefined && result.tie.strandedM3 > 0.05 * result.usable.value;
@@ -231,7 +231,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
       verdict: 'starved',
       station: 'tanks',
       subject,
-      message: message('{tank} has nothing to use: {heel} of water have to stand in it before its outlet draws no air, and it is filled to {full}.', {
+      message: message('{tank} has no usable water: filled to {full}, but its outlet sucks air below {heel}.', {
         tank: name,
         heel: { value: result.heelLevel.value, dimension: 'length' },
         full: { value: fullDepth(tank), dimension: 'length' },
@@ -245,9 +245,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         station: 'tanks',
         subject,
         message: message(
-          stranded
-            ? '{low} runs dry after {t} of a {job} job while {left} still stand behind the tie.'
-            : '{tank} runs dry after {t} of a {job} job: {out} go out and {in} come in.',
+          stranded ? '{low} runs dry {t} into a {job} job with {left} still in the tied tank.' : '{tank} runs dry {t} into a {job} job: {out} out, {in} in.',
           {
             ...(stranded
               ? { low: rig.tanks.find((t) => t.id === result.tie!.firstDryId)!.name, left: { value: result.tie.strandedM3, dimension: 'volume' as const } }
@@ -266,7 +264,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         verdict: 'tight',
         station: 'tanks',
         subject,
-        message: message('At a poor spigot ({in} arriving), {tank} runs dry after {t}.', {
+        message: message('At a poor spigot ({in}), {tank} runs dry in {t}.', {
           tank: name,
           in: flow(result.inflowPoor),
           t: time(result.dryAfterPoorS),
@@ -278,7 +276,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         verdict: 'tight',
         station: 'tanks',
         subject,
-        message: message('{tank} lasts the job but keeps less than its reserve.', { tank: name }),
+        message: message('{tank} lasts the job but dips into its reserve.', { tank: name }),
       });
   }
   if (result.tie && result.tie.differenceM.value > cases.values['tie-difference']) {
@@ -288,7 +286,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
       verdict: result.tie.differenceM.value > cases.values['tie-starves'] * shapeHeight(low.shape) ? 'starved' : 'tight',
       station: 'tanks',
       subject: { kind: 'tank', id: low.id },
-      message: message('{tank} stands {d} lower than the tank tied to it at full draw: it runs dry while the other still holds water.', {
+      message: message('At full draw {tank}’s level drops {d} below the tied tank: it runs dry while the other still holds water.', {
         tank: low.name,
         d: { value: result.tie.differenceM.value, dimension: 'length' },
       }),

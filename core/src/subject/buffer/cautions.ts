@@ -6,6 +6,6 @@ import type { Caution } from '../finding.js';
 export const bufferCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.tanks.length > 0, {
     station: 'tanks',
-    text: 'A full tank is heavy and shifts. Do not lift a tank with water in it; tie it to the frame, not to the deck boards.',
+    text: 'Never lift a tank with water in it. Strap it to the frame, not the deck boards: a full tank is heavy and shifts.',
   }),
 ];

@@ -7,7 +7,7 @@ export const outletRules: Rule = (finding, rig) => {
   return [
     {
       id: 'outlet-low',
-      title: 'Put the outlet an inch above the bottom',
+      title: 'Move the outlet to 1 in above the bottom',
       change: (d) =>
         d.lines.forEach((l) => {
           if (l.from.at === 'tank' && l.from.id === tank.id && l.from.height !== undefined) {

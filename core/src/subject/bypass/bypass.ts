@@ -142,7 +142,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
       verdict: 'starved',
       station: 'bypass',
       subject,
-      message: message('The water is at {t} to begin with, and {limit} is the most for {m}: it is too hot to pump, trigger shut or not.', {
+      message: message('The water is at {t} to begin with, and {limit} is the most for {m}: too hot to pump at all.', {
         m: machine.name,
         limit,
         t: { value: cases.rig.brief.water, dimension: 'temperature' },
@@ -154,7 +154,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
       verdict: 'tight',
       station: 'bypass',
       subject,
-      message: message('With the trigger shut {m} turns the same water round and reaches {limit} in {t}. Return it to the tank, or stop the engine.', {
+      message: message('Trigger off, {m} loops the same water and hits {limit} in {t}. Plumb the bypass to the tank, or shut it down.', {
         m: machine.name,
         limit,
         t: { value: result.minutesToLimit.value, dimension: 'time' },
@@ -178,7 +178,7 @@ export function bypassFindings(cases: Cases, machine: Machine, result: BypassRes
       verdict: 'tight',
       station: 'bypass',
       subject,
-      message: message('The return line of {m} pushes back with {p}: it needs a wider bore.', {
+      message: message('{m}’s bypass hose has {p} of back-pressure. Go up a size.', {
         m: machine.name,
         p: { value: result.backPressure.value, dimension: 'pressure' },
       }),

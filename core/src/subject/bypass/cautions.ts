@@ -6,6 +6,6 @@ import type { Caution } from '../finding.js';
 export const bypassCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.machines.length > 0, {
     station: 'bypass',
-    text: 'Water and fittings in a bypass can scald. Stop the engine before touching a pump that has run with the trigger shut.',
+    text: 'Stop the engine before touching a pump that ran trigger-off. Bypass water and fittings can scald.',
   }),
 ];

@@ -8,11 +8,11 @@ export const circuitCautions = (rig: Rig): readonly Caution[] => [
     rig.gear.some((g) => g.kind === 'generator'),
     {
       station: 'electrics',
-      text: 'A generator stands in the open, away from doors and people: its exhaust is carbon monoxide. It is earthed and bonded as its book says.',
+      text: 'Run a generator in the open, away from doors and people: its exhaust is carbon monoxide. Ground and bond it per its manual.',
     },
   ),
   ...when(rig.batteries.length > 0, {
     station: 'electrics',
-    text: 'A fuse at the battery for every cable, no larger than the cable carries; terminals covered; the battery off before any wire is touched. Lead-acid batteries give off hydrogen while they charge. Mains and vehicle wiring are for licensed hands.',
+    text: 'Fuse every cable at the battery, no larger than the cable carries. Cover terminals. Disconnect the battery before you touch a wire. Lead-acid batteries give off hydrogen while charging. AC and vehicle wiring: licensed people only.',
   }),
 ];

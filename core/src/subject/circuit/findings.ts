@@ -52,7 +52,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
           'cranks-slowly',
           c.verdict,
           c.gauge === undefined
-            ? message('No cable that is sold brings {i} over {l} to the starter: bring its battery nearer.', { i: amps(c.current.value), l: length })
+            ? message('No standard cable gets {i} over {l} to the starter. Move its battery closer.', { i: amps(c.current.value), l: length })
             : message('{name} gets {v} while it cranks, over {l} of {g}; below {least} it turns too slowly to fire.', {
                 name: c.name,
                 v: volts(c.voltage),
@@ -80,7 +80,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
       tell(
         'fuse-small',
         c.fuseA < c.current.value ? 'starved' : 'tight',
-        message('The fuse of {name} is {f} and {i} flows for hours: it blows; {want} and over holds.', {
+        message('{name}: a {f} fuse blows at {i} continuous. Use at least {want}, on cable that carries it.', {
           name: c.name,
           f: amps(c.fuseA),
           i: amps(c.current.value),
@@ -91,7 +91,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
       tell(
         'drop-high',
         dropVerdict(c.dropShare, c.mostDrop, values['drop-starves']),
-        message('{name} gets {v} with everything on: {lost} is lost on the way, {share} may be.', {
+        message('{name} gets {v} with everything on: {lost} lost in the cable, limit {share}.', {
           name: c.name,
           v: volts(c.voltage),
           lost: { value: c.dropShare, dimension: 'ratio' },
@@ -136,7 +136,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
           b.verdict,
           'electrics',
           { kind: 'battery', id: b.batteryId },
-          message('The day takes {a} out of {battery}; it may give {b}.', {
+          message('The day uses {a} from {battery}; {b} is usable.', {
             battery: b.name,
             a: { value: b.net.value, dimension: 'charge' },
             b: { value: b.usableAs, dimension: 'charge' },

@@ -24,7 +24,7 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
   }));
   out.push({
     id: 'chosen',
-    title: 'The cable and the fuse that Pozzo chooses',
+    title: 'Use Pozzo’s cable and fuse',
     change: (d) => {
       const w = cableTo(d, id)!;
       delete w.gauge;
@@ -99,7 +99,7 @@ export const batteryRules: Rule = (finding, _rig, doc, now): Candidate[] => {
   const need = nextSize(((b.capacityAs / parallel) * b.net.value * 1.25) / b.usableAs, 'charge', 'Ah', 10);
   return [
     { id: 'larger', title: message('A battery of {c}', { c: typed(need, 'charge') }), change: (d) => void (d.batteries![i].capacity = need) },
-    { id: 'second', title: 'A second one alike, side by side', change: (d) => void (d.batteries![i].parallel = String(Math.min(parallel + 1, 8))) },
+    { id: 'second', title: 'Add a matching battery in parallel', change: (d) => void (d.batteries![i].parallel = String(Math.min(parallel + 1, 8))) },
     { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.batteries![i].chemistry = 'lithium') },
     charger('alternator', 'Charge at 30 A while working', '30 A'),
   ];

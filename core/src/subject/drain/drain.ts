@@ -230,7 +230,7 @@ export function drainFindings(cases: Cases, tank: Tank, result: DrainResult): Fi
       verdict: 'stop',
       station: 'dump',
       subject,
-      message: message('{tank} has a closed lid and no vent: drawing or dumping sucks it in.', { tank: tank.name }),
+      message: message('{tank} has a closed lid and no vent: drawing or dumping will collapse it.', { tank: tank.name }),
     });
   else
     out.push({
@@ -238,15 +238,12 @@ export function drainFindings(cases: Cases, tank: Tank, result: DrainResult): Fi
       verdict: result.verdict,
       station: 'dump',
       subject,
-      message: message(
-        'With the lid closed, {tank} is pulled to {p} below the air at {q}; {limit} is taken as its limit. A wider vent, or an open lid while dumping.',
-        {
-          tank: tank.name,
-          p: { value: result.vacuum.value, dimension: 'pressure' },
-          q: { value: result.fastestOutflowM3s, dimension: 'flow' },
-          limit: { value: cases.values['tank-vacuum'], dimension: 'pressure' },
-        },
-      ),
+      message: message('With the lid closed, {tank} sees {p} of vacuum at {q}; we assume it takes {limit}. Fit a bigger vent, or open the lid to dump.', {
+        tank: tank.name,
+        p: { value: result.vacuum.value, dimension: 'pressure' },
+        q: { value: result.fastestOutflowM3s, dimension: 'flow' },
+        limit: { value: cases.values['tank-vacuum'], dimension: 'pressure' },
+      }),
     });
   return out;
 }

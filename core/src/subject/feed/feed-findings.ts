@@ -31,7 +31,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
         verdict: 'starved',
         station: 'feed',
         subject,
-        message: message('{machine} has no water: no open line joins its inlet to a tank or a spigot.', { machine: machine.name }),
+        message: message('{machine} has no water: no open line to a tank or spigot.', { machine: machine.name }),
       },
     ];
   const out: Finding[] = [];
@@ -50,7 +50,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       verdict: 'starved',
       station: 'feed',
       subject,
-      message: message('{machine} is starved at {where}: the feed passes {flow} of the {wants} that the pump wants.', values),
+      message: message('{machine} is starved at {where}: the feed passes {flow}, the pump needs {wants}.', values),
     });
   else if (feed.verdict === 'tight')
     out.push({
@@ -60,7 +60,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       subject,
       message: message(
         feed.worst.availableM - feed.required.value <= feed.worst.marginM && Number.isFinite(feed.limits.hottestK)
-          ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. Above {hot} it starves.'
+          ? '{machine} is fed, but only just: {margin} of inlet head to spare at {where}. It starves if the water is over {hot}.'
           : '{machine} is fed, but only just: {margin} of inlet head to spare at {where}.',
         values,
       ),
@@ -84,7 +84,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       verdict: 'tight',
       station: 'feed',
       subject,
-      message: message('The inlet of {machine} meets up to {p}; its seals are made for {most} at most: put a reducing valve before it.', {
+      message: message('The inlet of {machine} meets up to {p}; its seals are rated {most}. Add a pressure regulator.', {
         machine: machine.name,
         p: { value: feed.highest.mean.value, dimension: 'pressure' },
         most: { value: feed.highest.mostPa, dimension: 'pressure' },
@@ -98,7 +98,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
         verdict: 'tight',
         station: 'feed',
         subject,
-        message: message('{machine} runs straight from the spigot; at a poor site it starves. A buffer tank would carry it.', values),
+        message: message('{machine} runs straight off the spigot and starves at a poor one. Add a buffer tank.', values),
       });
   }
   const limit = cases.values['suction-velocity'];
@@ -108,7 +108,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       verdict: 'tight',
       station: 'feed',
       subject,
-      message: message('Water runs at {v} in the suction line of {machine}; {limit} is the usual most.', {
+      message: message('{machine} suction runs at {v}; keep it under {limit}.', {
         machine: machine.name,
         v: { value: feed.velocity.value, dimension: 'velocity' },
         limit: { value: limit, dimension: 'velocity' },

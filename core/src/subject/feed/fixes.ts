@@ -40,7 +40,7 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     .map((p) => m(p.bore));
   const narrow = hose.length ? nextFeedBore(Math.min(...hose)) : undefined;
   if (narrow)
-    add('wider-all', message('{bore} hose, valve and fittings all the way', { bore: shelf(narrow) }), (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
+    add('wider-all', message('Go to {bore} hose, valve and fittings throughout', { bore: shelf(narrow) }), (d) => eachPart(d, lines, (p) => upTo(p, narrow)));
   const widest = hose.length ? nextFeedBore(narrow ?? Math.max(...hose)) : undefined;
   if (narrow && widest && widest > narrow)
     add('wider-two', message('{bore} all the way, two sizes up', { bore: shelf(widest) }), (d) => eachPart(d, lines, (p) => upTo(p, widest)));
@@ -81,7 +81,7 @@ export const feedRules: Rule = (finding, rig, doc, now) => {
     const low = rig.machines[machine].inletHeight;
     if (low > m('6 in')) {
       const to = Math.max(low - m('6 in'), m('4 in'));
-      add('lower-pump', message('Lower the pump to {h} above the deck', { h: shelf(to) }), (d) => {
+      add('lower-pump', message('Lower the pump to {h} off the deck', { h: shelf(to) }), (d) => {
         // The document's height is above what it stands on.
         const own = d.machines[machine];
         own.inletHeight = like(own.inletHeight, m(own.inletHeight) + to - low);

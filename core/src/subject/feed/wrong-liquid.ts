@@ -45,7 +45,7 @@ export function wrongLiquidFindings(rig: Rig, machine: Machine): Finding[] {
           station: 'feed',
           subject,
           also,
-          message: message('{machine} can draw from {tank}, which carries chemicals: they eat the pump, and its return leads them into the water.', names),
+          message: message('{machine} can draw from {tank}, which holds chemicals: they wreck the pump, and its bypass puts them in the water tank.', names),
         },
       ];
     if (tank.liquid === 'antifreeze' && open)
@@ -56,7 +56,7 @@ export function wrongLiquidFindings(rig: Rig, machine: Machine): Finding[] {
           station: 'feed',
           subject,
           also,
-          message: message('The inlet of {machine} stands switched to {tank}: antifreeze is for the winter, not for the work. Switch it back to water.', names),
+          message: message('The inlet of {machine} stands switched to {tank}: antifreeze. Switch back to water before work.', names),
         },
       ];
     return [];

@@ -8,7 +8,7 @@ export const fillCautions = (rig: Rig): readonly Caution[] => [
     rig.lines.some((l) => l.role === 'fill' && !l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer')),
     {
       station: 'fill',
-      text: 'Keep tank water out of the customer’s drinking water: a backflow preventer, or an inlet that ends above the rim. Local plumbing codes decide which.',
+      text: 'Keep tank water out of the customer’s drinking water: use a backflow preventer, or end the inlet above the rim. Local plumbing code decides which.',
     },
   ),
 ];

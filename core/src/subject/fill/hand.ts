@@ -57,7 +57,7 @@ export function tapFindings(cases: Cases, line: Line, taps: readonly HandTapResu
       ...base,
       code: 'hand-weak',
       verdict: r.gives.value > 0 ? 'tight' : 'starved',
-      message: message('{name} gives {q} while the tank fills; a hand hose wants {least}.', {
+      message: message('{name} gives {q} while the tank fills; it needs {least}.', {
         name: nameOf(r),
         q: { value: r.gives.value, dimension: 'flow' },
         least: { value: least, dimension: 'flow' },
@@ -72,7 +72,7 @@ export function tapFindings(cases: Cases, line: Line, taps: readonly HandTapResu
       ...base,
       code: 'hand-backflow',
       verdict: 'tight',
-      message: message('No backflow preventer before {name}: an end left in a bucket can be drawn back into the house’s pipes.', {
+      message: message('No backflow preventer before {name}: an end left in a bucket can siphon back into the house’s pipes.', {
         name: open.map(nameOf).join(', '),
       }),
     },

@@ -7,6 +7,6 @@ import type { Caution } from '../finding.js';
 export const fuelCautions = (rig: Rig): readonly Caution[] => [
   ...when(burnsFuel(rig).length > 0, {
     station: 'fuel',
-    text: 'Petrol vapour creeps along the ground and catches fire far off: fill with everything off and cool, in the open, the can on the ground. How much may be carried, and in what, is for local rules to say.',
+    text: 'Gasoline vapor creeps along the ground and ignites far away. Fill outdoors with everything off and cool, the can on the ground. Local rules say how much you may carry, and in what.',
   }),
 ];

@@ -18,7 +18,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
           'stop',
           'fuel',
           { kind: 'fuel-tank', id: t.tankId },
-          message('{tank} has no vent: as it empties it holds its fuel back, and every engine on it stops.', { tank: t.name }),
+          message('{tank} has no vent: vacuum builds and every engine on it stalls.', { tank: t.name }),
         ),
       );
   for (const e of engines) {
@@ -90,7 +90,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
         'tight',
         'fuel',
         { kind: 'rig', id: 'rig' },
-        message('Fuel is on board and no extinguisher: carry one where a hand reaches it from the ground.', {}),
+        message('Fuel on board, no fire extinguisher. Mount one you can reach from the ground.', {}),
       ),
     );
   return out;

@@ -6,6 +6,6 @@ import type { Caution } from '../finding.js';
 export const heatCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.burners.length > 0, {
     station: 'fuel',
-    text: 'Hot water scalds and its hose burns skin; a burner wants its flow switch, its relief valve and a clear flue, and never runs dry. Its flue gas kills in a closed body.',
+    text: 'Hot water scalds and its hose burns skin; a burner needs its flow switch, relief valve and a clear flue. Never run it dry. Its flue gas kills in a closed body.',
   }),
 ];

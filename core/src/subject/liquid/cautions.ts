@@ -8,15 +8,15 @@ export const liquidCautions = (rig: Rig): readonly Caution[] => [
     rig.liquids.length > 0,
     {
       station: 'liquids',
-      text: 'Goggles, long gloves and a fitting respirator; clean rinse water and an eye wash on board. In the eyes: rinse for a quarter of an hour and see a doctor, with the data sheet in hand. The data sheet’s first-aid section comes before anything here.',
+      text: 'Wear goggles, long gloves and a fit-tested respirator with the cartridges the SDS names. Carry clean rinse water and an eye wash. In the eyes: rinse 15 minutes, get medical help, bring the SDS. SDS first aid comes before anything here.',
     },
     {
       station: 'liquids',
-      text: 'Corrosives on the road may be regulated freight: amounts, labels, papers and ventilation are for local rules to say. Keep the load space aired.',
+      text: 'Corrosives on the road may be regulated freight: local rules set amounts, labels, papers and ventilation. Keep the load space ventilated.',
     },
   ),
   ...when(rig.liquids.length > 0 && rig.tanks.some((t) => t.holds !== undefined), {
     station: 'tanks',
-    text: 'A chemical tank is filled by gravity or a closed coupling, never over the head. Know where its bund drains to before it is needed.',
+    text: 'Fill chemical tanks by gravity or a closed coupling, never overhead. Know where the containment drains before you need it.',
   }),
 ];

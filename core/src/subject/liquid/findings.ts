@@ -18,7 +18,7 @@ export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: nu
           'tight',
           'liquids',
           subject,
-          message('{liquid} is at {now}, bought at {then}: age has eaten it. Set the valves for today, or fetch fresh.', {
+          message('{liquid} has aged from {then} to {now}. Reset the valves or buy fresh.', {
             liquid: liquid.name,
             now: percent(l.today.value),
             then: percent(l.bought),
@@ -33,7 +33,7 @@ export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: nu
           'starved',
           'liquids',
           subject,
-          message('{liquid} on board lasts {share} of a day: {need} are wanted, {have} are there.', {
+          message('{liquid} lasts {share} of a day: {have} on board, {need} needed.', {
             liquid: liquid.name,
             share: percent(l.lastsDays),
             need: { value: l.perDay.value, dimension: 'volume' },
@@ -48,7 +48,7 @@ export function liquidFindings(rig: Rig, r: LiquidAnswers['chemical'], stale: nu
           'tight',
           'liquids',
           subject,
-          message('{liquid} is good for {t} once mixed; what is mixed lasts longer than that. Mix less at a time.', {
+          message('{liquid} is good for {t} once mixed, and this batch lasts longer. Mix less at a time.', {
             liquid: liquid.name,
             t: { value: liquid.useBy, dimension: 'time' },
           }),
@@ -73,7 +73,7 @@ export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
           'tight',
           'tanks',
           subject,
-          message('{tank} breathes onto the deck: fumes of {liquid} rust everything there. Lead its vent outside and down.', {
+          message('{tank} vents onto the deck: {liquid} fumes rust everything. Run the vent outside and down.', {
             tank: t.name,
             liquid: LIQUID_NAMES[liquid.kind],
           }),
@@ -104,7 +104,7 @@ export function bundFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] 
         'tight',
         'tanks',
         { kind: 'tank', id: tank.id },
-        message('The bund under {tank} holds {b}; should the tank split, {n} are wanted.', {
+        message('Containment under {tank} holds {b}; a full spill needs {n}.', {
           tank: tank.name,
           b: { value: x.bundM3, dimension: 'volume' },
           n: { value: x.bundWanted.value, dimension: 'volume' },

@@ -101,7 +101,7 @@ describe('a bund', () => {
     // 36 × 30 × 24 in are 112.2 gal; 110 % of them 123.4 gal.
     near(tankOf(withBund('125 gal'), 'batch-tank').bundWanted.value / GALLON, 123.43, 1e-4);
     expect(words(withBund('125 gal'), 'bund-small')).toBeUndefined();
-    expect(words(withBund('120 gal'), 'bund-small')).toMatch(/^The bund under Mix tank holds 120.gal; should the tank split, 123.gal are wanted\.$/);
+    expect(words(withBund('120 gal'), 'bund-small')).toMatch(/^Containment under Mix tank holds 120.gal; a full spill needs 123.gal\.$/);
     expect(words(withBund('60 gal'), 'bund-small')).toMatch(/holds 60.gal/);
   });
   test('none is no finding: whether there is to be one is for local rules', () => {
@@ -159,7 +159,7 @@ describe('antifreeze on board', () => {
 test('a tank of stock that is empty is told, and what is offered for it is a rig that reads', () => {
   const d = tiedTanksTruck();
   tank(d, 'sh-tank').startLevel = '0 in';
-  expect(words(d, 'stock-short')).toMatch(/on board lasts 0.% of a day/);
+  expect(words(d, 'stock-short')).toMatch(/lasts 0% of a day/);
   const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'stock-short');
   expect(fixes.map((f) => say(f.title, 'us'))).toEqual(['Start the day with SH tank full']);
   expect(fixes[0].cures).toBe(true);
@@ -170,7 +170,7 @@ test('a round tank of stock that does not last the day is made larger too', () =
   const sh = tank(d, 'sh-tank');
   sh.shape = { kind: 'upright-cylinder', diameter: '6 in', height: '8 in' };
   Object.assign(sh, { fullLevel: '8 in', startLevel: '3 in' });
-  expect(words(d, 'stock-short')).toMatch(/on board lasts [\d.]+.% of a day/);
+  expect(words(d, 'stock-short')).toMatch(/lasts [\d.]+% of a day/);
   const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'stock-short');
   expect(fixes.some((f) => f.cures && / larger$/.test(say(f.title, 'us')))).toBe(true);
   expect(fixes.some((f) => say(f.title, 'us') === 'Start the day with SH tank full')).toBe(true);

@@ -6,6 +6,6 @@ import type { Caution } from '../finding.js';
 export const meetingCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.liquids.length > 0, {
     station: 'liquids',
-    text: 'Never mix products that are not meant for each other, not even as residues. Label every tank, drum and bucket with what is in it today.',
+    text: 'Never mix products not meant for each other, not even leftovers. Label every tank, drum and bucket with what’s in it today.',
   }),
 ];

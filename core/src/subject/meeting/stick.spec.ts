@@ -57,7 +57,7 @@ describe('words for what is not there', () => {
     d.tanks[0].startLevel = '4 in';
     const told = judged(d).findings.find((f) => f.code === 'runs-dry')!;
     expect(told.verdict).toBe('starved');
-    expect(told.message.template).toContain('nothing to use');
+    expect(told.message.template).toContain('no usable water');
   });
   test('a nozzle that lets almost nothing through is starved, whatever its gauge says', () => {
     const d = LAYOUTS.find((l) => l.id === 'buffer-skid')!.make();

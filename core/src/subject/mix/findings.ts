@@ -31,7 +31,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         'starved',
         'mix',
         subject,
-        message('{mix} cannot be mixed: the stock is at {s} today and {w} is wanted at the wall.', {
+        message('Can’t make {mix}: stock is {s} today, target is {w}.', {
           mix: mix.name,
           s: percent(m.streams[0]?.strength ?? 0),
           w: percent(wanted),
@@ -48,7 +48,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         subject,
         message(
           m.first.value < wanted
-            ? `{mix} reaches the wall at {s}; {w} is wanted.${worsens ? ' It ends the day at {e}.' : ''}`
+            ? `{mix} hits the wall at {s}; target {w}.${worsens ? ' It ends the day at {e}.' : ''}`
             : `{mix} reaches the wall at {s}, stronger than the {w} wanted: waste, and hard on plants.${worsens ? ' It ends the day at {e}.' : ''}`,
           {
             mix: mix.name,
@@ -66,7 +66,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         last,
         'mix',
         subject,
-        message('{mix} starts the day at {s} and ends it at {e}: the levels change and the valves do not.', {
+        message('{mix} drifts from {s} to {e} over the day as tank levels change.', {
           mix: mix.name,
           s: percent(m.first.value),
           e: percent(m.last.value),
@@ -82,7 +82,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
           'tight',
           'mix',
           subject,
-          message('{mix} strays to {s} with {case}.', { mix: mix.name, s: percent(worst.strength), case: worst.label }),
+          message('{mix} shifts to {s} with {case}.', { mix: mix.name, s: percent(worst.strength), case: worst.label }),
         ),
       );
   }
@@ -112,7 +112,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         'tight',
         'mix',
         subject,
-        message('A flush of {mix} rinses pump and hose only: {n} valves keep their chemical, {which} first. Let the flush water in before them.', {
+        message('Flushing {mix} misses {n} valves, {which} first. Bring flush water in ahead of them.', {
           mix: mix.name,
           n: String(m.unrinsed.length),
           which: m.unrinsed[0],
@@ -127,7 +127,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         'tight',
         'mix',
         subject,
-        message('The draw line of {mix} has no check valve: the first stuck ball lets water into the stock.', { mix: mix.name }),
+        message('{mix}’s draw line has no check valve: one stuck ball lets water into the stock.', { mix: mix.name }),
       ),
     );
   return out;
@@ -156,7 +156,7 @@ export function siphonFindings(rig: Rig, stocks: Stocks): Finding[] {
             'mix',
             { kind: 'mix', id: mix.id },
             message(
-              '{tank} can siphon through {pump}: laid on the ground, the gun lies at least {h} below its full level and nothing in between shuts. A ball valve or a trigger stops it.',
+              '{tank} can siphon out through {pump}: a gun on the ground is {h} or more below its full level, with no shutoff between. Add a ball valve or trigger.',
               {
                 tank: `${tank.name} (${stocks.in(tank).liquid.name})`,
                 pump: mix.name,
@@ -185,7 +185,7 @@ export function unservedFindings(rig: Rig, values: AssumptionValues): Finding[] 
         'tight',
         'mix',
         { kind: 'mix', id: first.id },
-        message('{surface} is in the brief and no mix on board is for it: {mix} is reckoned with, at {is} where {usual} is usual.', {
+        message('No mix on board is for {surface}. We used {mix} at {is}; {usual} is typical.', {
           surface: WASH_SURFACE_NAMES[surface],
           mix: first.name,
           is: percent(is),

@@ -47,7 +47,7 @@ describe('a proportioner', () => {
     expect(m.last.value).toBeLessThan(m.first.value);
     for (let i = 1; i < m.byLevel.length; i++) expect(m.byLevel[i].strength).toBeLessThanOrEqual(m.byLevel[i - 1].strength + 1e-9);
   });
-  test('what is titrated today overrules the reckoning, and stale stock reaches the wall weaker', () => {
+  test('what is titrated today overrides the estimate, and stale stock reaches the wall weaker', () => {
     const d = crewOfFour();
     const fresh = judged(d).chemical.mixes[0].first.value;
     d.liquids![0].strength!.titrated = '6 %';

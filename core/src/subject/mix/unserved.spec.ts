@@ -19,9 +19,7 @@ const told = (d: RigDocument): string[] =>
     .map((f) => say(f.message, 'us'));
 
 test('a roof in the brief and only a house mix on board is told, with both strengths', () => {
-  expect(told(rig('house', 'roof'))).toEqual([
-    'Roof is in the brief and no mix on board is for it: Proportioner is reckoned with, at 1\u00a0% where 3.5\u00a0% is usual.',
-  ]);
+  expect(told(rig('house', 'roof'))).toEqual(['No mix on board is for Roof. We used Proportioner at 1%; 3.5% is typical.']);
 });
 test('each surface is told once; what the mix is for, and what it is as strong as, is not', () => {
   expect(told(rig('house'))).toEqual([]);

@@ -9,11 +9,11 @@ export const planCautions = (rig: Rig): readonly Caution[] => [
     { station: 'plan', text: 'Lift heavy things with a hoist, tanks empty. Stand on the deck only when it is chocked and hitched, or on stands.' },
     {
       station: 'plan',
-      text: 'Bolts go through the frame or through backing plates, never through boards alone. Tie-downs are looked at before every drive and replaced when the weather has been at them.',
+      text: 'Bolt through the frame or backing plates, never boards alone. Check tie-downs before every drive; replace weathered ones.',
     },
     {
       station: 'plan',
-      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. One that points up wears a rain cap. Fuel is filled with everything off and cool, and petrol has rules of its own.',
+      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. Put a rain cap on one that points up. Fuel up with everything off and cool; gasoline has its own rules.',
     },
   ),
 ];

@@ -40,7 +40,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
     for (let j = i + 1; j < placed.length; j++) {
       const by = overlapM(boxes[i], boxes[j]);
       const [a, b] = [placed[i], placed[j]];
-      if (by > TOUCH) tell('overlap', 'starved', a, message('{a} and {b} stand in each other, {by} deep.', { a: a.name, b: b.name, by: length(by) }), b);
+      if (by > TOUCH) tell('overlap', 'starved', a, message('{a} and {b} overlap by {by}.', { a: a.name, b: b.name, by: length(by) }), b);
     }
   const aisle = platform.headroom === undefined ? undefined : aisleOf(platform, boxes, values);
   for (const t of placed) {
@@ -59,12 +59,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
     reel(rig, platform, t, placed, solid, tell);
     const gear = rig.gear.find((g) => g.id === t.id);
     if (gear?.kind === 'ladder-rack' && platform.height + t.box.z0 > values['ladder-high'])
-      tell(
-        'ladder-high',
-        'tight',
-        t,
-        message('{t} lies {h} above the ground: ladders come off it only with a ladder.', { t: t.name, h: length(platform.height + t.box.z0) }),
-      );
+      tell('ladder-high', 'tight', t, message('{t} is {h} up: you’d need a ladder to get ladders down.', { t: t.name, h: length(platform.height + t.box.z0) }));
     if (hasLid(rig, t)) {
       const room = overLid(t, placed, solid, platform);
       if (room < values['lid-room'] - TOUCH)
@@ -107,7 +102,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
           'gate-blocked',
           'tight',
           t,
-          message('{t} stands in the way of the gate at the {side}: {want} is wanted behind it.', {
+          message('{t} blocks the {side} gate. Leave {want}.', {
             t: t.name,
             side: SIDE_WORDS[platform.gate],
             want: length(values['gate-room']),
@@ -145,7 +140,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
     const before = h.behind === undefined ? undefined : placed.find((t) => t.id === h.behind)!;
     const [t, part, want] = [own.name, h.part ?? '', length(h.room?.wantedM ?? 0)];
     const short = h.room !== undefined && h.room.freeM < h.room.wantedM - TOUCH;
-    if (before) tell('hand-blocked', 'tight', own, message('{part} at {t} lies behind {o}: no hand gets at it.', { part, t, o: before.name }), before);
+    if (before) tell('hand-blocked', 'tight', own, message('Can’t reach {part} on {t}: it’s behind {o}.', { part, t, o: before.name }), before);
     if (h.what === 'oil-drain' && short)
       tell(
         'drain-blocked',
@@ -193,7 +188,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       verdict: 'tight',
       station: 'plan',
       subject: { kind: 'line', id: l.lineId },
-      message: message('The hose from {a} to {b} is {has}; as the deck lies the way is {path}.', {
+      message: message('Hose {a} to {b} is {has}; the run is {path}.', {
         a: ends[0],
         b: ends[1],
         has: { value: l.hoseM, dimension: 'length' },
@@ -225,7 +220,7 @@ function edges(platform: Platform, t: Standing & { box: Box }, values: Assumptio
   if (w)
     for (const y0 of [0, platform.width - w.width])
       if (overlapM(box, { x0: w.from, x1: w.from + w.length, y0, y1: y0 + w.width, z0: 0, z1: w.height }) > TOUCH) {
-        tell('wheel-box', 'starved', t, message('{t} stands in a wheel box.', { t: t.name }));
+        tell('wheel-box', 'starved', t, message('{t} is in the wheel well.', { t: t.name }));
         break;
       }
   for (const z of platform.free ?? [])
@@ -245,7 +240,7 @@ function access(platform: Platform, t: Standing, own: Said['things'][number], va
       'no-room',
       t.kind === 'machine' ? 'starved' : 'tight',
       t,
-      message('{t} is served from the {side} and has {free} there; {want} is wanted.', { t: t.name, side, free: length(free), want: length(a.wantedM) }),
+      message('{t} has {free} on its service side ({side}); it needs {want}.', { t: t.name, side, free: length(free), want: length(a.wantedM) }),
     );
   // What stands behind others is reached over them.
   else if (isStarted(t) && a.inFromEdgeM > values['reach'] + TOUCH && platform.headroom === undefined)
@@ -253,7 +248,7 @@ function access(platform: Platform, t: Standing, own: Said['things'][number], va
       'out-of-reach',
       'tight',
       t,
-      message('{t} stands {in} in from the edge: it is started only by climbing on. A hand reaches {reach}.', {
+      message('{t} is {in} from the edge: you’d climb on to start it. Reach is {reach}.', {
         t: t.name,
         in: length(a.inFromEdgeM),
         reach: length(values['reach']),
@@ -304,7 +299,7 @@ function exhaust(
       'exhaust-inside',
       'stop',
       t,
-      message('{t} burns fuel in a closed body: its exhaust has to be led out at a door or through the wall, and the body aired. Carbon monoxide kills.', {
+      message('{t} burns fuel in a closed body. Pipe its exhaust fully outside and ventilate the body, or don’t run it. Carbon monoxide kills.', {
         t: t.name,
       }),
     );
@@ -328,7 +323,7 @@ function exhaust(
       'exhaust-near',
       hit.d < depth / 2 || !Number.isFinite(hit.d) ? 'stop' : 'tight',
       t,
-      message('{t} blows its exhaust at {o}: it melts. Turn it, or keep {want} clear.', { t: t.name, o: hit.o.name, want: length(depth) }),
+      message('{t}’s exhaust will melt {o}. Turn it, or leave {want}.', { t: t.name, o: hit.o.name, want: length(depth) }),
       hit.o,
     );
 }
@@ -370,13 +365,13 @@ function fuelApart(rig: Rig, t: Standing & { box: Box }, placed: readonly (Stand
 function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
   if (own.massKg < values['hold-from'] || t.kind === 'manifold' || t.kind === 'mix') return;
   const mass = { value: own.massKg, dimension: 'mass' as const };
-  if (!own.held) tell('not-held', 'tight', t, message('Nothing is said to hold {t} down: {m} full.', { t: t.name, m: mass }));
+  if (!own.held) tell('not-held', 'tight', t, message('No tie-down set for {t} ({m} full).', { t: t.name, m: mass }));
   else if (own.held.value < own.heldWantedN * 0.999)
     tell(
       'held-weak',
       'stop',
       t,
-      message('What holds {t} stands {has}; {want} is wanted for its {m} when the brakes go on.', {
+      message('{t}’s tie-downs hold {has}; hard braking needs {want} ({m}).', {
         t: t.name,
         has: { value: own.held.value, dimension: 'force' },
         want: { value: own.heldWantedN, dimension: 'force' },
@@ -395,8 +390,7 @@ function reel(
 ): void {
   const own = rig.reels.find((r) => r.id === t.id);
   if (!own) return;
-  if (own.parked === 'nothing')
-    tell('reel-unparked', 'tight', t, message('Nothing holds the end of the hose on {t}: on the road it drags behind.', { t: t.name }));
+  if (own.parked === 'nothing') tell('reel-unparked', 'tight', t, message('{t}’s hose end isn’t clipped: it will drag on the road.', { t: t.name }));
   const side = t.place?.service;
   if (!side) return;
   const others = placed.filter((o) => o !== t && t.place?.on !== o.id && o.place?.on !== t.id).map((o) => solid.get(o.id)!);

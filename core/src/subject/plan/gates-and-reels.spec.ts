@@ -20,7 +20,7 @@ test('what stands behind a gate is told; without a gate, and at another side, it
   expect(told(d, 'gate-blocked')).toEqual([]);
   d.platform!.gate = 'rear';
   // The supply reel ends 2 in from the rear edge.
-  expect(told(d, 'gate-blocked')).toContain('Reel 1 stands in the way of the gate at the rear: 12 in is wanted behind it.');
+  expect(told(d, 'gate-blocked')).toContain('Reel 1 blocks the rear gate. Leave 12 in.');
   d.assumptions['gate-room'] = '1 in';
   expect(told(d, 'gate-blocked')).toEqual([]);
   const truck = layout('tied-tanks');
@@ -32,7 +32,7 @@ test('a reel whose hose’s end nothing holds is told and mended by a hook; one 
   const d = layout('big-tank');
   expect(told(d, 'reel-unparked')).toEqual([]);
   d.reels![0].parked = 'nothing';
-  expect(told(d, 'reel-unparked')).toEqual([`Nothing holds the end of the hose on ${d.reels![0].name}: on the road it drags behind.`]);
+  expect(told(d, 'reel-unparked')).toEqual([`${d.reels![0].name}’s hose end isn’t clipped: it will drag on the road.`]);
   expect(cured(d, 'reel-unparked')).toBe(true);
 });
 

@@ -28,7 +28,7 @@ describe('handles and bowls', () => {
     expect(told(d, 'hand-blocked')).toEqual([]);
     // The soap tank pushed before the valve of the tote that the mix draws its water from.
     moveThing(d, 'soap-tank', 0, -10 * INCH);
-    expect(told(d, 'hand-blocked')).toEqual(['Metering valve 3/4 in at Tote B lies behind Soap tank: no hand gets at it.']);
+    expect(told(d, 'hand-blocked')).toEqual(['Can’t reach Metering valve 3/4 in on Tote B: it’s behind Soap tank.']);
     expect(judged(d).plan!.things.find((t) => t.id === 'soap-tank')!.verdict).toBe('tight');
   });
   test('on every layout each can be got at, and is listed once', () => {

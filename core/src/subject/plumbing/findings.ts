@@ -20,10 +20,10 @@ export function plumbingFindings(cases: Cases): Finding[] {
           subject,
           message(
             weakest.gives === 'peak'
-              ? '{part} of {machine} is made for {rated}; pressure shoots to {peak} before the unloader opens.'
+              ? '{part} on {machine} is rated {rated}; pressure spikes to {peak} before the unloader opens.'
               : weakest.stated
-                ? '{part} of {machine} is made for {rated}; the unloader opens at {set} only. Hose that lets go whips.'
-                : '{part} of {machine} is taken to be made for {rated}, as usual; the unloader opens at {set} only. Read what is printed on it.',
+                ? '{part} on {machine} is rated {rated}; the unloader doesn’t open until {set}. A burst hose whips.'
+                : 'No rating set for {part} on {machine}; we assume {rated}. The unloader doesn’t open until {set}. Read the printed rating.',
             {
               part: weakest.part.name,
               machine: m.name,
@@ -37,15 +37,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
     const s = suctionOf(cases, m);
     if (!s) continue;
     if (!s.strainer)
-      out.push(
-        finding(
-          'no-strainer',
-          'tight',
-          'feed',
-          subject,
-          message('No strainer stands before {machine}: what falls into the tank goes into its valves.', { machine: m.name }),
-        ),
-      );
+      out.push(finding('no-strainer', 'tight', 'feed', subject, message('No strainer ahead of {machine}: debris reaches its valves.', { machine: m.name })));
     if (!s.shutOff)
       out.push(
         finding(
@@ -53,7 +45,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
           'tight',
           'feed',
           subject,
-          message('No valve stands before the strainer of {machine}: its bowl cannot be cleaned with water in the tank.', { machine: m.name }),
+          message('No shutoff ahead of {machine}’s strainer: you can’t clean the bowl with water in the tank.', { machine: m.name }),
         ),
       );
     const facts = {
@@ -71,7 +63,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
           'starved',
           'feed',
           subject,
-          message('{machine} does not prime: its inlet stands {lift} above the water, and a dry pump draws from about {most}.', facts),
+          message('{machine} won’t prime: inlet is {lift} above the water; a dry pump lifts about {most}.', facts),
         ),
       );
     else if (!s.held)
@@ -81,10 +73,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
           'tight',
           'feed',
           subject,
-          message(
-            '{machine} stands {lift} above the water and nothing keeps its line full: at each start it first draws {air} of air, some {time}. A foot or check valve keeps it.',
-            facts,
-          ),
+          message('{machine} sits {lift} above the water and its line drains: each start pulls {air} of air (about {time}). Add a foot or check valve.', facts),
         ),
       );
   }
@@ -98,7 +87,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
           'fill',
           { kind: 'tank', id: t.id },
           message(
-            'Should the float of {tank} stick, its vent lets the water out at {p} only; a plastic tank stands about {most}. A wider vent, or an overflow.',
+            'If {tank}’s float sticks open, pressure reaches {p} before the vent keeps up; a plastic tank takes about {most}. Fit a bigger vent or an overflow.',
             {
               tank: t.name,
               p: { value: pressed, dimension: 'pressure' },

@@ -41,7 +41,7 @@ describe('what a suction line is fitted out with', () => {
     d.machines[0].inletHeight = '40 in';
     const found = told(d, 'no-foot-valve')!;
     // 6 ft of 1 in hose hold 0.245 gal; at 30 % of 8 gpm that is six seconds.
-    expect(say(found.message, 'us')).toMatch(/first draws 0\.245.gal of air, some 6\.1\d.s/);
+    expect(say(found.message, 'us')).toMatch(/each start pulls 0\.245.gal of air \(about 6\.1\d.s\)/);
     expect(told(mended(d, 'no-foot-valve'), 'no-foot-valve')).toBeUndefined();
   });
   test('a foot valve keeps the line full, and counts its loss', () => {

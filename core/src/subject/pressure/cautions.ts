@@ -6,10 +6,10 @@ import type { Caution } from '../finding.js';
 export const pressureCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.machines.length > 0, {
     station: 'guns',
-    text: 'Hose, fittings and gun must be rated above the unloader’s setting; a relief valve backs the unloader up, a thermal valve the pump. Whip checks hold a coupling that lets go.',
+    text: 'Hose, fittings and gun must be rated above the unloader’s setting; back the unloader up with a relief valve and the pump with a thermal valve. Whip checks hold a coupling that lets go.',
   }),
   ...when(rig.outlets.length > 0, {
     station: 'guns',
-    text: 'A jet goes through skin and gloves. Never point a gun at anyone, never feel for leaks by hand; an injection wound needs a doctor at once, however small.',
+    text: 'A jet goes through skin and gloves. Never point a gun at anyone or feel for leaks by hand. Any injection wound: ER at once, even if it looks small. Say “high-pressure injection.”',
   }),
 ];

@@ -257,7 +257,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'tight',
         station: 'machines',
         subject,
-        message: message('The unloader of {m} opens at {set}, above the pump’s {rated}: set it lower.', {
+        message: message('{m}: unloader set to {set}, over the pump’s {rated} rating. Turn it down.', {
           m: machine.name,
           set: p(machine.unloader.setting),
           rated: p(machine.ratedPressure),
@@ -269,7 +269,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'tight',
         station: 'machines',
         subject,
-        message: message('{m} asks {need} of an engine that gives {have} at this altitude: it labours.', {
+        message: message('{m} needs {need}; its engine makes {have} at this altitude. It will bog down.', {
           m: machine.name,
           need: { value: result.enginePower.value, dimension: 'power' },
           have: { value: result.engineAvailable.value, dimension: 'power' },
@@ -282,7 +282,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'fed',
         station: 'machines',
         subject,
-        message: message('{m} asks {need} of the vehicle, which has {idle} at idle: raise its speed before the gun is pulled.', {
+        message: message('{m} needs {need}; the vehicle makes {idle} at idle. Raise rpm before you pull the trigger.', {
           m: machine.name,
           need: { value: result.enginePower.value, dimension: 'power' },
           idle: { value: idle, dimension: 'power' },
@@ -301,7 +301,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         message: message(
           back > cases.values['unloader-most']
             ? 'With every gun open {m} turns {q} of its {all} back: the nozzle lets almost nothing through, whatever the gauge says.'
-            : 'With every gun open {m} still turns {q} back through its unloader: nozzle or hose is too small.',
+            : 'With every gun open, {m} still bypasses {q}: nozzle or hose is too small.',
           {
             m: machine.name,
             q: { value: open.returnedM3s, dimension: 'flow' },
@@ -317,7 +317,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'starved',
         station: 'machines',
         subject,
-        message: message('{case}: less than {share} of the flow of {m} goes out, so its flow-actuated unloader lets go and the gun goes slack.', {
+        message: message('{case}: less than {share} of the flow of {m} goes out, so its flow-actuated unloader opens and the gun loses pressure.', {
           case: own.label,
           share: { value: cases.values['unloader-hold'], dimension: 'ratio' },
           m: machine.name,
@@ -330,7 +330,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'fed',
         station: 'machines',
         subject,
-        message: message('With every gun open {m} works at {p}, its unloader opened for one gun shuts below {shut} only: some flow may keep turning back.', {
+        message: message('With every gun open, {m} runs at {p}. Its unloader, once open, won’t reseat until {shut}: some flow may keep bypassing.', {
           m: machine.name,
           p: p(open.pumpPressurePa),
           shut: p(result.reseat.value),
@@ -357,7 +357,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
           verdict: 'tight',
           station: 'guns',
           subject,
-          message: message('{gun} can meet the {surface} with {p}; {most} is usually the most for it.', {
+          message: message('{gun} can hit {surface} at {p}; usual max is {most}.', {
             gun: outlet.name,
             surface: outlet.surface,
             p: p(highest),
@@ -374,7 +374,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         subject,
         message: message(
           dry
-            ? '{gun} gets {q}; even the thrifty school wants {thrifty} for its width. A narrower cleaner, or more pump.'
+            ? '{gun} gets {q}; its width needs at least {thrifty}. Use a narrower cleaner or more flow.'
             : '{gun} gets {q}: enough by the thrifty school ({thrifty}), walked slowly; the strict one wants {strict} for its width.',
           {
             gun: outlet.name,
@@ -403,7 +403,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
               q: { value: cases.asDrawn.machineFlow(starved), dimension: 'flow' },
               wants: { value: starved.flow, dimension: 'flow' },
             })
-          : message('{gun} gets {p} where {want} is wanted; the hose run loses {loss}.', values),
+          : message('{gun} gets {p}; target {want}. The hose loses {loss}.', values),
       });
     else if (result.pressure.value > cases.values['gun-high'] * outlet.wantedPressure)
       out.push({
@@ -411,7 +411,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'tight',
         station: 'guns',
         subject,
-        message: message('{gun} gets {p}, well over the {want} that is wanted: a larger nozzle spares the surface.', values),
+        message: message('{gun} gets {p}, well over the {want} target. Fit a bigger nozzle.', values),
       });
   }
   return out;
@@ -430,11 +430,10 @@ function leftFromOtherSet(cases: Cases, outlet: Outlet): Message | undefined {
   const near = (size: number): boolean => Math.abs(own / size - 1) < cases.values['nozzle-alike'];
   const code = (size: number): string => nozzleCode(shelfSize(size), outlet.nozzle.angle);
   if (guns === 2 && near(whole))
-    return message('{gun} carries a nozzle of the full-flow set; with two guns each wants one of the half set, {code}.', {
+    return message('{gun} has a full-flow nozzle. With two guns, fit {code} on each.', {
       gun: outlet.name,
       code: code(whole / 2),
     });
-  if (guns === 1 && near(whole / 2))
-    return message('{gun} carries a nozzle of the half-flow set; alone it wants one of the full set, {code}.', { gun: outlet.name, code: code(whole) });
+  if (guns === 1 && near(whole / 2)) return message('{gun} has a half-flow nozzle. On its own, fit {code}.', { gun: outlet.name, code: code(whole) });
   return undefined;
 }

@@ -85,7 +85,7 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
       tell(
         reel,
         'reel-small',
-        message('{reel} takes {most} of this hose; {hose} are to go on it.', {
+        message('{reel} fits {most} of this hose; you have {hose}.', {
           reel: reel.name,
           most: { value: r.capacity.value, dimension: 'length' },
           hose: { value: r.hoseM, dimension: 'length' },
@@ -106,7 +106,7 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
       tell(
         reel,
         'reel-order',
-        message('{reel} sits over {other}: the supply hose is pulled first, and the pressure hose should slide over it. Put the supply at the bottom.', {
+        message('{reel} sits above {other}. Supply hose is pulled first: put it at the bottom.', {
           reel: reel.name,
           other: above.name,
         }),
@@ -116,7 +116,7 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
       tell(
         reel,
         'reel-cross',
-        message('{reel} and {other} pay out at the same place and height: their hoses cross. Give each a row or a side of its own.', {
+        message('{reel} and {other} pay out at the same spot and height: hoses cross. Move one.', {
           reel: reel.name,
           other: beside.name,
         }),
@@ -196,7 +196,7 @@ export function runFindings(cases: Cases, runs: readonly RunResult[]): Finding[]
       verdict: 'tight',
       station: 'reels',
       subject: { kind: 'outlet', id: r.outletId },
-      message: message('{gun} does not reach the far corner: {carried} of hose for a run of {needed}.', {
+      message: message('{gun} can’t reach the far corner: the run is {needed}, you carry {carried}.', {
         gun: cases.rig.outlets.find((o) => o.id === r.outletId)!.name,
         carried: { value: r.carried.value, dimension: 'length' },
         needed: { value: r.needed.value, dimension: 'length' },

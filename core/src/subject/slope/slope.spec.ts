@@ -78,7 +78,7 @@ describe('on the steepest site', () => {
     const d = layout('winter-split', { nose: '12 %', kerb: '6 %' });
     expect(told(d, 'slope-heel')).toEqual([
       expect.stringMatching(
-        /^On the steepest site Water keeps [\d.]+ gal from its outlet, [\d.]+ % of what it gives on the level: it runs dry so much earlier\.$/,
+        /^On the steepest site Water keeps [\d.]+ gal from its outlet, [\d.]+% of what it gives on the level: it runs dry so much earlier\.$/,
       ),
     ]);
     d.assumptions['slope-kept'] = '60 %';

@@ -6,10 +6,10 @@ import type { Caution } from '../finding.js';
 export const softPumpCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.liquids.length > 0 && rig.softPumps.some((p) => p.kind === 'air'), {
     station: 'machines',
-    text: 'Air drives the pump at once when its valve opens: blow the line down before you open any coupling. A compressor’s tank wants its relief valve tested.',
+    text: 'An air pump starts the moment its valve opens. Shut off and bleed the air before you open any coupling. Test the compressor tank’s relief valve.',
   }),
   ...when(rig.liquids.length > 0 && rig.softPumps.some((p) => p.kind === 'electric'), {
     station: 'machines',
-    text: 'Fuse each pump at the battery; keep the battery in a box that breathes, away from SH fumes.',
+    text: 'Fuse each pump at the battery. Keep the battery in a vented box, away from SH fumes.',
   }),
 ];

@@ -15,7 +15,7 @@ import { near } from '../../testing/near';
 
 describe('soft wash pumps', () => {
   const pumpOf = (d: RigDocument, id: string) => judged(d).chemical.softPumps.find((p) => p.pumpId === id)!;
-  /** Common practice: an air-operated 1/2 in pump rated about 17 gpm gives about 11 gpm through its real hose run. */
+  /** Common practice: an air-operated 1/2 in pump rated about 17 gpm gives about 11 gpm through this hose run. */
   test('an air pump of 17 gpm gives about 11 gpm through 200 ft of 3/4 in hose', () => {
     const p = pumpOf(smallBuffer(), 'air-pump');
     expect(p.flow.value / GPM).toBeGreaterThan(9.5);

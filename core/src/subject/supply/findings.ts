@@ -94,7 +94,7 @@ function mainsFindings(rig: Rig, values: AssumptionValues): Finding[] {
         set ? { kind: 'gear', id: set.id } : subject,
         message(
           set
-            ? 'Nothing is said of what {set} gives: {need} are wanted for hours, {start} while the largest motor starts.'
+            ? 'No rating set for {set}. Loads need {need} running, {start} starting.'
             : 'The mains come from a generator and none is on board: {need} are wanted for hours, {start} while the largest motor starts.',
           { set: set?.name ?? '', need: power(need.runningW), start: power(need.startingW) },
         ),

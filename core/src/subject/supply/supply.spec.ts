@@ -40,7 +40,7 @@ describe('what a pump runs on', () => {
     const words = assess(rig)
       .cautions.map((c) => c.text)
       .join(' ');
-    expect(words).toContain('residual-current');
+    expect(words).toContain('GFCI');
     expect(words).not.toContain('carbon monoxide');
     const high = layout('gravity-van');
     high.brief.altitude = '9000 ft';

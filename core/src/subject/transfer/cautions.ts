@@ -7,6 +7,6 @@ import type { Caution } from '../finding.js';
 export const transferCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.liquids.length > 0 && transferWays(rig).length > 0, {
     station: 'liquids',
-    text: 'Stand by while stock is pumped: nothing stops the pump when the tank is full. Gloves, apron and eye protection; the lid open, the other end tied in; rinse the hose into the tank before it is coiled.',
+    text: 'Stand by while stock is pumped: nothing stops the pump when the tank is full. Wear gloves, apron and eye protection. Lid open, far end tied in. Rinse the hose into the tank before you coil it.',
   }),
 ];

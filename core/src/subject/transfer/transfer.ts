@@ -76,7 +76,7 @@ export function transferFindings({ rig, values }: Cases, transfers: readonly Tra
           ...base,
           code: 'transfer-none',
           verdict: 'starved',
-          message: message('{pump} does not empty {a} into {b}: it would have to lift {lift}, and its pressure lifts {most}.', {
+          message: message('{pump} can’t empty {a} into {b}: the lift is {lift}, it manages {most}.', {
             ...names,
             lift: { value: r.liftM, dimension: 'length' },
             most: { value: r.liftsM, dimension: 'length' },

@@ -6,10 +6,10 @@ import type { Caution } from '../finding.js';
 export const weightCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.platform !== undefined, {
     station: 'weight',
-    text: 'Masses here are the catalogue’s: have the rig weighed, full, before it goes on the road. The plates on trailer, axles, tyres, coupling and vehicle decide, and local road rules.',
+    text: 'Weights here are catalog figures. Have the rig weighed, full, before it goes on the road. The plates on trailer, axles, tires, coupler and vehicle decide, and local road rules.',
   }),
   ...when(rig.platform?.kind === 'trailer', {
     station: 'weight',
-    text: 'Coupling locked, chains crossed, breakaway cable on, brakes and lights tried before each drive. A trailer that sways is let slow by itself, without the brake pedal.',
+    text: 'Coupling locked, chains crossed, breakaway cable on, brakes and lights tried before each drive. If it sways: off the gas, hold the wheel straight, stay off the vehicle brake; apply the trailer brake by hand if you have one.',
   }),
 ];

@@ -74,7 +74,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     if (!w) continue;
     const share = w.l.loadKg / w.l.ratingKg;
     const said = { what: inSentence(w.l), load: mass(w.l.loadKg), rating: mass(w.l.ratingKg) };
-    if (share > 1.0005) tell(code, 'stop', inState(w.s, '{what} carries {load} of {rating}: too heavy for the road.', said));
+    if (share > 1.0005) tell(code, 'stop', inState(w.s, '{what}: {load}, rated {rating}. Overloaded: don’t drive it.', said));
     else if (share > values['rating-near']) tell(code, 'tight', inState(w.s, '{what} carries {load} of {rating}.', said));
     if (share <= 1.0005) {
       const full = undriven.get(code);
@@ -82,7 +82,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
         tell(
           code,
           'tight',
-          inState(full.s, '{what} would carry {load} of {rating}: never drive so.', {
+          inState(full.s, '{what} would be {load}, rated {rating}: never drive it like this.', {
             what: inSentence(full.l),
             load: mass(full.l.loadKg),
             rating: mass(full.l.ratingKg),
@@ -111,13 +111,13 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tongue-light',
       light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight',
-      inState(light, 'the coupling carries {t}, {p} of the trailer: it sways. {least} to {most} is wanted.', share(light)),
+      inState(light, 'tongue weight is {t}, {p} of the trailer: it can sway. Aim for {least} to {most}.', share(light)),
     );
   if (heavy && heavy.tongueShare! > heaviest + 5e-4)
     tell(
       'tongue-heavy',
       'tight',
-      inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lifts the steering axle of what tows. {least} to {most} is wanted.', share(heavy)),
+      inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lightens the tow vehicle’s front axle. Aim for {least} to {most}.', share(heavy)),
     );
   const steer = worst(
     roads.filter((s) => s.steerShare !== undefined),
@@ -153,7 +153,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tips',
       tips.rolloverG < values['rollover-least'] / 2 ? 'stop' : 'tight',
-      inState(tips, 'it tips at {a} g to the side, its centre {h} above the road: take bends slowly, or bring the weight down.', {
+      inState(tips, 'tips at {a} g sideways (center of gravity {h} up). Slow down for turns, or move weight lower.', {
         a: { value: tips.rolloverG, dimension: 'number', digits: 2 },
         h: { value: tips.centre.z, dimension: 'length' },
       }),
@@ -172,7 +172,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'slope-tips',
       'stop',
-      message('Unhitched on the slope of the site it tips back: the coupling is pulled up by {t}. Put stands under the rear, or leave it on the hitch.', {
+      message('Unhitched on the sloped site it tips back (tongue lifts with {t}). Put stands under the rear, or leave it hitched.', {
         t: mass(-r.slope.tongueKg),
       }),
     );
@@ -181,7 +181,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'ticket-off',
       'tight',
-      message('The weighbridge shows {shown} at {where}; the reckoning says {reckoned}. Weigh what is on board, or correct masses and places.', {
+      message('The scale reads {shown} at {where}; we get {reckoned}. Weigh what is on board, or correct masses and places.', {
         shown: mass(off.shown),
         where: off.where,
         reckoned: mass(off.reckoned),

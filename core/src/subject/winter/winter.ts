@@ -78,8 +78,10 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
         : ['Colder than the antifreeze stands: keep the rig in a warm place, or drain it and blow every line, pump and gun dry with air.']),
       'Half-open every ball valve: a shut ball holds water.',
       ...(chemical && within ? ['Run each soft wash pump on antifreeze until colour comes out at the tip; open metering valves wide while you do.'] : []),
-      ...(frozen.some((b) => b.chemistry !== 'lithium') ? ['Charge every lead-acid battery full and take its earth off: flat, it freezes and splits.'] : []),
-      ...(frozen.some((b) => b.chemistry === 'lithium') ? ['Leave lithium batteries half charged, and never charge them in frost.'] : []),
+      ...(frozen.some((b) => b.chemistry !== 'lithium')
+        ? ['Charge lead-acid batteries full and disconnect the negative cable: flat ones freeze and split.']
+        : []),
+      ...(frozen.some((b) => b.chemistry === 'lithium') ? ['Leave lithium batteries half charged. Never charge them below 32 °F (0 °C).'] : []),
     ],
     back: [
       ...(frozen.length ? ['Charge the batteries full and clean their terminals before the first start.'] : []),

@@ -9,7 +9,7 @@ const LEFT = 20;
 const TANK_MOST = 170;
 const PUMP_X = 430;
 
-/** The feed seen from the side, heights to scale: tank with its lowest level, line, pump and what is left of the push. */
+/** The feed seen from the side, heights to scale: tank with its lowest level, line, pump and head left. */
 @Component({
   selector: 'pz-elevation',
   imports: [LabelMark],
@@ -120,7 +120,7 @@ export class Elevation {
               id: 'tank',
               lines: [
                 tank.name,
-                momentary === undefined ? `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}` : `${Math.round(100 * share!)} % now`,
+                momentary === undefined ? `lowest ${formatQuantity(result.heelVolumeM3, 'volume', system)}` : `${Math.round(100 * share!)}% now`,
               ],
               x: drawn.x + drawn.w / 2,
               y: drawn.full + 22,
@@ -129,7 +129,7 @@ export class Elevation {
             },
           ]
         : []),
-      { id: 'left', lines: ['what is left of the push'], x: end.x - 70, y: end.y, ways: ['above', 'below'] as const, tone: 'water' as const },
+      { id: 'left', lines: ['head left'], x: end.x - 70, y: end.y, ways: ['above', 'below'] as const, tone: 'water' as const },
     ];
     const points = heads.map((h) => [h.x, h.y] as const);
     const places = placeLabels(

@@ -215,7 +215,7 @@ describe('what would help', () => {
   test('lists findings and fixes with gain, price and weight; one press applies', async () => {
     rig.judge((d) => void (d.spigots[0].readings[0].flow = '2 gpm'));
     const { root, settle } = render(HelpColumn, { station: 'tanks' });
-    expect(root.querySelector('.finding')!.textContent).toContain('runs dry after');
+    expect(root.querySelector('.finding')!.textContent).toContain('runs dry ');
     const first = root.querySelector('.fix')!;
     expect(first.textContent).toMatch(/\+\d+.*gal water left/);
     expect(first.textContent).toMatch(/\$\d+.*on the road/);
@@ -258,7 +258,7 @@ describe('figures', () => {
     await settle();
     const panel = root.querySelector('pz-working')!;
     expect(panel.querySelector('.value')!.textContent.replace(/\s/g, ' ')).toBe(root.querySelector('button.figure')!.textContent.trim().replace(/\s/g, ' '));
-    expect(panel.querySelector('[role=status]')!.textContent).toContain('cannot be told just now');
+    expect(panel.querySelector('[role=status]')!.textContent).toContain('Can’t show the math');
   });
 });
 
@@ -266,7 +266,7 @@ test.each([
   ['fed', 'Fed'],
   ['tight', 'Tight'],
   ['starved', 'Starved'],
-  ['stop', 'Stop'],
+  ['stop', 'Unsafe'],
 ] as const)('the verdict %s comes with its word and a shape of its own', (of, word) => {
   const { root } = render(VerdictMark, { of });
   expect(root.textContent.trim()).toBe(word);

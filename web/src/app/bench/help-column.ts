@@ -43,7 +43,7 @@ import { WorkingPanel } from './working-panel';
     }
 
     @if (fixes().length) {
-      <h3>What would help most</h3>
+      <h3>Best fixes</h3>
       @for (fix of shown(); track fix.id; let first = $first) {
         <div class="card fix">
           <strong>{{ words(fix.title) }}</strong>
@@ -63,7 +63,7 @@ import { WorkingPanel } from './working-panel';
             (click)="apply(fix)"
             [attr.aria-label]="'Try it: ' + words(fix.title)"
           >
-            {{ rig.waiting() === fix.id ? 'Trying once more…' : 'Try it' }}
+            {{ rig.waiting() === fix.id ? 'Trying…' : 'Try it' }}
           </button>
         </div>
       }
@@ -74,12 +74,12 @@ import { WorkingPanel } from './working-panel';
     } @else if (findings().length && rig.fixing()) {
       <p class="quiet" role="status">Trying fixes…</p>
     } @else if (findings().length) {
-      <p class="quiet">Nothing tried here gains enough to tell.</p>
+      <p class="quiet">No single change we tried helps enough.</p>
     }
     @if (cautions().length) {
       <mat-expansion-panel class="cautions" displayMode="flat" [expanded]="fresh()" (expandedChange)="opened($event)">
         <mat-expansion-panel-header collapsedHeight="34px" expandedHeight="34px">
-          <mat-panel-title><strong>Take care</strong></mat-panel-title>
+          <mat-panel-title><strong>Safety</strong></mat-panel-title>
         </mat-expansion-panel-header>
         @for (c of cautions(); track c.text) {
           <p class="caution">{{ c.text }}</p>
@@ -203,7 +203,7 @@ export class HelpColumn implements OnDestroy {
   protected readonly rig = inject(RigStore);
   readonly station = input.required<Station>();
   /** Said where there is nothing to find; empty to say nothing. */
-  readonly calm = input('Nothing here holds the work back.');
+  readonly calm = input('No problems found here.');
   /** Shown as a line or two instead of a column. */
   readonly slim = input(false);
   protected readonly all = signal(false);
@@ -214,7 +214,7 @@ export class HelpColumn implements OnDestroy {
     if (!first) return null;
     // What stands above as the rig's verdict is not said twice.
     const above = this.rig.assessment()?.findings[0] === first;
-    return { first, more: rest.length, words: above ? `What is told above is at ${STATION_WORDS[first.station].name}.` : this.words(first.message) };
+    return { first, more: rest.length, words: above ? `See ${STATION_WORDS[first.station].name} for the problem above.` : this.words(first.message) };
   });
   /** The sentence for nothing there; empty where something was judged. */
   protected readonly nothing = computed(() => {
@@ -269,10 +269,10 @@ export class HelpColumn implements OnDestroy {
     const text = formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
     return `${text} on the road`;
   }
-  /** Said of a fix that ends what it answers: "cures it" only where the station is calm then. */
+  /** Said of a fix that ends what it answers: "clears this page" only where the station is calm then. */
   protected cureWords(fix: Fix): string {
-    if (fix.left > 0) return `mends this; ${fix.left} more here`;
-    return `cures it${fix.verdictAfter === 'fed' ? ', rig fed' : ''}`;
+    if (fix.left > 0) return `fixes this; ${fix.left} left here`;
+    return `clears this page${fix.verdictAfter === 'fed' ? ', rig fed' : ''}`;
   }
   protected apply(fix: Fix): void {
     this.rig.apply(fix);

@@ -3,10 +3,10 @@ export type Shortcut = 'unfold' | 'before' | 'after' | 'fix' | 'guide' | 'list' 
 
 /** The keys in the order in which the list tells them. Letters can be turned off, as speech input may type them unasked. */
 export const SHORTCUTS: readonly { readonly key: string; readonly does: Shortcut; readonly words: string }[] = [
-  { key: 'w', does: 'unfold', words: 'Unfold the waterway, or fold it' },
+  { key: 'w', does: 'unfold', words: 'Expand or collapse the flow line' },
   { key: 'n', does: 'after', words: 'Next station' },
   { key: 'p', does: 'before', words: 'Station before' },
-  { key: 'f', does: 'fix', words: 'To the first change that would help' },
+  { key: 'f', does: 'fix', words: 'Go to the best fix' },
   { key: 'g', does: 'guide', words: 'The guide, at this station' },
   { key: '?', does: 'list', words: 'This list' },
   { key: 'Escape', does: 'close', words: 'Close the working, fold the waterway' },

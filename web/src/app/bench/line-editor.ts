@@ -45,12 +45,12 @@ import { PartFields } from './part-fields';
             }
           </li>
         } @empty {
-          <li class="quiet none">No parts yet: water passes without loss.</li>
+          <li class="quiet none">No parts yet: loss counted as zero.</li>
         }
       </ol>
       <div class="foot">
         <button type="button" mat-stroked-button class="small" (click)="add()">Add a part</button>
-        <mat-checkbox class="shut" [checked]="!!l.closed" (change)="shut()">Valve shut</mat-checkbox>
+        <mat-checkbox class="shut" [checked]="!!l.closed" (change)="shut()">Valve closed</mat-checkbox>
       </div>
     }
   `,
@@ -175,7 +175,7 @@ export class LineEditor {
   protected percent(partId: string): string {
     if (!this.shares().length) return '';
     const share = this.share(partId);
-    return share > 0 && share < 0.005 ? '< 1 %' : `${Math.round(100 * share)} %`;
+    return share > 0 && share < 0.005 ? '< 1%' : `${Math.round(100 * share)}%`;
   }
   /** The part as a builder says it: count before, length after. */
   protected title(p: PartDocument): string {

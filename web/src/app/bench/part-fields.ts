@@ -15,12 +15,12 @@ import { QuantityField } from './quantity-field';
       @switch (part().kind) {
         @case ('hose') {
           <pz-quantity label="Length" [path]="path() + '.length'" />
-          <pz-quantity label="Left on the reel" [path]="path() + '.coiledLength'" placeholder="none" />
-          <pz-choice label="Lies" [path]="path() + '.use'" [options]="uses" />
+          <pz-quantity label="Still on the reel" [path]="path() + '.coiledLength'" placeholder="none" />
+          <pz-choice label="Used as" [path]="path() + '.use'" [options]="uses" />
         }
         @case ('fitting') {
           <pz-quantity label="Pieces" [path]="path() + '.count'" />
-          <pz-quantity label="Bore inside" hint="barb, ball or coupler" [path]="path() + '.reducedBore'" placeholder="full" />
+          <pz-quantity label="Smallest bore" hint="barb, ball or coupler" [path]="path() + '.reducedBore'" placeholder="full" />
           <pz-quantity label="Loss coefficient K" [path]="path() + '.k'" placeholder="by kind" />
         }
         @case ('valve') {

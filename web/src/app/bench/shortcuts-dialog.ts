@@ -23,7 +23,7 @@ import { OTHER_KEYS, SHORTCUTS } from './keys';
           </div>
         }
       </dl>
-      <mat-checkbox [checked]="letters()" (change)="set($event.checked)">Single letters work as keys</mat-checkbox>
+      <mat-checkbox [checked]="letters()" (change)="set($event.checked)">Use single-letter shortcuts</mat-checkbox>
     </mat-dialog-content>
     <mat-dialog-actions><button mat-flat-button type="button" mat-dialog-close>Close</button></mat-dialog-actions>
   `,

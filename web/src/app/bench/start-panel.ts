@@ -4,7 +4,7 @@ import { hasStep, START_STEPS, type StartStep, takeStep } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 
 const WORDS: Readonly<Record<StartStep, { readonly name: string; readonly about: string }>> = {
-  tank: { name: 'Put in a tank', about: 'It carries the water over a weak tap.' },
+  tank: { name: 'Add a tank', about: 'Covers for a weak spigot.' },
   machine: { name: 'Put in a machine', about: 'A washer with its hose, gun and return.' },
   tap: { name: 'Connect a tap', about: 'What the customer’s spigot brings.' },
 };
@@ -29,7 +29,7 @@ const WORDS: Readonly<Record<StartStep, { readonly name: string; readonly about:
           </div>
         }
         @if (works()) {
-          <button mat-button type="button" class="small" (click)="sent.set(true)">That is all</button>
+          <button mat-button type="button" class="small" (click)="sent.set(true)">Done</button>
         }
       </section>
     }

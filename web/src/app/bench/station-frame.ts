@@ -85,7 +85,7 @@ import { HelpColumn } from './help-column';
 export class StationFrame {
   readonly heading = input.required<string>();
   readonly station = input.required<Station>();
-  readonly calm = input('Nothing here holds the work back.');
+  readonly calm = input('No problems found here.');
   /** Whether the station puts something of its own beside what would help. */
   readonly helps = input(false);
   private readonly rig = inject(RigStore);

@@ -33,7 +33,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
     @if (number(); as n) {
       <section aria-label="Working" #panel tabindex="-1">
         <div class="head">
-          <h3>Working: {{ label() }}</h3>
+          <h3>How we got: {{ label() }}</h3>
           <button type="button" mat-icon-button aria-label="Close the working" (click)="open.close()">
             <span class="icon" aria-hidden="true">close</span>
           </button>
@@ -60,7 +60,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
           }
           <p class="quiet source">{{ equation()!.title }}. Source: {{ equation()!.source }}{{ equation()!.unverified ? ', unverified' : '' }}.</p>
         } @else if (silent()) {
-          <p class="quiet" role="status">Its working cannot be told just now: the calculation has stopped.</p>
+          <p class="quiet" role="status">Can’t show the math: the calculation stopped.</p>
         }
       </section>
     }

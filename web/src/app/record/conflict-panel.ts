@@ -14,7 +14,7 @@ const MOST_SHOWN = 40;
   template: `
     <section role="alertdialog" aria-label="Saved elsewhere too">
       <h2>This {{ word() }} was saved elsewhere while you worked on it.</h2>
-      <p>Nothing is lost yet: choose which one goes on. The one saved elsewhere stays in its history. Yours is kept in this browser until you choose.</p>
+      <p>Pick which to keep. The other save stays in History; yours is only in this browser until you pick.</p>
       <table>
         <thead>
           <tr>

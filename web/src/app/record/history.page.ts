@@ -28,9 +28,7 @@ const MOST_TOLD = 60;
   template: `
     <main class="page">
       <h1>History{{ name() ? ' of ' + name() : '' }}</h1>
-      <p class="quiet">
-        Every save of today is here, of earlier days the last of each, before that one a week. Taking one back makes it the newest: nothing is lost by it.
-      </p>
+      <p class="quiet">Today: every save. Before that: one a day, then one a week. Restoring a version makes it the newest; nothing is lost.</p>
       @if (error(); as e) {
         <p class="bad" role="alert">{{ e }}</p>
       }
@@ -62,11 +60,11 @@ const MOST_TOLD = 60;
                   }
                 </span>
                 @if (r.version === newest()) {
-                  <span class="quiet now">As it is now</span>
+                  <span class="quiet now">Current</span>
                 } @else {
-                  <button mat-stroked-button type="button" [attr.aria-label]="'Look at version ' + r.version" (click)="look(r)">Look</button>
-                  <button mat-stroked-button type="button" [disabled]="busy()" [attr.aria-label]="'Take back version ' + r.version" (click)="takeBack(r)">
-                    Take back
+                  <button mat-stroked-button type="button" [attr.aria-label]="'Look at version ' + r.version" (click)="look(r)">Compare</button>
+                  <button mat-stroked-button type="button" [disabled]="busy()" [attr.aria-label]="'Restore version ' + r.version" (click)="takeBack(r)">
+                    Restore
                   </button>
                 }
               </div>
@@ -84,10 +82,10 @@ const MOST_TOLD = 60;
                         <p class="quiet">And {{ l.more }} more.</p>
                       }
                     } @else {
-                      <p>{{ l.current ? 'It is the same as today’s.' : 'Today’s version cannot be read; this one can.' }}</p>
+                      <p>{{ l.current ? 'Same as current.' : 'Today’s version cannot be read; this one can.' }}</p>
                     }
                     @if (isMany()) {
-                      <button mat-stroked-button type="button" [disabled]="busy()" (click)="keepAsNew(l.document)">Make it a {{ word() }} of its own</button>
+                      <button mat-stroked-button type="button" [disabled]="busy()" (click)="keepAsNew(l.document)">Save as new {{ word() }}</button>
                     }
                   </div>
                 }

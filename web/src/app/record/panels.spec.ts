@@ -56,7 +56,7 @@ test('deleted elsewhere, refused and kept nowhere are said, each with what can b
   await s.press('Keep it as a new build');
   expect(s.asked).toEqual(['back', 'new']);
   TestBed.resetTestingModule();
-  expect(open({ document: pontoonRig(), save: 'refused', saveError: 'Too small.' }).text()).toBe('The server refused the last change: Too small.');
+  expect(open({ document: pontoonRig(), save: 'refused', saveError: 'Too small.' }).text()).toBe('Last change not saved: Too small.');
   TestBed.resetTestingModule();
-  expect(open({ document: pontoonRig(), save: 'offline', kept: false }).text()).toMatch(/cannot keep your edits.*do not close this page/);
+  expect(open({ document: pontoonRig(), save: 'offline', kept: false }).text()).toMatch(/aren’t saved anywhere.*Keep this page open/);
 });

@@ -10,7 +10,7 @@ const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
   'older-tab': 'Another tab shows an older Pozzo and holds this browser’s store of edits: close that tab.',
   'newer-tab': 'A newer Pozzo is open in another tab: load this page again once all is saved.',
   silent: 'This browser’s store of edits does not answer.',
-  refused: 'This browser cannot keep your edits (its storage is full or forbidden).',
+  refused: 'Your edits aren’t saved anywhere: browser storage is full or blocked.',
 };
 
 /** All that stands in the way of saving an open record, each with what can be done; nothing while all is well. */
@@ -22,7 +22,7 @@ const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
       <pz-conflict [of]="of()" />
     }
     @if (state().saveError; as e) {
-      <p class="bad" role="alert">{{ state().save === 'offline' ? '' : 'The server refused the last change: ' }}{{ e }}</p>
+      <p class="bad" role="alert">{{ state().save === 'offline' ? '' : 'Last change not saved: ' }}{{ e }}</p>
     }
     @if (state().save === 'deleted') {
       <div class="bad gone" role="alert">
@@ -32,7 +32,7 @@ const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
       </div>
     }
     @if (!state().kept && state().save !== 'saved') {
-      <p class="bad" role="alert">{{ notKept() }} The server does not have your edits yet: do not close this page.</p>
+      <p class="bad" role="alert">{{ notKept() }} The server doesn’t have them yet. Keep this page open.</p>
     }
   `,
 })

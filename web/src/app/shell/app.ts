@@ -6,7 +6,7 @@ import { TopBar } from './top-bar';
 @Component({
   selector: 'pz-root',
   imports: [AwayBar, RouterOutlet, TopBar],
-  template: `<a class="skip" href="#work" (click)="skip($event)">To the work</a><pz-top-bar /><pz-away /><router-outlet />`,
+  template: `<a class="skip" href="#work" (click)="skip($event)">Skip to content</a><pz-top-bar /><pz-away /><router-outlet />`,
   styles: `
     :host {
       display: flex;

@@ -47,14 +47,14 @@ const button = (root: HTMLElement, label: string): HTMLButtonElement => root.que
 test('in the yard it shows no build, nothing to undo, and the way to the quick sums', () => {
   const s = open({}, null);
   expect(s.text()).toContain('Quick sums');
-  expect(s.text()).not.toContain('Hold figures');
+  expect(s.text()).not.toContain('Compare from here');
   expect(button(s.root, 'Undo')).toBeNull();
 });
 test.each([
   ['changed', 'Saving…', false],
   ['saving', 'Saving…', false],
-  ['offline', 'Offline, kept here', true],
-  ['conflict', 'Saved elsewhere too', true],
+  ['offline', 'Offline: saved in this browser', true],
+  ['conflict', 'Conflict: also saved elsewhere', true],
   ['refused', 'Not saved', true],
   ['saved', 'Saved', false],
 ])('while it is %s it says “%s”', (save, words, warn) => {
@@ -67,7 +67,7 @@ test('what neither the server nor this browser keeps is told loudly, until it is
   expect(open({ save: 'offline', keptRevision: 1 }).root.querySelector('[role=status]')!.textContent).toBe('Keeping…');
   TestBed.resetTestingModule();
   const s = open({ save: 'offline', kept: false });
-  expect(s.root.querySelector('[role=status].warn')!.textContent).toBe('Not kept: do not close');
+  expect(s.root.querySelector('[role=status].warn')!.textContent).toBe('Not saved: keep this tab open');
   TestBed.resetTestingModule();
   expect(open({ save: 'saved', kept: false }).root.querySelector('[role=status].warn')).toBeNull();
 });
@@ -101,10 +101,10 @@ test('by keyboard from anywhere, but not out of a field that is being typed in',
 });
 test('figures are held and let go', async () => {
   const s = open();
-  await s.press('Hold figures');
+  await s.press('Compare from here');
   s.rig.held.set({});
   await s.settle();
-  expect(s.text()).toContain('Let figures go');
+  expect(s.text()).toContain('Stop comparing');
   expect(s.done).toEqual(['hold']);
 });
 test('units are swapped, and the label says which are shown', async () => {

@@ -15,8 +15,8 @@ const SAVE_WORDS = {
   saved: 'Saved',
   changed: 'Saving…',
   saving: 'Saving…',
-  offline: 'Offline, kept here',
-  conflict: 'Saved elsewhere too',
+  offline: 'Offline: saved in this browser',
+  conflict: 'Conflict: also saved elsewhere',
   refused: 'Not saved',
   deleted: 'Deleted elsewhere',
 } as const;
@@ -58,14 +58,7 @@ const SAVE_WORDS = {
         </a>
       }
       @if (rig.name()) {
-        <button
-          mat-button
-          class="wide"
-          type="button"
-          (click)="rig.hold()"
-          [attr.aria-pressed]="!!rig.held()"
-          title="Keep today’s figures beside the new ones while you try things"
-        >
+        <button mat-button class="wide" type="button" (click)="rig.hold()" [attr.aria-pressed]="!!rig.held()" title="Show how each figure changes from here on">
           {{ holdWords() }}
         </button>
       }
@@ -103,7 +96,7 @@ const SAVE_WORDS = {
         }
         <button mat-menu-item type="button" (click)="swapUnits()">{{ units() === 'us' ? 'Show metric units' : 'Show US units' }}</button>
         @for (t of themes; track t.id) {
-          <button mat-menu-item type="button" (click)="setTheme(t.id)">Light: {{ t.name }}{{ theme() === t.id ? ' ✓' : '' }}</button>
+          <button mat-menu-item type="button" (click)="setTheme(t.id)">Theme: {{ t.name }}{{ theme() === t.id ? ' ✓' : '' }}</button>
         }
         <a mat-menu-item routerLink="/guide" [fragment]="chapter()">Guide</a>
       </mat-menu>
@@ -206,7 +199,7 @@ export class TopBar {
     const path = this.router.parseUrl(this.url()).root.children['primary']?.segments.map((s) => s.path) ?? [];
     return path[0] === 'rig' ? path[2] : (path[0] ?? 'yard');
   });
-  protected readonly holdWords = computed(() => (this.rig.held() ? 'Let figures go' : 'Hold figures'));
+  protected readonly holdWords = computed(() => (this.rig.held() ? 'Stop comparing' : 'Compare from here'));
   /** The record that is open; null on pages without. */
   protected readonly open = computed((): AnyRecord | null => (this.rig.document() ? this.rig : this.workshop.document() ? this.workshop : null));
   protected readonly history = computed(() => {
@@ -224,7 +217,7 @@ export class TopBar {
     const s = this.open()?.state();
     if (!s) return '';
     const { save, savedAt, version, revision, keptRevision } = s;
-    if (this.notKept()) return 'Not kept: do not close';
+    if (this.notKept()) return 'Not saved: keep this tab open';
     if (save === 'offline' && keptRevision < revision) return 'Keeping…';
     if (save === 'saved' && version === 0) return '';
     if (save !== 'saved' || !savedAt) return SAVE_WORDS[save];

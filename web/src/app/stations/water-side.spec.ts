@@ -13,10 +13,10 @@ describe('the bypass station', () => {
   test('back to the tank it warms by little; back to its own inlet it is hot in minutes', async () => {
     const rig = rigOf('buffer-skid');
     const s = render(BypassStation);
-    expect(s.text()).toMatch(/The tank takes up [\d.]+.(BTU\/h|W|kW) of heat and warms by [\d.]+.°F in an hour/);
+    expect(s.text()).toMatch(/The tank takes up [\d.,]+.(BTU\/h|W|kW) of heat and warms by [\d.]+°F an hour/);
     await s.choose('Returns to', '');
     expect(rig.document().lines.some((l) => l.role === 'bypass')).toBe(false);
-    expect(s.text()).toMatch(/The same water turns round .* hot in [\d.]+.min\./);
+    expect(s.text()).toMatch(/The same water loops .* hot in [\d.]+.min\./);
     expect(rig.assessment().findings.map((f) => f.code)).toContain('bypass-hot');
   });
   test('led to a tank again, it comes down away from the outlet', async () => {
@@ -41,7 +41,7 @@ describe('the dump station', () => {
   test('says how long a full tank takes and what leaves the axle', () => {
     rigOf('buffer-skid');
     const s = render(DumpStation);
-    expect(s.text()).toMatch(/A full tank drains in [\d.]+.min; [\d,.]+.lb leave the axle\./);
+    expect(s.text()).toMatch(/A full tank drains in [\d.]+.min; [\d,.]+.lb come off the rig\./);
   });
   test('a closed lid without a vent is a stop; a vent or an open lid settles it', async () => {
     const rig = rigOf('buffer-skid');
@@ -91,7 +91,7 @@ describe('the reel station', () => {
     await s.choose('Swivel', 'brass');
     expect(s.text()).toContain('eat brass and plated swivels');
     await s.choose('Swivel', 'plastic');
-    expect(s.text()).toContain('not a washer’s pressure');
+    expect(s.text()).toContain('not washer pressure');
     await s.choose('Swivel', 'stainless');
     expect(s.text()).not.toContain('swivels: couple');
   });

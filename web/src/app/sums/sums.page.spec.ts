@@ -75,7 +75,7 @@ describe('quick sums', () => {
   test('what is still wanted is named; what cannot be read is told beside its field with the bound', async () => {
     const s = open('nozzle-flow');
     await s.type('Nozzle number', '');
-    expect(s.result()).toMatch(/Still wanted: .*nozzle number/);
+    expect(s.result()).toMatch(/Still needed: .*nozzle number/);
     await s.type('Nozzle number', '-3');
     const error = s.root.querySelector('form [role=alert]')!;
     expect(error.textContent).toMatch(/0\.1|at least/);
@@ -83,7 +83,7 @@ describe('quick sums', () => {
   });
   test('a name that is none shows the first sum and says so', () => {
     const s = open('moon');
-    expect(s.text()).toContain('There is no sum of that name');
+    expect(s.text()).toContain('No calculation by that name');
     expect(s.root.querySelector('.title')!.textContent).toBe(SUMS[0].title);
   });
   test('what was typed for one sum is there again after another', async () => {
@@ -101,7 +101,7 @@ describe('quick sums', () => {
       const s = open(name);
       expect(s.root.querySelector('.title')!.textContent).toBe(title);
       expect(s.text()).not.toMatch(/NaN|undefined|Infinity|\[object/);
-      expect(s.result()).toMatch(/Still wanted|Working/);
+      expect(s.result()).toMatch(/Still needed|Working/);
       s.fixture.destroy();
       TestBed.resetTestingModule();
     }

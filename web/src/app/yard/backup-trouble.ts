@@ -9,7 +9,7 @@ import { Api } from '../state/api';
   imports: [MatButtonModule, RouterLink],
   template: `@if (trouble(); as t) {
     <p class="bad" role="alert">
-      <span>The last daily backup did not work: {{ t }}</span>
+      <span>Last daily backup failed: {{ t }}</span>
       <a mat-stroked-button routerLink="/backups">Backups</a>
     </p>
   }`,

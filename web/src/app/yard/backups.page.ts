@@ -21,7 +21,7 @@ import { Api, asApiError } from '../state/api';
         }
       </p>
       @if (list()?.trouble; as t) {
-        <p class="bad" role="alert">The last daily backup did not work: {{ t }}</p>
+        <p class="bad" role="alert">Last daily backup failed: {{ t }}</p>
       }
       @if (error(); as e) {
         <p class="bad" role="alert">{{ e }}</p>
@@ -50,7 +50,7 @@ import { Api, asApiError } from '../state/api';
           <ng-container matColumnDef="act">
             <th mat-header-cell *matHeaderCellDef><span class="unseen">What to do</span></th>
             <td mat-cell *matCellDef="let b">
-              <a mat-stroked-button [href]="'/api/v1/backups/' + b.name" download [attr.aria-label]="'Take away ' + b.name">Take away</a>
+              <a mat-stroked-button [href]="'/api/v1/backups/' + b.name" download [attr.aria-label]="'Take away ' + b.name">Download</a>
             </td>
           </ng-container>
           <tr mat-header-row *matHeaderRowDef="columns"></tr>
@@ -59,10 +59,10 @@ import { Api, asApiError } from '../state/api';
       } @else if (list()) {
         <p class="state">There is no backup yet.</p>
       }
-      <h2>To bring one back</h2>
+      <h2>Restore a backup</h2>
       <p>
         Stop Pozzo, then on the command line: <code>npm run -s pozzo -- restore &lt;file.zip&gt;</code>. What is in the yard now is kept beside it, so that
-        nothing is lost by it. To look the yard through without changing it: <code>npm run -s pozzo -- check</code>.
+        nothing is lost by it. To check the yard (read only): <code>npm run -s pozzo -- check</code>.
       </p>
       <p><a mat-button routerLink="/">To the yard</a></p>
     </main>

@@ -15,7 +15,7 @@ const PAGE = 50;
   template: `
     <main class="page">
       <h1>Deleted builds</h1>
-      <p class="quiet">Nothing is thrown away: a deleted build stays here with its history until you bring it back.</p>
+      <p class="quiet">Deleted builds stay here, history included, until you restore them.</p>
       @if (error(); as e) {
         <p class="bad" role="alert">{{ e }} <button mat-stroked-button type="button" (click)="load(0)">Try again</button></p>
       }

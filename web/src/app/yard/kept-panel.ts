@@ -14,7 +14,7 @@ import { KeptActions, keptFeature, type KeptLeft } from '../state/kept.feature';
     @for (k of left(); track k.kind + k.id + k.tab) {
       <div class="kept" role="alert">
         <span
-          ><strong>Edits of “{{ k.name }}” are kept here only</strong> (since {{ when(k) }}). {{ k.message }}</span
+          ><strong>Edits of “{{ k.name }}” are only in this browser</strong> (since {{ when(k) }}). {{ k.message }}</span
         >
         @if (k.why !== 'deleted') {
           <a mat-stroked-button [routerLink]="route(k)">Open</a>
@@ -22,7 +22,7 @@ import { KeptActions, keptFeature, type KeptLeft } from '../state/kept.feature';
         @if (isMany(k)) {
           <button mat-stroked-button type="button" (click)="keepAsNew(k)">Keep as a new {{ word(k) }}</button>
         }
-        <button mat-button type="button" (click)="forget(k)">Throw away</button>
+        <button mat-button type="button" (click)="forget(k)">Discard</button>
       </div>
     }
   `,

@@ -14,13 +14,13 @@ const several = (n: number, one: string): string => (n === 1 ? `one ${one}` : `$
   template: `
     <main class="page">
       <h1>New build</h1>
-      <p class="quiet">Start from the rig that comes nearest and change what differs. Prices are estimates: parts and equipment by the workshop’s list.</p>
+      <p class="quiet">Pick the closest rig and change it. Prices are estimates.</p>
       <ul>
         <li>
           <button type="button" (click)="add(undefined)">
             <span class="blank" aria-hidden="true">+</span>
             <strong>Empty</strong>
-            <span class="quiet">Nothing on it: a tank, a machine and a tap in three steps.</span>
+            <span class="quiet">Blank. Add a tank, a machine and a spigot.</span>
           </button>
         </li>
         @for (l of cards(); track l.id) {

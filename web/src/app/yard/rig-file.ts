@@ -11,7 +11,7 @@ function notJson(text: string, error: unknown): string {
   const line = /line (\d+)/.exec(said);
   const early = /end of (JSON|data|input)/i.test(said) || (at !== null && Number(at[1]) >= text.trimEnd().length);
   if (!text.trim()) return 'It is empty.';
-  if (early) return `It is not whole: the text ends in the middle of line ${text.trimEnd().split('\n').length}.`;
+  if (early) return `File is cut off at line ${text.trimEnd().split('\n').length}.`;
   const number = line ? Number(line[1]) : at ? text.slice(0, Number(at[1])).split('\n').length : undefined;
   return number === undefined ? 'It is not JSON.' : `It is not JSON: line ${number} cannot be read.`;
 }

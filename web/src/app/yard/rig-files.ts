@@ -13,7 +13,7 @@ export class RigFiles {
 
   /** Reads one. Never throws. */
   async read(file: Pick<File, 'name' | 'size' | 'text'>): Promise<RigFile> {
-    if (file.size > LARGEST_FILE) return refuse(file.name, `It is larger than ${LARGEST_FILE / 1e6} MB: no rig file is.`);
+    if (file.size > LARGEST_FILE) return refuse(file.name, `It is larger than ${LARGEST_FILE / 1e6} MB: not a rig file.`);
     try {
       const text = await file.text();
       // What reads a rig comes with the first file.

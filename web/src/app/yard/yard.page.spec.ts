@@ -90,18 +90,18 @@ test('each build shows its chance of a short day, in orange where more than its 
     build('c', { judged: chance(3) }),
     build('d', { judged: judged({ sampled: false, chance: null }) }),
   ]);
-  expect(y.text(y.row('a'))).toContain('no short day in 300');
-  expect(y.text(y.row('b'))).toMatch(/10.% short days/);
+  expect(y.text(y.row('a'))).toContain('0 of 300 days short');
+  expect(y.text(y.row('b'))).toMatch(/10% short days/);
   expect(y.row('b').querySelector('.chance .shout')).not.toBeNull();
   expect(y.row('c').querySelector('.chance .shout')).toBeNull();
   expect(y.text(y.row('d'))).toContain('…');
 });
 test('a build not judged yet says so and calls nothing fed; a damaged one says what to do', async () => {
   const y = await open([build('a', { judged: null }), build('b', { damaged: true, judged: null }), build('c', { judged: judged({ chance: null }) }), null]);
-  expect(y.text(y.row('a'))).toContain('Being judged');
+  expect(y.text(y.row('a'))).toContain('Checking…');
   expect(y.text(y.row('a'))).not.toMatch(/fed/i);
-  expect(y.text(y.row('b'))).toMatch(/Stop.*record of this build is damaged/);
-  expect(y.text(y.row('c'))).toContain('no day judged');
+  expect(y.text(y.row('b'))).toMatch(/Unsafe.*record is damaged/);
+  expect(y.text(y.row('c'))).toContain('days not checked');
   expect(y.root.querySelectorAll('.card.waiting')).toHaveLength(1);
 });
 test('of ten thousand builds only what is near the screen is drawn, each with its place', async () => {
@@ -126,10 +126,10 @@ test('what is looked for is asked of the server; an empty yard says how to begin
   expect(y.sent.at(-1)).toEqual(BuildsActions.find({ find: 'quay' }));
   y.fixture.destroy();
   TestBed.resetTestingModule();
-  expect((await open([])).root.textContent).toContain('Start with one tank and one washer');
+  expect((await open([])).root.textContent).toContain('Start from a layout');
 });
 test('while it loads it says so, and a failure can be tried again', async () => {
-  expect((await open([], 'loading')).root.textContent).toContain('Looking over the yard');
+  expect((await open([], 'loading')).root.textContent).toContain('Loading builds');
   TestBed.resetTestingModule();
   const y = await open([], 'failed');
   expect(y.root.querySelector('[role=alert]')!.textContent).toContain('The server is away.');
@@ -143,14 +143,14 @@ test('edits kept here only are told, with what can be done about each', async ()
     { ...k, tab: 'u', why: 'deleted' },
   ]);
   const [clash, deleted] = [...y.root.querySelectorAll('.kept')];
-  expect(y.text(clash)).toMatch(/Edits of “Quay” are kept here only.*saved elsewhere/);
-  expect([...clash.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Keep as a new build', 'Throw away']);
+  expect(y.text(clash)).toMatch(/Edits of “Quay” are only in this browser.*saved elsewhere/);
+  expect([...clash.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Keep as a new build', 'Discard']);
   expect(deleted.querySelector('a')).toBeNull();
 });
 test('edits of the workshop kept here lead to its page, and can be no second workshop', async () => {
   const y = await open([], 'loaded', [{ kind: 'workshop', id: 'own', tab: 't', name: 'Rigworks', at: '2026-03-01T10:00:00Z', message: 'x', why: 'clash' }]);
   const kept = y.root.querySelector('.kept')!;
-  expect([...kept.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Throw away']);
+  expect([...kept.querySelectorAll('a, button')].map((b) => b.textContent.trim())).toEqual(['Open', 'Discard']);
   expect(kept.querySelector('a')!.getAttribute('href')).toBe('/workshop');
 });
 
@@ -173,14 +173,14 @@ describe('rig files', () => {
     y.fixture.detectChanges();
     expect(y.said()).toHaveLength(2);
     const alert = y.root.querySelector('.refused')!;
-    expect(y.text(alert)).toContain('bad.json is not taken in.');
+    expect(y.text(alert)).toContain('bad.json wasn’t imported.');
     expect(y.text(alert)).toMatch(/Washer A, flow: .*100.gpm/);
     alert.querySelector('button')!.click();
     y.fixture.detectChanges();
     expect(y.root.querySelector('.refused')).toBeNull();
   });
   test.each([
-    ['not JSON', file('x.json', '{"format":'), /It is not whole: the text ends in the middle of line 1/],
+    ['not JSON', file('x.json', '{"format":'), /File is cut off at line 1/],
     ['a slip in line 3', file('x.json', '{\n"format": 1,\n"version" 2\n}'), /It is not JSON: line 3 cannot be read/],
     ['an empty one', file('x.json', ' \n'), /It is empty/],
     ['another kind of file', file('x.json', '{"format":"table"}'), /This is not a rig file/],
@@ -225,7 +225,7 @@ describe('rig files', () => {
 
 test('a daily backup that does not work is told in the yard; one that works, and a server that is away, are not', async () => {
   for (const [answer, told] of [
-    [() => Promise.resolve({ trouble: 'The disk is full.' }), 'The last daily backup did not work: The disk is full.'],
+    [() => Promise.resolve({ trouble: 'The disk is full.' }), 'Last daily backup failed: The disk is full.'],
     [() => Promise.resolve({ trouble: null }), ''],
     [() => Promise.reject(new Error('away')), ''],
   ] as const) {

@@ -62,9 +62,9 @@ export class YardPage implements OnDestroy {
   /** Chance of a short day in words, and whether it is more than the customer allows; null until it is known. */
   protected chance(b: BuildSummary): { readonly words: string; readonly over: boolean } | null {
     const c = b.judged?.chance;
-    if (!c) return b.judged?.sampled ? { words: 'no day judged', over: false } : null;
+    if (!c) return b.judged?.sampled ? { words: 'days not checked', over: false } : null;
     const share = formatQuantity(c.short.chance, 'ratio', this.units(), { digits: 2 });
-    return { words: c.short.chance === 0 ? `no short day in ${c.short.days}` : `${share} short days`, over: c.short.chance > c.tolerance };
+    return { words: c.short.chance === 0 ? `0 of ${c.short.days} days short` : `${share} short days`, over: c.short.chance > c.tolerance };
   }
   /** The judgement of a build; none while it would be calm before its days are known. */
   protected known(b: BuildSummary): BuildSummary['judged'] {
@@ -74,7 +74,7 @@ export class YardPage implements OnDestroy {
     this.store.dispatch(BuildsActions.load());
   }
   protected headline(b: BuildSummary): string {
-    if (b.damaged) return 'The record of this build is damaged. Take an earlier version back from its history.';
+    if (b.damaged) return 'This build’s record is damaged. Restore an earlier version from History.';
     return b.judged ? say(b.judged.headline, this.units()) : 'Being judged…';
   }
   protected contents(b: BuildSummary): string {

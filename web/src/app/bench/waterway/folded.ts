@@ -132,7 +132,7 @@ function tankOf({ doc, a, q, at, cell }: Pen, i: number): TankCell {
       : r.series.volumeM3.at(-1)! / top;
   const { dry, left } = tankWords(r, q);
   const story = vessel
-    ? `${Math.round(100 * vessel.share)} % at ${at!.clock}`
+    ? `${Math.round(100 * vessel.share)}% at ${at!.clock}`
     : chemical
       ? Number.isFinite(chemical.lastsDays) && `${q(chemical.lastsDays, 'number', 2)} days`
       : dry

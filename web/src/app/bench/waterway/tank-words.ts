@@ -16,6 +16,6 @@ export const usableLeft = (r: ToldAssessment['tanks'][number]): number => {
 export function tankWords(r: ToldAssessment['tanks'][number], q: Quantity): { readonly dry: string; readonly left: string } {
   if (r.fullDraw.value <= 0) return { dry: '', left: '' };
   if (Number.isFinite(r.dryAfter.value)) return { dry: q(r.dryAfter.value, 'time'), left: '' };
-  const left = `${Math.round(100 * usableLeft(r))} % usable left`;
+  const left = `${Math.round(100 * usableLeft(r))}% usable left`;
   return Number.isFinite(r.dryAfterPoorS) ? { dry: `${q(r.dryAfterPoorS, 'time')}, poor tap`, left } : { dry: '', left };
 }

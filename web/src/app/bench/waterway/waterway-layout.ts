@@ -169,7 +169,7 @@ export function layoutWaterway(doc: RigDocument, a: ToldAssessment, system: Unit
       start: r.startVolumeM3 / top,
       end: series[series.length - 1] / top,
       heel: r.heelVolumeM3 / top,
-      big: words.left ? `${Math.round(100 * usableLeft(r))} %` : words.dry ? 'dry' : '',
+      big: words.left ? `${Math.round(100 * usableLeft(r))}%` : words.dry ? 'dry' : '',
       bigSub: words.left ? 'usable left' : words.dry && `after ${words.dry}`,
       over: r.tiedIds[0] === t.id && words.left && words.dry ? `dry ${words.dry}` : '',
     });

@@ -39,9 +39,9 @@ export function atMoment(drawing: WaterwayDrawing, doc: RigDocument, m: Moment, 
             verdict: 'fed' as const,
             start: v.share,
             end: v.share,
-            big: `${Math.round(100 * v.share)} %`,
+            big: `${Math.round(100 * v.share)}%`,
             bigSub: `at ${clock}`,
-            size: t.height > 92 ? t.size : `${Math.round(100 * v.share)} %`,
+            size: t.height > 92 ? t.size : `${Math.round(100 * v.share)}%`,
             over: '',
           }
         : t;

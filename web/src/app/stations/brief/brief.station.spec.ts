@@ -30,7 +30,7 @@ describe('the brief', () => {
   test('kinds of job are added, set and removed; the last one takes the list with it', async () => {
     const s = open();
     const before = s.rig.document().brief.washes?.length ?? 0;
-    await s.press('Add a kind of job');
+    await s.press('Add a job type');
     const i = before;
     expect(s.rig.document().brief.washes![i]).toEqual({ surface: 'house', area: '2500 ft²', perDay: '2' });
     await s.type('Area of a job', '900 ft²');
@@ -61,7 +61,7 @@ describe('assumptions', () => {
     expect(few).toBeLessThan(ASSUMPTIONS.length);
     await s.press(`All ${ASSUMPTIONS.length} assumptions`);
     expect(await whole()).toBe(ASSUMPTIONS.length);
-    await s.press('Only those used here');
+    await s.press('Only ones this rig uses');
     expect(await whole()).toBe(few);
   });
   test('each says its kind and its source', () => {

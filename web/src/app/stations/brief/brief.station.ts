@@ -45,16 +45,16 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     StationFrame,
   ],
   template: `
-    <pz-station heading="Brief" station="brief" calm="The brief holds nothing against the rig.">
+    <pz-station heading="Brief" station="brief" calm="">
       <div set>
         <pz-name label="Build" path="name" />
         <pz-name label="Customer" path="customer" [optional]="true" />
         <pz-quantity label="Longest job" path="brief.job" />
         <pz-quantity label="Trigger pulled" hint="share of the job" path="brief.triggerShare" />
-        <pz-quantity label="Water, usually" path="brief.water" />
+        <pz-quantity label="Usual water temp" path="brief.water" />
         <pz-quantity label="Altitude" path="brief.altitude" />
         <ng-container *pzLater>
-          <h3>Soft washed on a usual day</h3>
+          <h3>Typical soft wash day</h3>
           @for (w of washes(); track $index; let i = $index) {
             <div class="wash">
               <pz-choice label="Surface" [path]="'brief.washes.' + i + '.surface'" [options]="surfaces" />
@@ -63,14 +63,14 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
               <button type="button" mat-stroked-button class="small" [attr.aria-label]="'Remove job ' + (i + 1)" (click)="dropWash(i)">Remove</button>
             </div>
           }
-          <div class="acts"><button type="button" mat-stroked-button class="small" (click)="addWash()">Add a kind of job</button></div>
+          <div class="acts"><button type="button" mat-stroked-button class="small" (click)="addWash()">Add a job type</button></div>
           <pz-quantity label="Days of work a week" path="brief.daysPerWeek" placeholder="5" />
-          <pz-quantity label="Dissolved solids of the tap" path="brief.tapSolids" placeholder="not measured" />
+          <pz-quantity label="Tap water TDS" path="brief.tapSolids" placeholder="not measured" />
         </ng-container>
       </div>
       <div does>
         <pz-day-summary *pzLater />
-        <h2>What the figures take for granted</h2>
+        <h2>Assumptions</h2>
         <pz-facts [facts]="facts()" />
         <pz-table *pzLater label="Assumptions" [columns]="columns" [rows]="rows()">
           <ng-template pzCell="what" let-row>
@@ -113,7 +113,7 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
           </ng-template>
         </pz-table>
         <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">
-          {{ all() ? 'Only those used here' : 'All ' + assumptions().length + ' assumptions' }}
+          {{ all() ? 'Only ones this rig uses' : 'All ' + assumptions().length + ' assumptions' }}
         </button>
       </div>
     </pz-station>
@@ -173,7 +173,7 @@ export class BriefStation {
     return this.all() ? this.assumptions() : this.assumptions().filter((a) => used.has(a.id) || a.own || OF_THE_DAY.test(a.id));
   });
   protected addWash(): void {
-    this.rig.edit('Add a kind of job', (d) => void (d.brief.washes ??= []).push({ surface: 'house', area: '2500 ft²', perDay: '2' }));
+    this.rig.edit('Add a job type', (d) => void (d.brief.washes ??= []).push({ surface: 'house', area: '2500 ft²', perDay: '2' }));
   }
   protected dropWash(i: number): void {
     this.rig.edit('Remove a kind of job', (d) => {
@@ -189,7 +189,7 @@ export class BriefStation {
       { label: 'Cases solved', text: String(a.solves) },
       { label: 'Assumptions used', text: `${used.length}, ${used.filter((x) => x.kind === 'estimate').length} of them estimates` },
       {
-        label: 'Sources not looked up',
+        label: 'Sources not verified',
         text: `${used.filter((x) => x.unverified).length} assumptions, ${UNVERIFIED_EQUATIONS} of ${EQUATION_COUNT} equations`,
       },
     ];

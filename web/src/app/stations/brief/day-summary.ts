@@ -57,7 +57,7 @@ export class DaySummary {
         ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}`
         : 'spigots as assumed below';
     return {
-      words: `${rig.brief.day ? 'As written' : 'Made up from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
+      words: `${rig.brief.day ? 'As written' : 'Built from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
       jobs: day.jobs.map((j, i): TableRow => {
         const hands = Math.max(1, ...j.phases.map((p) => (p.crew === 'all' ? 1 : Number(p.crew))));
         const lengths = Array.from({ length: hands }, (_, c) => j.phases.reduce((s, p) => s + (p.crew === 'all' || Number(p.crew) === c + 1 ? p.time : 0), 0));
@@ -66,7 +66,7 @@ export class DaySummary {
           cells: {
             name: j.name,
             length: q(Math.max(...lengths), 'time'),
-            crew: hands === 1 ? '1 hand' : `${hands} hands`,
+            crew: hands === 1 ? '1 hand' : `crew of ${hands}`,
             water: j.water === 'tap' ? 'tap' : 'no tap',
           },
         };

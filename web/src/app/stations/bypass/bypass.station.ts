@@ -18,7 +18,7 @@ import { RigStore } from '../../state/rig-store';
   selector: 'pz-bypass-station',
   imports: [Chart, Facts, Later, LineEditor, Picker, QuantityField, SelectRow, StationFrame],
   template: `
-    <pz-station heading="Bypass and return" station="bypass" calm="Cool in bypass, and no bubbles at the outlet.">
+    <pz-station heading="Bypass and return" station="bypass" calm="Slow to heat in bypass (time below); no bubbles at the outlet.">
       <div set>
         <pz-picker [items]="machines()" [chosen]="chosen.item()?.id" label="Which machine" (choose)="chosen.choose($event)" />
         @if (chosen.item()) {
@@ -67,8 +67,8 @@ export class BypassStation {
     if (!r) return '';
     const units = this.rig.units();
     const heat = `${formatQuantity(r.heatW, 'power', units, { unit: HEAT_UNIT[units] })} of heat`;
-    if (r.goesTo === 'inlet') return `The same water turns round and takes up ${heat}: hot in ${formatQuantity(r.minutesToLimit.value, 'time', units)}.`;
-    return `The tank takes up ${heat} and warms by ${formatDifference(r.riseHourK, 'temperature', units, { digits: 2 })} in an hour when half full: bypass as long as there is water.`;
+    if (r.goesTo === 'inlet') return `The same water loops and takes on ${heat}: hot in ${formatQuantity(r.minutesToLimit.value, 'time', units)}.`;
+    return `The tank takes up ${heat} and warms by ${formatDifference(r.riseHourK, 'temperature', units, { digits: 2 })} an hour when half full, faster with less water. Shut down on breaks.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -79,7 +79,7 @@ export class BypassStation {
       { label: 'Back-pressure', at: `bypasses.${i}.backPressure` },
       ...(r.bubbles
         ? [
-            { label: 'Bubbles go down', at: `bypasses.${i}.bubbles.depth` },
+            { label: 'Bubble depth', at: `bypasses.${i}.bubbles.depth` },
             { label: 'and reach the outlet below', text: formatQuantity(r.bubbles.reachesBelowLevelM, 'length', this.rig.units()) },
           ]
         : [{ label: 'Bubbles at the outlet', text: 'none' }]),

@@ -27,9 +27,9 @@ const SEASON_OPTIONS = [
           <pz-quantity label="Best" path="brief.day.spigot.good" />
         } @else {
           <p class="quiet small">{{ spreadWords() }}</p>
-          <button type="button" mat-stroked-button class="small" (click)="giveSpread()">Give their flows</button>
+          <button type="button" mat-stroked-button class="small" (click)="giveSpread()">Enter flows</button>
         }
-        <pz-quantity label="Taps found shut" hint="share of sites" path="brief.day.dry" placeholder="none" />
+        <pz-quantity label="Sites with no water" hint="share of sites" path="brief.day.dry" placeholder="none" />
       }
       <h3>The customers’ sites</h3>
       @if (day.distance) {
@@ -43,7 +43,7 @@ const SEASON_OPTIONS = [
         <pz-quantity label="Highest work" hint="above the kerb" path="brief.day.height.high" />
       }
       @if (!day.distance || !day.height) {
-        <button type="button" mat-stroked-button class="small" (click)="giveSites()">Give their distances and heights</button>
+        <button type="button" mat-stroked-button class="small" (click)="giveSites()">Enter distances and heights</button>
       } @else {
         <button type="button" mat-stroked-button class="small" (click)="forgetSites()">Leave them out</button>
       }

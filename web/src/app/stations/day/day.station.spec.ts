@@ -32,8 +32,8 @@ describe('the station of the work day', () => {
   });
   test('says how many days go short, how sure that is, and what is allowed', () => {
     const s = open('small-buffer', 200, 'levels');
-    expect(s.text()).toMatch(/[\d.]+.% of days go short of water; 2.% allowed/);
-    expect(s.text()).toMatch(/200 days sampled.*95 % sure of [\d.]+.% to [\d.]+.%/);
+    expect(s.text()).toMatch(/[\d.]+% of days go short of water; 2% allowed/);
+    expect(s.text()).toMatch(/200 days sampled.*95% interval [\d.]+% to [\d.]+%/);
     expect(s.text()).toMatch(/of days: Buffer runs dry/);
   });
   test('each part has an address of its own; one that there is not is the board', () => {
@@ -56,19 +56,19 @@ describe('the station of the work day', () => {
     const reach = { ...stock, cause: 'reach' as const, id: 'gun', name: 'Gun', chance: { ...chance, chance: 0.12 } };
     s.day.sample.set({ ...s.day.sample(), value: { ...value, short: { ...value.short, chance: 0.04 }, causes: [reach, stock] } });
     s.fixture.detectChanges();
-    expect(s.root.querySelector('h2[aria-live]')!.textContent).toMatch(/4.% of days go short of water, 100.% of SH, 12.% with work out of reach; 2.% allowed/);
+    expect(s.root.querySelector('h2[aria-live]')!.textContent).toMatch(/4% of days go short of water, 100% of SH, 12% with work out of reach; 2% allowed/);
   });
   test('a made-up day is written down by the first press on the board, and its phase can be set', async () => {
     const s = open();
-    expect(s.text()).toContain('A usual day, made up from the brief.');
+    expect(s.text()).toContain('A typical day, built from the brief.');
     block(s.root, '0:2').click();
     await s.settle();
-    expect(s.rig.labels).toEqual(['Write the day down']);
+    expect(s.rig.labels).toEqual(['Customize this day']);
     expect(s.text()).toContain('Phase: Wash');
     await s.choose('Kind', 'rinse');
     await s.choose('Done by', '2');
     expect(s.rig.document().brief.day!.jobs[0].phases[2]).toMatchObject({ kind: 'rinse', crew: '2' });
-    await s.choose('In hand', '');
+    await s.choose('Tool', '');
     expect(s.rig.document().brief.day!.jobs[0].phases[2].gun).toBeUndefined();
     expect(readRig(s.rig.document()).ok).toBe(true);
   });
@@ -86,10 +86,10 @@ describe('the station of the work day', () => {
   });
   test('the season sets the water; winter asks for its shut taps, and short days are told season by season', async () => {
     const s = open('buffer-skid', 60, 'levels');
-    await s.press('Write the day down');
+    await s.press('Customize this day');
     expect(s.text()).not.toContain('Taps shut in winter');
     await s.choose('The rig works in', 'year');
-    expect(s.text()).toMatch(/Water from 41.°F to 86.°F\./);
+    expect(s.text()).toMatch(/Water from 41°F to 86°F\./);
     await s.type('Taps shut in winter', '100 %');
     expect(s.rig.document().brief.day).toMatchObject({ season: 'year', dryWinter: '100 %' });
     s.day.work(80);
@@ -102,14 +102,14 @@ describe('the station of the work day', () => {
   });
   test('sites near and far: hands that do not reach are told with the days they miss', async () => {
     const s = open('buffer-skid', 60, 'levels');
-    await s.press('Write the day down');
-    await s.press('Give their distances and heights');
+    await s.press('Customize this day');
+    await s.press('Enter distances and heights');
     expect(s.rig.document().brief.day!.distance).toBeDefined();
     await s.type('Farthest', '3000 ft');
     s.day.work(60);
     await s.settle();
     expect(s.text()).toMatch(/of days: Gun does not reach the work/);
-    expect(s.text()).toMatch(/On [\d.]+.% of days Gun does not reach the work\. More hose on the reel/);
+    expect(s.text()).toMatch(/On [\d.]+% of days Gun does not reach the work\. More hose on the reel/);
     await s.press('Leave them out');
     expect(s.rig.document().brief.day!.distance).toBeUndefined();
     expect(s.rig.document().brief.day!.height).toBeUndefined();
@@ -133,11 +133,11 @@ describe('the station of the work day', () => {
   });
   test('a rig that never goes short says so without a share', () => {
     const s = open('carried-water', 40);
-    expect(s.text()).toMatch(/Water on every day sampled; 2.% may go short\./);
+    expect(s.text()).toMatch(/Water on every day sampled; 2% may go short\./);
   });
   test('blocks answer to the keyboard', async () => {
     const s = open();
-    await s.press('Write the day down');
+    await s.press('Customize this day');
     const key = async (of: string, init: KeyboardEventInit): Promise<void> => {
       block(s.root, of).dispatchEvent(new KeyboardEvent('keydown', { bubbles: true, ...init }));
       await s.settle();
@@ -156,7 +156,7 @@ describe('the station of the work day', () => {
     expect(phases().map((p) => p.kind)).not.toContain('connect');
     await key('0:0', { key: 'x' });
     expect(s.rig.labels).toEqual([
-      'Write the day down',
+      'Customize this day',
       'Length of the phase',
       'Length of the phase',
       'Pass to another hand',
@@ -166,7 +166,7 @@ describe('the station of the work day', () => {
   });
   test('a time of day that is none is told and not taken', async () => {
     const s = open();
-    await s.press('Write the day down');
+    await s.press('Customize this day');
     const box = s.root.querySelector<HTMLInputElement>('pz-clock input')!;
     const type = async (text: string) => {
       box.value = text;
@@ -184,8 +184,8 @@ describe('the station of the work day', () => {
   });
   test('the customers’ spigots begin from the rig’s own', async () => {
     const s = open();
-    await s.press('Write the day down');
-    await s.press('Give their flows');
+    await s.press('Customize this day');
+    await s.press('Enter flows');
     expect(s.rig.document().brief.day!.spigot).toMatchObject({ usual: s.rig.document().spigots[0].readings[0].flow });
     expect(readRig(s.rig.document()).ok).toBe(true);
   });
@@ -197,17 +197,17 @@ describe('the station of the work day', () => {
     const panel = s.root.querySelector('pz-minute-panel')!.textContent;
     expect(panel).toMatch(/At \d+:\d\d/);
     expect(panel).toContain('Apply mix');
-    expect(panel).toMatch(/Proportioner 3\.\d+.% at the wall/);
+    expect(panel).toMatch(/Proportioner 3\.\d+% at the wall/);
     expect(panel).toContain('SH tank');
     await s.press('Whole day');
     expect(s.day.minute()).toBeNull();
   });
   test('more days are sampled, and stopped', async () => {
     const s = open();
-    await s.press(/Sample 10/);
+    await s.press(/Run 10/);
     s.day.sample.update((w) => ({ ...w, state: 'working', share: 0.3 }));
     await s.settle();
-    await s.press('Stop');
+    await s.press('Cancel');
     expect(s.day.asked).toEqual(['watch', 'sample 10000', 'cancel sample']);
     s.day.sample.update((w) => ({ ...w, state: 'failed', error: 'It stopped.' }));
     await s.settle();
@@ -219,7 +219,7 @@ describe('the station of the work day', () => {
     day.work(60);
     const s = render(DayStation);
     expect(s.text()).toMatch(/On the usual day Buffer runs dry at \d+:\d\d; .* of work lost/);
-    await s.press('Find the tank that would do');
+    await s.press('Find the right tank size');
     expect(day.asked).toContain('size');
   });
 });
@@ -235,7 +235,7 @@ describe('sizing', () => {
   }
   test('the smallest tank in words, in a table with price and weight, and put on by one press', async () => {
     const s = sized();
-    expect(s.text()).toMatch(/The smallest Buffer for 2.% of days is [\d.]+.gal; [\d.]+.gal goes short on/);
+    expect(s.text()).toMatch(/The smallest Buffer for 2% of days is [\d.]+.gal; [\d.]+.gal goes short on/);
     expect(s.root.querySelectorAll('pz-table tbody tr').length).toBeGreaterThanOrEqual(4);
     expect(s.root.querySelectorAll('pz-table tr.best')).toHaveLength(1);
     const before = parseRig(s.rig.document()).tanks[0].shape;
@@ -276,7 +276,7 @@ describe('sizing', () => {
     day.sizing.set({ state: 'working', share: 0.4, value: null, error: null });
     await s.settle();
     expect(s.root.querySelector('mat-progress-bar')!.getAttribute('aria-valuenow')).toBe('40');
-    await s.press('Stop');
+    await s.press('Cancel');
     expect(day.asked).toEqual(['size', 'cancel sizing', 'cancel swings']);
     day.sizing.set({ state: 'failed', share: 0, value: null, error: 'out of memory' });
     await s.settle();

@@ -45,9 +45,9 @@ import { SwingsPanel } from './swings-panel';
 /** The parts of the work day, each with an address of its own. */
 const PARTS = [
   { id: 'board', name: 'Board and minute' },
-  { id: 'levels', name: 'Levels and chances' },
+  { id: 'levels', name: 'Levels and odds' },
   { id: 'sizing', name: 'Sizing' },
-  { id: 'moves', name: 'What moves it' },
+  { id: 'moves', name: 'What matters most' },
 ] as const;
 
 /** What helps where something other than water falls short on too many days. */
@@ -146,7 +146,7 @@ export class DayStation implements OnDestroy {
 
   // What is set.
   protected write(): void {
-    this.rig.edit('Write the day down', (d) => void this.day.own(d));
+    this.rig.edit('Customize this day', (d) => void this.day.own(d));
   }
   protected setStart(text: string): void {
     this.rig.edit('Start of the day', (d) => void (this.day.own(d).starts = text));
@@ -258,8 +258,8 @@ export class DayStation implements OnDestroy {
     const s = this.sample().value;
     if (!s) return 'Sampling days…';
     const interval = `${this.q(s.short.low, 'ratio', 2)} to ${this.q(s.short.high, 'ratio', 2)}`;
-    const state = this.sample().state === 'cancelled' ? ', stopped' : this.sample().state === 'working' ? '' : s.enough ? ', enough to know' : '';
-    return `${s.days} days sampled${state}; 95 % sure of ${interval}.`;
+    const state = this.sample().state === 'cancelled' ? ', stopped' : this.sample().state === 'working' ? '' : s.enough ? ', enough to decide' : '';
+    return `${s.days} days sampled${state}; 95% interval ${interval}.`;
   });
   protected readonly usualWords = computed(() => {
     const u = this.usual();

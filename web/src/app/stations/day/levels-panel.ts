@@ -34,7 +34,7 @@ import { CAUSE_WORDS } from './cause-words';
       </div>
       <pz-chart [option]="levels()" [height]="230" [summary]="levelWords()" />
       <pz-facts [facts]="facts()" />
-      <p class="quiet small">Middling day to the most of nineteen days in twenty.</p>
+      <p class="quiet small">Median day to 95th percentile.</p>
     }
   `,
   styles: `
@@ -85,7 +85,7 @@ export class LevelsPanel {
   protected readonly levelWords = computed(() => {
     const b = this.bands();
     if (!b) return '';
-    return `${b.name}: lowest at ${Math.round(100 * Math.min(...b.p50))} % on a middling day, ${Math.round(100 * Math.min(...b.p5))} % on one day in twenty; not usable below ${Math.round((100 * b.heel) / b.full)} %.`;
+    return `${b.name}: lowest at ${Math.round(100 * Math.min(...b.p50))}% on a middling day, ${Math.round(100 * Math.min(...b.p5))}% on one day in twenty; not usable below ${Math.round((100 * b.heel) / b.full)}%.`;
   });
   protected readonly levels = computed<ChartOption>(() => {
     const s = this.sample().value!;

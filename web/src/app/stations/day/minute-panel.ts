@@ -112,7 +112,7 @@ export class MinutePanel {
           name: v.name,
           chem: !v.water,
           share: v.share,
-          level: `${q(v.volumeM3, 'volume')}, ${Math.round(100 * v.share)} %`,
+          level: `${q(v.volumeM3, 'volume')}, ${Math.round(100 * v.share)}%`,
           flows: flows.join(', ') || 'at rest',
         };
       }),

@@ -36,7 +36,7 @@ export const PHASE_ICONS: Readonly<Record<PhaseKind, string>> = {
   break: 'free_breakfast',
 };
 export const PHASE_OPTIONS = PHASE_KINDS.map((value) => ({ value, name: PHASE_NAMES[value] }));
-export const CREW_OPTIONS = CREW.map((value) => ({ value, name: value === 'all' ? 'Everybody' : `Hand ${value}` }));
+export const CREW_OPTIONS = CREW.map((value) => ({ value, name: value === 'all' ? 'Everybody' : `Crew ${value}` }));
 
 /** What a phase is drawn as: water work, chemical work, or neither. */
 export function paintOf(kind: PhaseKind): 'water' | 'chem' | 'plain' {

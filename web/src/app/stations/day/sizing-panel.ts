@@ -21,7 +21,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       <h2>Sizing</h2>
       @if (busy(); as share) {
         <mat-progress-bar class="bar" [value]="100 * share" aria-label="Sizing" />
-        <button type="button" mat-stroked-button class="small" (click)="cancel()">Stop</button>
+        <button type="button" mat-stroked-button class="small" (click)="cancel()">Cancel</button>
       } @else {
         <button type="button" mat-stroked-button class="small" [class.strong]="!sizing()" (click)="day.size()">
           {{ sizing() ? 'Size again' : 'Size it for these days' }}
@@ -44,7 +44,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       <p class="quiet small">{{ metWords() }}</p>
       @if (ladders().length) {
         <h3>Hose of another size</h3>
-        <p class="quiet small">Short days with it; a press puts it in.</p>
+        <p class="quiet small">Short days at each size. Click to use it.</p>
       }
       @for (l of ladders(); track l.id) {
         <div class="ladder" role="group" [attr.aria-label]="'Chance of a short day by size of ' + l.name">
@@ -66,7 +66,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         </div>
       }
     } @else if (!busy()) {
-      <p class="quiet">Every size of tank, fill hose and feed is put through the same sampled days: some seconds of work.</p>
+      <p class="quiet">Runs every tank, fill hose and feed size through the same days. Takes a few seconds.</p>
     }
     @for (f of fuels(); track f.id) {
       <h3>{{ f.name }}</h3>
@@ -146,7 +146,7 @@ export class SizingPanel {
             ...Object.fromEntries(
               Array.from({ length: FUEL_ROWS }, (_, i) => {
                 const x = s.lasts.at(i);
-                return [`days-${i + 1}`, { text: x === undefined ? '–' : `${percent(x)} %`, by: x ?? NaN, shout: s.now && i === 0 && (x ?? 1) < 0.98 }];
+                return [`days-${i + 1}`, { text: x === undefined ? '–' : `${percent(x)}%`, by: x ?? NaN, shout: s.now && i === 0 && (x ?? 1) < 0.98 }];
               }),
             ),
           },

@@ -17,7 +17,7 @@ import { RigStore } from '../../state/rig-store';
     @if (day.swings().state === 'working') {
       <div class="acts">
         <mat-progress-bar class="bar" [value]="100 * day.swings().share" aria-label="Finding what moves the answer" />
-        <button type="button" mat-stroked-button class="small" (click)="day.cancel('swings')">Stop</button>
+        <button type="button" mat-stroked-button class="small" (click)="day.cancel('swings')">Cancel</button>
       </div>
     } @else if (!swings().length) {
       <p class="quiet">Each thing that varies is held at its low and at its high end through the same sampled days: some seconds of work.</p>

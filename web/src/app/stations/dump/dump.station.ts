@@ -80,7 +80,7 @@ export class DumpStation {
     const units = this.rig.units();
     if (!r.time || !r.series.volumeM3.length) return 'No open dump valve.';
     if (!Number.isFinite(r.time.value)) return 'The dump line ends too high: it stops before the tank is empty.';
-    return `A full tank drains in ${formatQuantity(r.time.value, 'time', units, { digits: 2 })}; ${formatQuantity(r.series.massKg[0], 'mass', units)} leave the axle.`;
+    return `A full tank drains in ${formatQuantity(r.time.value, 'time', units, { digits: 2 })}; ${formatQuantity(r.series.massKg[0], 'mass', units)} come off the rig.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -90,8 +90,8 @@ export class DumpStation {
     return [
       ...(r.time ? [{ label: 'Drains in', at: `drains.${i}.time`, never: 'never' }] : []),
       { label: 'Fastest outflow', text: formatQuantity(r.fastestOutflowM3s, 'flow', units) },
-      { label: 'Vacuum, lid closed', at: `drains.${i}.vacuum`, never: 'sucked in' },
-      { label: 'Vacuum at full draw', text: Number.isFinite(r.vacuumAtDraw) ? formatQuantity(r.vacuumAtDraw, 'pressure', units) : 'sucked in' },
+      { label: 'Vacuum, lid closed', at: `drains.${i}.vacuum`, never: 'collapses' },
+      { label: 'Vacuum at full draw', text: Number.isFinite(r.vacuumAtDraw) ? formatQuantity(r.vacuumAtDraw, 'pressure', units) : 'collapses' },
     ];
   });
   protected readonly option = computed<ChartOption>(() => {

@@ -34,7 +34,7 @@ describe('electrics and air', () => {
   test('a chosen cable is written down and set by hand; too thin for its fuse it is a stop', async () => {
     const s = open('two-batch', undefined, 'cable-0');
     expect(s.text()).toContain('Cable and fuse are chosen');
-    await s.press('Write it down');
+    await s.press('Set it yourself');
     expect(s.rig.document().wires).toMatchObject([{ from: 'battery', gauge: expect.any(String), fuse: expect.stringContaining('A') }]);
     await s.choose('Cable', '18');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('cable-thin');

@@ -141,7 +141,7 @@ export class ElectricsStation {
     { value: 'start', name: 'Starting' },
   ];
   protected readonly whose = [
-    { value: '', name: 'On the deck' },
+    { value: '', name: 'The rig' },
     { value: 'true', name: 'The vehicle’s' },
   ];
   protected readonly chargers = [
@@ -208,7 +208,7 @@ export class ElectricsStation {
           from: c.fromName,
           cable:
             c.gauge === undefined
-              ? { text: 'none carries it', by: -9, shout: true }
+              ? { text: 'no cable is big enough', by: -9, shout: true }
               : { text: `AWG ${gaugeName(c.gauge)} · ${(c.areaM2! * 1e6).toFixed(1)} mm²${c.typedGauge ? '' : ', chosen'}`, by: -c.gauge },
           length: { text: this.q(c.lengthM, 'length'), by: c.lengthM },
           fuse: c.fuseA === undefined ? '–' : { text: this.q(c.fuseA, 'current'), by: c.fuseA, shout: c.ampacityA !== undefined && c.fuseA > c.ampacityA },
@@ -234,7 +234,7 @@ export class ElectricsStation {
     { id: 'battery', name: 'Battery' },
     { id: 'taken', name: 'Taken', number: true },
     { id: 'charged', name: 'Charged', number: true },
-    { id: 'may', name: 'May give', number: true },
+    { id: 'may', name: 'Usable', number: true },
     { id: 'left', name: 'Left at the end', number: true },
     { id: 'morning', name: 'By the morning' },
   ];
@@ -277,7 +277,7 @@ export class ElectricsStation {
   protected readonly airColumns: readonly Column[] = [
     { id: 'compressor', name: 'Compressor' },
     { id: 'gives', name: 'Gives', number: true },
-    { id: 'need', name: 'Pumps breathe', number: true },
+    { id: 'need', name: 'Air used', number: true },
     { id: 'rests', name: 'Rests · starts again', number: true },
     { id: 'lasts', name: 'Receiver carries it', number: true },
     { id: 'first', name: 'Starves first' },
@@ -345,10 +345,10 @@ export class ElectricsStation {
   });
   protected readonly calm = computed(() =>
     this.flat().length
-      ? 'Every load has a cable and a fuse that carry it.'
+      ? 'Cables and fuses carry their loads. Starter cables are unfused.'
       : this.day.usual()
         ? 'Every load has a cable and a fuse that carry it, and what drives it lasts the usual day.'
-        : 'Every load has a cable and a fuse that carry it.',
+        : 'Cables and fuses carry their loads. Starter cables are unfused.',
   );
   protected readonly chart = computed<ChartOption | undefined>(() => {
     const day = this.day.usual();

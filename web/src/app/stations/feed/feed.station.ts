@@ -205,11 +205,11 @@ export class FeedStation {
     const flow = (x: number): string => formatQuantity(x, 'flow', this.rig.units());
     if (f.verdict === 'starved') {
       const wants = this.rig.rig()?.machines.find((m) => m.id === f.machineId)?.flow ?? 0;
-      return `Worst case: ${caseWords(f.worst, f.direct)}. The feed passes ${flow(f.limits.mostFlowM3s)} of the ${flow(wants)} that the pump wants.`;
+      return `Worst case: ${caseWords(f.worst, f.direct)}. The feed passes ${flow(f.limits.mostFlowM3s)}; the pump needs ${flow(wants)}.`;
     }
     // What is left over the least inlet pressure, where that decides, or over what the pump needs.
     if (f.worst.marginM < f.available.value - f.required.value - 1e-9)
-      return `Worst case: ${caseWords(f.worst, f.direct)}. The inlet stands at ${p(f.inlet.mean.value)} where ${p(f.inlet.leastPa)} is the least, ${q(f.worst.marginM)} more; each pulse presses it to ${p(f.inlet.troughPa)} for a moment.`;
+      return `Worst case: ${caseWords(f.worst, f.direct)}. Inlet averages ${p(f.inlet.mean.value)}; minimum is ${p(f.inlet.leastPa)} (average), ${q(f.worst.marginM)} of margin. Pulses dip to ${p(f.inlet.troughPa)}.`;
     return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
@@ -219,25 +219,25 @@ export class FeedStation {
     const units = this.rig.units();
     const q = (v: number, d: Parameters<typeof formatQuantity>[1]) => (Number.isFinite(v) ? formatQuantity(v, d, units) : 'no limit');
     return [
-      { label: 'Inlet head there · NPSH available', at: `feeds.${i}.available` },
+      { label: 'NPSH available', at: `feeds.${i}.available` },
       { label: 'Inlet head needed · NPSH required', at: `feeds.${i}.required` },
-      { label: 'To spare at the inlet', at: `feeds.${i}.margin` },
+      { label: 'Feed margin', at: `feeds.${i}.margin` },
       { label: 'At the inlet · gauge', at: `feeds.${i}.inlet.mean` },
-      { label: 'Pulses press it down to', text: q(f.inlet.troughPa, 'pressure') },
+      { label: 'Pulses dip to', text: q(f.inlet.troughPa, 'pressure') },
       { label: 'Highest there · gauge', at: `feeds.${i}.highest.mean` },
-      { label: 'Fastest water', at: `feeds.${i}.velocity` },
+      { label: 'Peak velocity', at: `feeds.${i}.velocity` },
       { label: 'Pulses · acceleration head', at: `feeds.${i}.acceleration.used` },
       { label: 'Pulses, rigid line', text: q(f.acceleration.rigidM, 'length') },
-      { label: 'Feed passes at most', text: q(f.limits.mostFlowM3s, 'flow') },
+      { label: 'Most the feed can pass', text: q(f.limits.mostFlowM3s, 'flow') },
       ...(f.verdict === 'starved'
         ? []
         : [
-            { label: 'Starves above', text: q(f.limits.hottestK, 'temperature') },
-            { label: 'Starves above altitude', text: q(f.limits.highestM, 'length') },
+            { label: 'Feed limit (seals may quit sooner)', text: q(f.limits.hottestK, 'temperature') },
+            { label: 'Feed limit (seals may quit sooner) altitude', text: q(f.limits.highestM, 'length') },
           ]),
       ...(f.limits.lowestSurfaceM === undefined ? [] : [{ label: 'Starves below surface at', text: q(f.limits.lowestSurfaceM, 'length') }]),
       {
-        label: 'Dirt it stands',
+        label: 'Clogging it can take',
         text: Number.isFinite(f.limits.dirtFactor)
           ? `${f.limits.dirtFactor < 10 ? f.limits.dirtFactor.toFixed(1) : Math.round(f.limits.dirtFactor)} × dirty mark`
           : 'no strainer',
@@ -245,7 +245,7 @@ export class FeedStation {
       {
         label: 'Elbows',
         text: f.elbows.count
-          ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)} % of loss; ${Math.round(100 * f.elbows.shareByRule)} % of flow by the 5 % rule`
+          ? `${f.elbows.count}: ${Math.round(100 * f.elbows.shareByPhysics)}% of loss; ${Math.round(100 * f.elbows.shareByRule)}% of flow by the 5 % rule`
           : 'none',
       },
       ...(f.otherWay ? [{ label: f.otherWay.boosted ? 'With a booster' : 'By gravity alone', text: `${q(f.otherWay.marginM, 'length')} to spare` }] : []),

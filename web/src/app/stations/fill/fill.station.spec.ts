@@ -14,8 +14,8 @@ const arrives = (rig: FakeRig): number => rig.assessment().fills[0].arrives.valu
 describe('the fill station', () => {
   test('says what arrives of what the spigot gives, what costs most, and what a wider hose would bring', () => {
     const s = open();
-    expect(s.text()).toMatch(/[\d.]+.gpm of the spigot’s [\d.]+.gpm arrive at the tank\./);
-    expect(s.text()).toMatch(/takes \d+.% of the loss/);
+    expect(s.text()).toMatch(/The tank gets [\d.]+.gpm of the spigot’s [\d.]+.gpm\./);
+    expect(s.text()).toMatch(/takes \d+% of the loss/);
     expect(s.text()).toMatch(/A \d.*in hose would bring [\d.]+.gpm/);
   });
   test('a better bucket brings more; a better static pressure too', async () => {
@@ -24,14 +24,14 @@ describe('the fill station', () => {
     await s.type('Timed bucket', '9 gpm');
     const bucket = arrives(s.rig);
     expect(bucket).toBeGreaterThan(before);
-    await s.type('Pressure at rest', '90 psi');
+    await s.type('Static pressure', '90 psi');
     expect(s.rig.document().spigots[0].staticPressure).toBe('90 psi');
   });
   test('a bucket timed at the hose’s end means a better spigot than the same flow at the bare tap', async () => {
     const s = open();
-    await s.choose('taken at', 'spigot');
+    await s.choose('measured at', 'spigot');
     const bare = arrives(s.rig);
-    await s.choose('taken at', 'hose-end');
+    await s.choose('measured at', 'hose-end');
     expect(arrives(s.rig)).toBeGreaterThan(bare);
   });
   test('readings are added, numbered, and removed down to one', async () => {
@@ -49,7 +49,7 @@ describe('the fill station', () => {
     await s.press('Remove this fill line');
     expect(s.rig.document().spigots).toEqual([]);
     expect(s.text()).toContain('No fill line: this rig carries its water.');
-    expect(s.text()).toContain('Nothing arrives');
+    expect(s.text()).toContain('No fill: you work from what’s on board');
     const tank = s.rig.document().tanks[0];
     await s.press(`Fill ${tank.name} from a spigot`);
     expect(s.rig.document().spigots).toHaveLength(1);
@@ -60,8 +60,8 @@ describe('the fill station', () => {
     const s = open('small-buffer');
     const before = arrives(s.rig);
     await s.press('Add a hand hose');
-    expect(s.text()).toMatch(/[\d.]+.gpm out of it while the tank fills; the tank still gets [\d.]+.gpm\. In the work day it is shut\./);
-    expect(s.text()).toContain('A bucket in');
+    expect(s.text()).toMatch(/[\d.]+.gpm out of it while the tank fills; the tank still gets [\d.]+.gpm\. It’s closed during the workday\./);
+    expect(s.text()).toContain('Fills a bucket in');
     expect(arrives(s.rig)).toBeCloseTo(before, 9);
     const gives = (): number => s.rig.assessment().fills[0].taps[0].gives.value;
     const hose = gives();

@@ -20,18 +20,18 @@ import { RigStore } from '../../state/rig-store';
   selector: 'pz-fill-station',
   imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
   template: `
-    <pz-station heading="Fill: spigot to tank" station="fill" calm="The fill line does what the spigot allows.">
+    <pz-station heading="Fill: spigot to tank" station="fill" calm="Water reaches the tank. Whether it’s enough: see Tanks.">
       <div set>
         <pz-picker [items]="picks()" [chosen]="chosen.item()?.id" label="Which fill line" (choose)="chosen.choose($event)" />
         @if (spigotIndex() >= 0) {
           <pz-name label="Spigot" [path]="'spigots.' + spigotIndex() + '.name'" />
-          <pz-quantity label="Pressure at rest" [path]="'spigots.' + spigotIndex() + '.staticPressure'" />
+          <pz-quantity label="Static pressure" [path]="'spigots.' + spigotIndex() + '.staticPressure'" />
           @for (r of readings(); track $index; let i = $index) {
             <pz-quantity
               [label]="readings().length > 1 ? 'Timed bucket ' + (i + 1) : 'Timed bucket'"
               [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.flow'"
             />
-            <pz-choice label="taken at" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.at'" [options]="places" />
+            <pz-choice label="measured at" [path]="'spigots.' + spigotIndex() + '.readings.' + i + '.at'" [options]="places" />
           }
           <div class="acts">
             <button type="button" mat-stroked-button class="small" (click)="addReading()">Add a reading</button>
@@ -74,7 +74,7 @@ import { RigStore } from '../../state/rig-store';
       <div does *pzLater>
         <h2>What arrives</h2>
         @if (!lineId()) {
-          <p class="lead">Nothing arrives: what is in the tanks at the start is all there is.</p>
+          <p class="lead">No fill: you work from what’s on board.</p>
         }
         @if (result(); as r) {
           <p class="lead">{{ sentence() }}</p>
@@ -137,9 +137,9 @@ export class FillStation {
     const r = this.result();
     if (!r) return '';
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
-    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}\u00a0% of the loss.` : '';
+    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}% of the loss.` : '';
     const gain = r.wider ? ` A ${formatInches(r.wider.boreM)} hose would bring ${q(r.wider.flowM3s)}.` : '';
-    return `${q(r.arrives.value)} of the spigot’s ${q(r.spigotFlow.value)} arrive at the tank.${cost}${gain}`;
+    return `The tank gets ${q(r.arrives.value)} of the spigot’s ${q(r.spigotFlow.value)}.${cost}${gain}`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -148,7 +148,7 @@ export class FillStation {
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     return [
       { label: 'Arrives', at: `fills.${i}.arrives` },
-      { label: 'Bare spigot gives', at: `fills.${i}.spigotFlow` },
+      { label: 'Spigot alone', at: `fills.${i}.spigotFlow` },
       { label: 'At a poor site', text: q(r.poor) },
       { label: 'At a good site', text: q(r.good) },
       { label: 'Fills the tank in', at: `fills.${i}.fillTime`, never: 'never' },
@@ -194,12 +194,12 @@ export class FillStation {
     return (this.result()?.taps ?? []).map((r, i) => ({
       id: r.tapId,
       name: this.taps().find((t) => t.id === r.tapId)?.name ?? '',
-      words: `${q(r.gives.value)} out of it while the tank fills; the tank still gets ${q(r.toTank)}. In the work day it is shut.`,
+      words: `${q(r.gives.value)} out of it while the tank fills; the tank still gets ${q(r.toTank)}. It’s closed during the workday.`,
       facts: [
         { label: 'Gives while the tank fills', at: `${at}${i}.gives` },
         { label: 'With the float shut', text: q(r.alone) },
         { label: 'At a poor site', text: q(r.poor) },
-        { label: 'A bucket in', at: `${at}${i}.bucketTime`, never: 'never' },
+        { label: 'Fills a bucket in', at: `${at}${i}.bucketTime`, never: 'never' },
       ] satisfies Fact[],
     }));
   });

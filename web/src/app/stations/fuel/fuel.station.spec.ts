@@ -32,18 +32,18 @@ describe('fuel and heat', () => {
     box.click();
     await s.settle();
     expect(s.rig.document().fuelLines!.map((l) => l.to)).toEqual(['washer-a']);
-    expect(s.text()).toContain('Nothing is said of the fuel of Compressor');
+    expect(s.text()).toContain('No fuel set for Compressor');
     box.click();
     await s.settle();
     expect(s.rig.document().fuelLines!.map((l) => l.to)).toEqual(['washer-a', 'compressor']);
   });
   test('an engine’s own tank, carburettor and lift can be typed where nothing was said', async () => {
     const s = open('carried-water', (d) => void delete d.machines[0].engine, 'washer-a');
-    expect(s.text()).toContain('Nothing is said of the fuel of');
+    expect(s.text()).toContain('No fuel set for');
     await s.type('Tank on the engine', '1.7 gal');
     expect(s.rig.document().machines[0].engine).toEqual({ own: '1.7 gal' });
-    await s.type('Carburettor above its foot', '15 in');
-    await s.choose('Fuel gets there', 'pulse');
+    await s.type('Carburetor above engine base', '15 in');
+    await s.choose('Fuel delivery', 'pulse');
     expect(s.rig.document().machines[0].engine).toEqual({ own: '1.7 gal', carburettor: '15 in', lift: 'pulse' });
     expect(s.text()).toMatch(/Washer, its own tank *1\.65.gal/);
   });

@@ -132,7 +132,7 @@ export class FuelStation {
 
   protected readonly columns: readonly Column[] = [
     { id: 'tank', name: 'Tank', sorts: true },
-    { id: 'usable', name: 'Of use', number: true, sorts: true },
+    { id: 'usable', name: 'Usable', number: true, sorts: true },
     { id: 'day', name: 'In a day', number: true, sorts: true },
     { id: 'days', name: 'Lasts', number: true, sorts: true },
     { id: 'hours', name: 'At full power', number: true, sorts: true },
@@ -166,7 +166,7 @@ export class FuelStation {
     const t = this.first();
     const spare = this.fuel()?.spareM3;
     const cans = spare && spare.petrol + spare.diesel > 0 ? ` ${this.q(spare.petrol + spare.diesel, 'volume')} more rides along in cans.` : '';
-    return t && this.rows().length > 1 ? `${t.name} is empty first: fill it first.${cans}` : cans.trim();
+    return t && this.rows().length > 1 ? `${t.name} runs out first.${cans}` : cans.trim();
   });
   protected readonly untold = computed(() => (this.fuel()?.engines ?? []).filter((e) => e.storeId === undefined).map((e) => e.name));
 

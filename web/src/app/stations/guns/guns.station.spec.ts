@@ -14,7 +14,7 @@ const pressure = (rig: FakeRig, i = 0): number => rig.assessment().outlets[i].pr
 describe('the gun station', () => {
   test('says pressure and flow at the nozzle, the loss on the way, and which number would fit', async () => {
     const s = open();
-    expect(s.text()).toMatch(/[\d,]+.psi and [\d.]+.gpm at nozzle \d+; the way there loses [\d.]+.psi\./);
+    expect(s.text()).toMatch(/[\d,]+.psi and [\d.]+.gpm at nozzle \d+; the line loses [\d.]+.psi\./);
     await s.type('Nozzle number', '12');
     expect(s.text()).toMatch(/Number [\d.]+ would give the wanted/);
   });
@@ -33,7 +33,7 @@ describe('the gun station', () => {
   test('split to two guns: each gets a half nozzle; one goes again and the other is whole', async () => {
     const s = open();
     const whole = Number(s.rig.document().outlets[0].nozzle.size);
-    await s.press('Split to a second gun');
+    await s.press('Tee off a second gun');
     expect(s.rig.document().outlets).toHaveLength(2);
     for (const o of s.rig.document().outlets) expect(Math.abs(Number(o.nozzle.size) / whole - 0.5)).toBeLessThan(0.15);
     await s.press('Remove this gun');
@@ -48,9 +48,9 @@ describe('the gun station', () => {
   });
   test('what it works on sets the most that may arrive', async () => {
     const s = open();
-    await s.choose('Works on', 'vehicle');
+    await s.choose('Surface', 'vehicle');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('surface-harsh');
-    await s.choose('Works on', '');
+    await s.choose('Surface', '');
     expect(s.rig.document().outlets[0].surface).toBeUndefined();
   });
   test('a machine without a gun is offered one that suits its flow', async () => {

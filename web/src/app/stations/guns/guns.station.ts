@@ -21,7 +21,7 @@ import { NozzlePicker } from './nozzle-picker';
   selector: 'pz-guns-station',
   imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, NozzlePicker, Picker, QuantityField, StationFrame],
   template: `
-    <pz-station heading="Guns and hose" station="guns" calm="The gun has what the work wants.">
+    <pz-station heading="Guns and hose" station="guns" calm="Gun pressure and flow are on target.">
       <div set>
         <pz-picker [items]="outlets()" [chosen]="chosen.item()?.id" label="Which gun" (choose)="chosen.choose($event)" />
         @for (m of gunless(); track m.id) {
@@ -37,8 +37,8 @@ import { NozzlePicker } from './nozzle-picker';
           @if (chosen.item()?.kind === 'surface-cleaner') {
             <pz-quantity label="Width it cleans" [path]="path('width')" placeholder="20 in" />
           }
-          <pz-quantity label="Wanted at the gun" [path]="path('wantedPressure')" />
-          <pz-choice label="Works on" [path]="path('surface')" [options]="surfaces" />
+          <pz-quantity label="Target at the gun" [path]="path('wantedPressure')" />
+          <pz-choice label="Surface" [path]="path('surface')" [options]="surfaces" />
           <pz-quantity [label]="'Gun above ' + heightFrom()" [path]="path('height')" />
           @for (id of lines(); track $index; let i = $index) {
             <pz-line-editor
@@ -49,7 +49,7 @@ import { NozzlePicker } from './nozzle-picker';
             />
           }
           <div class="acts">
-            <button type="button" mat-stroked-button class="small" (click)="split()">Split to a second gun</button>
+            <button type="button" mat-stroked-button class="small" (click)="split()">Tee off a second gun</button>
             @if (outlets().length > 1) {
               <button type="button" mat-stroked-button class="small" (click)="remove()">Remove this gun</button>
             }
@@ -109,7 +109,7 @@ export class GunsStation {
     );
     const wanted = formatQuantity(si(o.wantedPressure, 'pressure'), 'pressure', units);
     const fit = better !== Number(o.nozzle.size) ? `Number ${better} would give the wanted ${wanted}.` : troubled ? '' : 'The nozzle fits.';
-    return `${formatQuantity(r.pressure.value, 'pressure', units, { digits: 4 })} and ${formatQuantity(r.flow.value, 'flow', units)} at nozzle ${code}; the way there loses ${formatQuantity(r.lineLossPa, 'pressure', units)}. ${fit}`;
+    return `${formatQuantity(r.pressure.value, 'pressure', units, { digits: 4 })} and ${formatQuantity(r.flow.value, 'flow', units)} at nozzle ${code}; the line loses ${formatQuantity(r.lineLossPa, 'pressure', units)}. ${fit}`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const i = this.index();
@@ -118,18 +118,18 @@ export class GunsStation {
     return [
       { label: 'At the nozzle', at: `outlets.${i}.pressure` },
       { label: 'Flow', at: `outlets.${i}.flow` },
-      { label: 'Pushes back with · recoil', at: `outlets.${i}.recoil` },
-      { label: 'With its nozzle worn', at: `outlets.${i}.worn` },
+      { label: 'Recoil', at: `outlets.${i}.recoil` },
+      { label: 'With a worn nozzle', at: `outlets.${i}.worn` },
       ...(r.cleaner
         ? [
-            { label: 'Cleans in an hour', at: `outlets.${i}.cleaner.areaHour` },
+            { label: 'Area an hour', at: `outlets.${i}.cleaner.areaHour` },
             {
-              label: 'Its width wants, strict · thrifty',
+              label: 'Flow for its width: recommended · minimum',
               text: [r.cleaner.strictM3s, r.cleaner.thriftyM3s].map((q) => formatQuantity(q, 'flow', this.rig.units())).join(' · '),
             },
           ]
         : []),
-      { label: 'Nozzle for the wanted pressure', text: `${round3(r.betterSize)}, nearest ${shelfSize(r.betterSize)}` },
+      { label: 'Nozzle for target pressure', text: `${round3(r.betterSize)}, nearest ${shelfSize(r.betterSize)}` },
     ];
   });
   protected readonly option = computed<ChartOption>(() => {
@@ -159,7 +159,7 @@ export class GunsStation {
   protected split(): void {
     const id = this.chosen.item()!.id;
     let added: string | undefined;
-    this.rig.edit('Split to a second gun', (d) => void (added = splitGun(d, id)));
+    this.rig.edit('Tee off a second gun', (d) => void (added = splitGun(d, id)));
     if (added) this.chosen.choose(added);
   }
   protected add(machineId: string): void {

@@ -144,8 +144,8 @@ export class LiquidsStation {
         { label: 'Half-life, handbook', text: this.q(r.handbookHalfLifeS, 'time') },
         { label: 'Mean age when used', text: this.q(this.age() + r.keptAgeS, 'time', 2) },
         { label: 'Mean strength if kept', text: this.q(r.keptStrength, 'ratio') },
-        { label: 'A week, fetched fresh', text: this.q(r.freshWeek, 'money') },
-        { label: 'A week, kept on board', text: this.q(r.keptWeek, 'money') },
+        { label: 'Weekly cost, bought fresh', text: this.q(r.freshWeek, 'money') },
+        { label: 'Weekly cost, stored', text: this.q(r.keptWeek, 'money') },
       );
     return out;
   });
@@ -168,7 +168,7 @@ export class LiquidsStation {
         cells: {
           pair: `${name(m.a)} and ${name(m.b)}`,
           reason: `${never ? 'Never' : 'With care'}: ${m.reason}.`,
-          where: m.places.length ? `can meet in ${m.places.join(', ')}` : 'kept apart',
+          where: m.places.length ? `can meet in ${m.places.join(', ')}` : 'no shared line found',
         },
       };
     });
@@ -196,7 +196,7 @@ export class LiquidsStation {
   protected readonly winterWords = computed(() => {
     const w = this.winter()!;
     if (w.coldestK === undefined) return 'Say how cold the nights get, and the antifreeze is worked out. Wetted volume of each circuit:';
-    if (w.glycolShare === 0) return 'No frost: draining is enough. Wetted volume of each circuit:';
+    if (w.glycolShare === 0) return 'Coldest night is above freezing: no antifreeze needed, drain only. Wetted volume of each circuit:';
     if (w.glycolShare === null) return 'Colder than the antifreeze can stand: drain and blow out, or keep the rig inside.';
     return `${this.q(w.antifreeze.value, 'volume', 2)} of antifreeze, about ${this.q(w.cost, 'money', 2)}, for ${this.q(w.coldestK, 'temperature')}: ${this.q(w.glycolShare, 'ratio', 2)} glycol in the lines.`;
   });

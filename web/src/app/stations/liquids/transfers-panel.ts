@@ -22,7 +22,7 @@ import { RigStore } from '../../state/rig-store';
           <div class="pair">
             <div>
               <pz-name label="Pump" [path]="t.path + 'name'" />
-              <pz-quantity label="Gives against nothing" [path]="t.path + 'openFlow'" />
+              <pz-quantity label="Open flow" [path]="t.path + 'openFlow'" />
               <pz-quantity label="Its switch opens at" [path]="t.path + 'limit'" />
               <pz-quantity label="Height of the pump" [path]="t.path + 'height'" />
               @if (t.endPath) {
@@ -39,7 +39,7 @@ import { RigStore } from '../../state/rig-store';
           </div>
         </section>
       } @empty {
-        <p class="quiet">Stock is poured by hand. A pump from tank to tank saves the lifting.</p>
+        <p class="quiet">Pouring by hand. A transfer pump saves the lifting.</p>
       }
       <div class="new">
         <pz-select label="Pump out of" [options]="names()" [value]="from()" (choose)="wantedFrom.set($event)" />

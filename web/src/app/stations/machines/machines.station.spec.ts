@@ -21,7 +21,7 @@ describe('a washer', () => {
     const s = open();
     expect(s.root.querySelector('td.shout')).toBeNull();
     await s.type('Engine', '3 hp');
-    expect(s.root.querySelector('td.shout')!.textContent).toMatch(/\d{3}.%/);
+    expect(s.root.querySelector('td.shout')!.textContent).toMatch(/\d{3}%/);
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('engine-small');
   });
   test('nozzle sets for one gun and for two are named by their codes', () => {
@@ -34,8 +34,8 @@ describe('a washer', () => {
     await s.press('Add a machine');
     expect(s.rig.document().machines).toHaveLength(2);
     expect(s.rig.assessment().feeds).toHaveLength(2);
-    const gun = s.rig.document().outlets.find((o) => s.root.textContent.includes(`Join into the hose of ${o.name}`))!;
-    await s.press(`Join into the hose of ${gun.name}`);
+    const gun = s.rig.document().outlets.find((o) => s.root.textContent.includes(`Tee into the hose of ${o.name}`))!;
+    await s.press(`Tee into the hose of ${gun.name}`);
     expect(s.rig.document().manifolds.some((m) => m.name === 'Joined')).toBe(true);
     expect(s.rig.assessment().outlets.find((o) => o.outletId === gun.id)!.machineIds).toHaveLength(2);
     expect(readRig(s.rig.document()).ok).toBe(true);
@@ -54,7 +54,7 @@ describe('a soft wash pump', () => {
 
   test('electric: flow at its duty, current, and what the battery may give', () => {
     const s = open('two-batch', pumpOf('two-batch'));
-    expect(s.text()).toMatch(/[\d.]+.gpm through its real hose, [\d.]+.psi left at the tip\./);
+    expect(s.text()).toMatch(/[\d.]+.gpm through this hose, [\d.]+.psi left at the tip\./);
     expect(s.text()).toMatch(/Volts that reach it[\s\d.]+V/);
   });
   test('air: what it breathes, what the compressor gives, and how long a receiver carries it', async () => {

@@ -62,7 +62,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
           @if (p.kind !== 'engine') {
-            <p class="quiet">What drives it is said at <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.</p>
+            <p class="quiet">What drives it is set in <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.</p>
           }
         } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -71,8 +71,8 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity label="Rated pressure" [path]="path('ratedPressure')" />
           <pz-choice label="Unloader" [path]="path('unloader.kind')" [options]="unloaders" />
           <pz-quantity label="Unloader opens at" [path]="path('unloader.setting')" />
-          <pz-quantity label="Pressure shoots over by" [path]="path('unloader.overrun')" [placeholder]="usual('unloader-overrun')" />
-          <pz-quantity label="It shuts again below by" [path]="path('unloader.reseat')" [placeholder]="usual('unloader-reseat')" />
+          <pz-quantity label="Unloader overshoot" [path]="path('unloader.overrun')" [placeholder]="usual('unloader-overrun')" />
+          <pz-quantity label="Unloader reseat drop" [path]="path('unloader.reseat')" [placeholder]="usual('unloader-reseat')" />
           <pz-quantity label="Crank speed" [path]="path('speed')" />
           <pz-choice label="Driven by" [path]="path('drive')" [options]="drives" />
           @if (chosen.item()?.drive === 'vehicle') {
@@ -84,7 +84,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity [label]="drive()" [path]="path('enginePower')" />
           <pz-quantity [label]="'Inlet above ' + standsOn()" [path]="path('inletHeight')" />
           <p class="quiet">
-            Its {{ chosen.item()?.drive === 'electric' ? 'mains are' : 'fuel is' }} said at
+            Its {{ chosen.item()?.drive === 'electric' ? 'mains are' : 'fuel is' }} set in
             <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{
               chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat'
             }}</a>.
@@ -92,7 +92,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
         }
         <div class="acts">
           @for (o of soft() ? [] : others(); track o.id) {
-            <button type="button" mat-stroked-button class="small" (click)="join(o.id)">Join into the hose of {{ o.name }}</button>
+            <button type="button" mat-stroked-button class="small" (click)="join(o.id)">Tee into the hose of {{ o.name }}</button>
           }
           <button type="button" mat-stroked-button class="small" (click)="add()">Add a machine</button>
           @if (chosen.item() && !soft()) {
@@ -104,13 +104,13 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
         @if (soft(); as p) {
           <pz-soft-pump-panel [pump]="p" />
         } @else if (rows().length) {
-          <h2>Every way of holding the triggers</h2>
-          <pz-table label="Every way of holding the triggers" [columns]="columns()" [rows]="rows()" />
+          <h2>Trigger combinations</h2>
+          <pz-table label="Trigger combinations" [columns]="columns()" [rows]="rows()" />
           <pz-facts [facts]="facts()" />
           <h3>Power</h3>
           <pz-chart [option]="option()" [height]="130" [summary]="powerWords()" />
         } @else if (judged()) {
-          <p class="quiet">Nothing to show: the machine has no water or is not there yet.</p>
+          <p class="quiet">Nothing to show: no machine, or no water to it.</p>
         }
       </div>
     </pz-station>
@@ -129,9 +129,9 @@ export class MachinesStation {
   protected readonly softKinds = SOFT_KINDS;
   protected readonly materials = MATERIALS;
   protected readonly drives = [
-    { value: '', name: 'Petrol engine' },
+    { value: '', name: 'Gas engine' },
     { value: 'diesel', name: 'Diesel engine' },
-    { value: 'electric', name: 'Motor on mains' },
+    { value: 'electric', name: 'Electric motor (AC)' },
     { value: 'vehicle', name: 'The vehicle' },
   ];
   protected readonly yesNo = [
@@ -142,7 +142,7 @@ export class MachinesStation {
   private readonly index = computed(() => this.rig.assessment()?.machines.findIndex((m) => m.machineId === this.chosen.item()?.id) ?? -1);
   protected readonly arrangements = [
     { value: 'triplex', name: 'Triplex' },
-    { value: 'quintuplex', name: 'Five plungers' },
+    { value: 'quintuplex', name: 'Quintuplex' },
     { value: 'duplex-double', name: 'Duplex, double' },
     { value: 'duplex-single', name: 'Duplex, single' },
   ];
@@ -215,7 +215,7 @@ export class MachinesStation {
     ...(this.rig.assessment()?.outlets ?? [])
       .filter((o) => o.machineIds.includes(this.chosen.item()?.id ?? ''))
       .map((o) => ({ id: `gun:${o.outletId}`, name: this.rig.document()?.outlets.find((x) => x.id === o.outletId)?.name ?? '', number: true, sorts: true })),
-    { id: 'back', name: 'Turned back', number: true, sorts: true },
+    { id: 'back', name: 'Bypassed', number: true, sorts: true },
     { id: 'engine', name: this.drive(), number: true, sorts: true },
   ]);
   protected readonly facts = computed<Fact[]>(() => {
@@ -223,11 +223,11 @@ export class MachinesStation {
     if (i < 0) return [];
     return [
       { label: 'At the pump, all open', at: `machines.${i}.pumpPressure` },
-      { label: 'Turned back, all open', at: `machines.${i}.returned` },
-      { label: 'Before the unloader opens', at: `machines.${i}.peak` },
-      { label: 'It shuts again below', at: `machines.${i}.reseat` },
+      { label: 'Bypassed, all open', at: `machines.${i}.returned` },
+      { label: 'Peak before unloader opens', at: `machines.${i}.peak` },
+      { label: 'Unloader reseats below', at: `machines.${i}.reseat` },
       { label: `${this.drive()} power needed`, at: `machines.${i}.enginePower` },
-      { label: `${this.drive()} gives here`, at: `machines.${i}.engineAvailable` },
+      { label: `${this.drive()} available here`, at: `machines.${i}.engineAvailable` },
       { label: 'Nozzle set, one gun', text: this.setCode(1) },
       { label: 'Nozzle set, two guns', text: this.setCode(2) },
     ];

@@ -23,7 +23,7 @@ import { RigStore } from '../../state/rig-store';
     } @else {
       <h2>{{ pump().name }}</h2>
       @if (judged()) {
-        <p class="quiet">No whole way runs through this pump: give it a mix, a hose and a gun at the station Mix.</p>
+        <p class="quiet">Not hooked up. Give it a mix, a hose and a gun in Mix.</p>
       }
     }
   `,
@@ -48,7 +48,7 @@ export class SoftPumpPanel {
     if (!r) return '';
     const jet =
       r.jetHeight.value > 0 ? ` The jet climbs ${this.q(r.jetHeight.value, 'length', 2)} and throws about ${this.q(r.jetThrow.value, 'length', 2)}.` : '';
-    return `${this.q(r.flow.value, 'flow')} through its real hose, ${this.q(r.tipPressure.value, 'pressure', 2)} left at the tip.${jet}`;
+    return `${this.q(r.flow.value, 'flow')} through this hose, ${this.q(r.tipPressure.value, 'pressure', 2)} left at the tip.${jet}`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -57,7 +57,7 @@ export class SoftPumpPanel {
     const at = `chemical.softPumps.${i}`;
     const out: Fact[] = [
       { label: 'Flow', at: `${at}.flow` },
-      { label: 'Put on by the pump', at: `${at}.rise` },
+      { label: 'Pressure added', at: `${at}.rise` },
       { label: 'At the tip', at: `${at}.tipPressure` },
     ];
     if (r.jetHeight.value > 0) out.push({ label: 'Straight up', at: `${at}.jetHeight` });

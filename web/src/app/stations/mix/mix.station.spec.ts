@@ -17,7 +17,7 @@ describe('the station of the mix', () => {
   };
   test('a proportioner shows its valves, its streams and what strays', () => {
     const s = open('crew-of-four');
-    expect(s.text()).toMatch(/Proportioner: 0\.99\d.% at the wall/);
+    expect(s.text()).toMatch(/Proportioner: 0\.99\d% at the wall/);
     expect([...s.root.querySelectorAll('label')].map((l) => l.textContent)).toEqual(expect.arrayContaining([expect.stringContaining('SH tank valve')]));
     expect(s.root.querySelectorAll('pz-blend-drawing path.stream').length).toBeGreaterThanOrEqual(4);
     expect(s.text()).toContain('tip a size smaller');
@@ -41,7 +41,7 @@ describe('the station of the mix', () => {
     expect(s.text()).toMatch(/To mix:.*gal/);
     await s.press('Top up a part-used tank');
     expect(s.rig.document().mixes!.find((m) => m.id === 'walls')!.left).toBeDefined();
-    expect(s.text()).toContain('Left of the last');
+    expect(s.text()).toContain('Left from last batch');
   });
   test('the first mix is added on an empty side, and taken off again', async () => {
     const s = open('buffer-skid');
@@ -94,8 +94,8 @@ describe('the station of the liquids', () => {
   };
   test('SH tells today’s strength both ways, what a week takes, and both half-lives', () => {
     const text = open('crew-of-four').text();
-    expect(text).toMatch(/12\.2.% trade today, bought at 12\.5.% \(10\.5.% by weight today\)/);
-    for (const label of ['Half-life, rate law', 'Half-life, handbook', 'Tank for a week', 'A week, kept on board']) expect(text).toContain(label);
+    expect(text).toMatch(/12\.2% trade today, bought at 12\.5% \(10\.5% by weight today\)/);
+    for (const label of ['Half-life, rate law', 'Half-life, handbook', 'Tank for a week', 'Weekly cost, stored']) expect(text).toContain(label);
   });
   test('a kind that must not meet another is told with its reason; what is in use stays', async () => {
     const s = open('crew-of-four', 'soap');
@@ -118,6 +118,6 @@ describe('the station of the liquids', () => {
   test('a site mix is given in grams a litre, with how long it is good', () => {
     const text = open('two-totes').text();
     expect(text).toContain('Powder for a litre');
-    expect(text).toContain('Good for, once mixed');
+    expect(text).toContain('Use within, once mixed');
   });
 });

@@ -125,10 +125,10 @@ export class MixStation {
     if (!r) return '';
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     const change = Number.isFinite(r.changeOver.value)
-      ? ` A change of liquid is at the tip after ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}${r.walkS > 0 ? ', the walk to the rig and back counted' : ''}.`
+      ? ` New liquid reaches the tip in ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}${r.walkS > 0 ? ', the walk to the rig and back counted' : ''}.`
       : '';
     const stays = Math.abs(r.last.value - r.first.value) < 0.02 * Math.max(r.first.value, 1e-6);
-    return `${q(r.flow.value)} leave the gun at ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
+    return `${q(r.flow.value)} at the gun, ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
   });
   /** The valves for the wanted strength, whether they stand so or not. */
   protected readonly settingWords = computed(() => {
@@ -151,7 +151,7 @@ export class MixStation {
       { label: 'Stock for a job', at: `chemical.mixes.${i}.stockPerJob` },
       ...(r.soaps.length ? r.soaps.map((s) => ({ label: `${s.name} for a job`, text: v(s.perJobM3) })) : [{ label: 'Soap for a job', text: 'none' }]),
       { label: 'Chemicals for a job', at: `chemical.mixes.${i}.costPerJob` },
-      { label: 'Carried for it', at: `chemical.mixes.${i}.carried` },
+      { label: 'Weight carried', at: `chemical.mixes.${i}.carried` },
       { label: 'Flush with', at: `chemical.mixes.${i}.flushVolume` },
       { label: 'Flush for', at: `chemical.mixes.${i}.flushTime` },
     ];

@@ -59,7 +59,7 @@ test('the table marks what differs, the advice says what to build, and building 
   await s.press(/A booster before/);
   compare(s);
   await s.settle();
-  expect([...s.root.querySelectorAll('thead th')].map((h) => h.textContent.trim().replace('to build', ''))).toEqual([
+  expect([...s.root.querySelectorAll('thead th')].map((h) => h.textContent.trim().replace('recommended', ''))).toEqual([
     'As built',
     'Two guns at half flow on Washer A',
     'A booster before Washer A',
@@ -124,7 +124,7 @@ test('working, stopped and failed are shown', async () => {
   const s = open();
   s.day.comparison.set({ state: 'working', share: 0.5, value: null, error: null });
   await s.settle();
-  await s.press('Stop');
+  await s.press('Cancel');
   s.day.comparison.set({ state: 'cancelled', share: 0.5, value: null, error: null });
   await s.settle();
   await s.press('Compare again');
@@ -137,7 +137,7 @@ test('alone, the build says how it stands and nothing is advised; two dangerous 
   const s = open();
   compare(s, 30);
   await s.settle();
-  expect(s.root.querySelector('.does h2')!.textContent).toMatch(/^As built, short of water on [\d.]+.% of days; 2.% allowed$/);
+  expect(s.root.querySelector('.does h2')!.textContent).toMatch(/^As built, short of water on [\d.]+% of days; 2% allowed$/);
   expect(s.root.querySelector('thead th.best')).toBeNull();
   expect(s.text()).toContain('Nothing to compare with yet');
   s.rig.judge((d) => {
@@ -147,5 +147,5 @@ test('alone, the build says how it stands and nothing is advised; two dangerous 
   await s.press(/A booster before/);
   compare(s, 10);
   await s.settle();
-  expect(s.root.querySelector('.does h2')!.textContent).toBe('Every way here is dangerous: see the Stop of each first.');
+  expect(s.root.querySelector('.does h2')!.textContent).toBe('Every option is unsafe. Fix those problems first.');
 });

@@ -123,7 +123,7 @@ export class OptionsStation implements OnDestroy {
   private readonly alone = computed(() => {
     const c = this.comparison();
     if (!c?.rows.length) return '';
-    if (c.rows.length > 1) return 'Every way here is dangerous: see the Stop of each first.';
+    if (c.rows.length > 1) return 'Every option is unsafe. Fix those problems first.';
     const q = (share: number): string => formatQuantity(share, 'ratio', this.rig.units(), { digits: 2 });
     return `As built, short of water on ${q(c.rows[0].short.chance)} of days; ${q(c.tolerance)} allowed`;
   });

@@ -29,7 +29,7 @@ interface Offered extends Arrangement {
         <button type="button" mat-stroked-button class="small strong" (click)="start()">Arrange it for me</button>
       } @else {
         <mat-progress-bar mode="determinate" [value]="100 * share()!" aria-label="Arranging" />
-        <button type="button" mat-stroked-button class="small" (click)="stop()">Stop</button>
+        <button type="button" mat-stroked-button class="small" (click)="stop()">Cancel</button>
       }
     </div>
     @if (failed()) {

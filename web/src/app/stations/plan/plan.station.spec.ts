@@ -56,7 +56,7 @@ describe('the plan', () => {
     const s = open('drum');
     await s.press('Turn it');
     expect(placeOf(s.rig, 'drum').turned).toBe('90');
-    await s.press('Into the tray');
+    await s.press('Take off deck');
     expect(placeOf(s.rig, 'drum')).toBeUndefined();
     expect(s.text()).toContain('It has no place yet.');
     expect(s.rig.assessment().weight!.judged).toBe(false);
@@ -69,11 +69,11 @@ describe('the plan', () => {
     await s.choose('What else rides along', 'shelf');
     const id = s.rig.document().gear!.at(-1)!.id;
     expect(placeOf(s.rig, id)).toBeDefined();
-    await s.choose('Held by', 'straps');
+    await s.choose('Tie-downs', 'straps');
     expect(placeOf(s.rig, id).held).toMatchObject({ by: 'straps', working: '1000 lbf' });
-    await s.choose('Held by', 'bolts');
+    await s.choose('Tie-downs', 'bolts');
     expect(placeOf(s.rig, id).held).toMatchObject({ by: 'bolts', bolt: '3/8-16' });
-    await s.choose('Held by', '');
+    await s.choose('Tie-downs', '');
     expect(placeOf(s.rig, id).held).toBeUndefined();
     await s.press('Remove it');
     expect(s.rig.document().gear!.some((g) => g.id === id)).toBe(false);
@@ -82,7 +82,7 @@ describe('the plan', () => {
   test('handles and bowls are listed with their heights, where a hand gets at them from', async () => {
     const s = open();
     const panels = [...s.root.querySelectorAll<HTMLElement>('mat-expansion-panel-header')];
-    panels.find((x) => x.textContent.includes('what a hand gets at'))!.click();
+    panels.find((x) => x.textContent.includes('Reach: valves'))!.click();
     await s.settle();
     const table = s.root.querySelector('table[aria-label="What a hand gets at"]')!;
     expect(table.querySelectorAll('tbody tr').length).toBe(s.rig.assessment().plan!.hands.length);
@@ -95,11 +95,11 @@ describe('the plan', () => {
     await s.type('Height inside a closed body', '80 in');
     const box = (name: string): HTMLInputElement =>
       [...s.root.querySelectorAll('mat-checkbox')].find((x) => x.textContent.includes(name))!.querySelector<HTMLInputElement>('input')!;
-    expect(s.root.textContent).toContain('Nobody gets in');
+    expect(s.root.textContent).toContain('has no door');
     box('Rear').click();
     await s.settle();
     expect(s.rig.document().platform!.doors).toEqual(['rear']);
-    expect(s.root.textContent).not.toContain('Nobody gets in');
+    expect(s.root.textContent).not.toContain('has no door');
     box('Street side').click();
     box('Rear').click();
     await s.settle();
@@ -129,7 +129,7 @@ describe('the plan', () => {
     expect(told('keep-free')).toBe(0);
     expect(s.rig.document().platform!.free).toBeUndefined();
     const riding = s.rig.document().platform!.riding?.length ?? 0;
-    await s.press('Something else rides along');
+    await s.press('Add a load');
     expect(s.rig.document().platform!.riding).toHaveLength(riding + 1);
     await s.press('Leave Tools behind');
     expect(s.rig.document().platform!.riding?.length ?? 0).toBe(riding);
@@ -140,13 +140,13 @@ describe('the plan', () => {
     delete doc.platform;
     delete doc.placements;
     const s = open(undefined, doc);
-    expect(s.text()).toContain('What does it stand on?');
+    expect(s.text()).toContain('Pick a trailer, truck or skid.');
     await s.press(/Open trailer, two axles, 14/);
     expect(s.rig.document().platform!.name).toBe('Heavy tandem-axle trailer');
     await s.press('Place all of it');
     expect(s.text()).toContain('Not placed: nothing');
     const places = s.rig.document().placements!.length;
-    await s.press('Another');
+    await s.press('Change');
     await s.choose('Stand it on', 'tandem-16');
     expect(s.rig.document().placements).toHaveLength(places);
   });
@@ -164,7 +164,7 @@ describe('the plan', () => {
       of({ state: 'done', value: { way, placements, before: 9, after: 3, hoseM: 4, told: 1, axlesKg: [900, 900], tongueShare: 0.12 } });
     const s = open(undefined, layout('big-tank'), { most: 1, run: (_kind: string, ask: { way: string }) => done(ask.way) });
     await s.press('Arrange it for me');
-    expect(s.text()).toMatch(/12.% on the tongue, full, 13.1.ft of hose between things, 1 thing still told/);
+    expect(s.text()).toMatch(/12% on the tongue, full, 13.1.ft of hose between things, 1 thing still told/);
     await s.press('Take: Reels at the kerb');
     expect(placeOf(s.rig, 'cones').x).toBe('20 in');
     s.fixture.destroy();

@@ -47,7 +47,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
           }
         </div>
         @if (!(p.doors ?? []).length) {
-          <p class="shout">Nobody gets in: a closed body wants a door.</p>
+          <p class="shout">This closed body has no door.</p>
         }
       }
       <pz-choice label="Gate or ramp" path="platform.gate" [options]="gates" />
@@ -72,7 +72,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       <h4>Axles, front to rear</h4>
       @for (a of p.axles; track $index) {
         <pz-quantity [label]="'Axle ' + ($index + 1) + ', from the deck’s front'" [path]="'platform.axles.' + $index + '.at'" />
-        <pz-quantity label="made for" [path]="'platform.axles.' + $index + '.rating'" />
+        <pz-quantity label="GAWR" [path]="'platform.axles.' + $index + '.rating'" />
         <pz-quantity label="its tyres together" [path]="'platform.axles.' + $index + '.tyres'" placeholder="not said" />
         <pz-quantity label="track" [path]="'platform.axles.' + $index + '.track'" />
       }
@@ -84,7 +84,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
           <button type="button" mat-stroked-button class="small" (click)="dropAxle()">One axle less</button>
         }
       </div>
-      <pz-quantity label="The whole may weigh" path="platform.gvwr" />
+      <pz-quantity label="GVWR" path="platform.gvwr" />
       @if (p.coupling) {
         <h4>Coupling</h4>
         <pz-choice label="Kind" path="platform.coupling.kind" [options]="couplings" />
@@ -100,8 +100,8 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
         <pz-quantity label="Rear axle, without the trailer" path="platform.tow.rear" />
         <pz-quantity label="Rear axle made for" path="platform.tow.rearRating" />
         <pz-quantity label="It may weigh" path="platform.tow.gvwr" />
-        <pz-quantity label="Its hitch carries" path="platform.tow.hitch" />
-        <pz-quantity label="With the trailer" path="platform.tow.combined" />
+        <pz-quantity label="Hitch rating" path="platform.tow.hitch" />
+        <pz-quantity label="GCWR" path="platform.tow.combined" />
       }
       @for (r of p.riding ?? []; track r.id) {
         <pz-name label="Rides along" [path]="'platform.riding.' + $index + '.name'" />
@@ -114,7 +114,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
         </div>
       }
       @if ((p.riding ?? []).length < 8) {
-        <button type="button" mat-stroked-button class="small" (click)="change('Something else rides along', addRiding)">Something else rides along</button>
+        <button type="button" mat-stroked-button class="small" (click)="change('Add a load', addRiding)">Add a load</button>
       }
       <h4>Wheel boxes</h4>
       @if (p.wheelBoxes) {

@@ -93,7 +93,7 @@ export class ReelsStation {
       case 'steel':
         return 'Acid and hypochlorite eat brass and plated swivels: couple such a hose straight, or take stainless or plastic.';
       case 'plastic':
-        return 'A plastic swivel stands chemicals, not a washer’s pressure: keep it to low-pressure hose.';
+        return 'Plastic swivels take chemicals, not washer pressure: low-pressure hose only.';
       default:
         return '';
     }
@@ -131,6 +131,8 @@ export class ReelsStation {
     { id: 'arrives', name: 'Arrives', number: true, sorts: true },
     { id: 'change', name: 'Change of liquid', number: true, sorts: true },
   ];
+  /** That it reaches is said only where a run was looked at. */
+  protected readonly calm = computed(() => `The hose fits its reels${this.rig.assessment()?.runs.length ? ' and reaches the far corner' : ''}.`);
   protected readonly runs = computed(() =>
     (this.rig.assessment()?.runs ?? []).map((r: AsTold<RunResult>): TableRow => ({
       id: r.outletId,

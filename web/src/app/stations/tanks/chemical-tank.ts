@@ -73,8 +73,8 @@ export class ChemicalTank {
           ]
         : []),
       ...(r.heelM3 > 0 ? [{ label: 'Cannot be drawn', text: this.q(r.heelM3, 'volume', 2) }] : []),
-      { label: 'Bund under it', text: r.bundM3 > 0 ? this.q(r.bundM3, 'volume') : 'none' },
-      { label: 'Would hold a split tank', at: `${this.at()}.bundWanted` },
+      { label: 'Containment tray', text: r.bundM3 > 0 ? this.q(r.bundM3, 'volume') : 'none' },
+      { label: 'Needed to hold a full spill', at: `${this.at()}.bundWanted` },
     ];
   });
   protected readonly option = computed<ChartOption>(() => {

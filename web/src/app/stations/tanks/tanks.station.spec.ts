@@ -13,7 +13,7 @@ const open = (id = 'buffer-skid', of?: string) => {
 describe('the tank station', () => {
   test('says how long the water lasts on each kind of spigot', async () => {
     const s = open();
-    expect(s.text()).toMatch(/The water lasts .* (on a typical spigot|whole job)/);
+    expect(s.text()).toMatch(/Water lasts the job/);
     await s.type('At the job’s start', '8 in');
     expect(s.text()).toMatch(/The water lasts [\d.]+.min on a typical spigot, [\d.]+.min on a poor one/);
   });
@@ -36,11 +36,11 @@ describe('the tank station', () => {
         .make()
         .tanks.find((t) => t.holds)!.id,
     );
-    for (const label of ['Liquid', 'Vent breathes', 'Drop tube', 'Bund under it']) expect(s.text()).toContain(label);
+    for (const label of ['Liquid', 'Vents to', 'Drop tube', 'Containment tray']) expect(s.text()).toContain(label);
     expect(s.text()).toMatch(/[\d.]+.gal, [\d.]+.lb: lasts [\d.]+.days of work\./);
     expect(s.text()).not.toMatch(/typical spigot|triggers held/);
     expect(s.text()).not.toContain('Tie to Soap tank');
-    await s.choose('Vent breathes', 'deck');
+    await s.choose('Vents to', 'deck');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('fumes-deck');
     await s.choose('Drop tube', 'false');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('no-drop-tube');
@@ -48,11 +48,11 @@ describe('the tank station', () => {
   test('a bund too small for its tank is told, and the tank that a mix is made in is called by the mix', async () => {
     const s = open('mix-tank-truck', 'batch-tank');
     expect(s.text()).toContain('Batch on board');
-    expect(s.text()).toMatch(/Bund under it\s*125.gal/);
-    await s.type('Bund under it', '40 gal');
+    expect(s.text()).toMatch(/Containment tray\s*125.gal/);
+    await s.type('Containment tray', '40 gal');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('bund-small');
-    await s.type('Bund under it', '');
-    expect(s.text()).toMatch(/Bund under it\s*none/);
+    await s.type('Containment tray', '');
+    expect(s.text()).toMatch(/Containment tray\s*none/);
     expect(s.rig.assessment().findings.map((f) => f.code)).not.toContain('bund-small');
   });
   test('a tank turned from chemicals to water holds none any more', async () => {
@@ -76,7 +76,7 @@ describe('the tank station', () => {
     const s = open('winter-split', 'antifreeze');
     expect(s.text()).toContain('Antifreeze on board');
     expect(s.text()).toMatch(/[\d.]+.gal of antifreeze; the winter takes [\d.]+.gal\./);
-    expect(s.text()).not.toMatch(/Dry, triggers held|typical spigot/);
+    expect(s.text()).not.toMatch(/Runs dry, triggers held|typical spigot/);
   });
   test('tanks are tied, told how far they differ, and untied', async () => {
     const s = open();

@@ -115,12 +115,12 @@ export class TanksStation {
     return [
       full,
       { label: 'Usable', at: `tanks.${i}.usable` },
-      { label: 'No use below', at: `tanks.${i}.heelLevel` },
-      { label: 'Comes in', at: `tanks.${i}.inflow` },
-      { label: 'Goes out, on average', at: `tanks.${i}.draw` },
-      { label: 'Dry, triggers held', at: `tanks.${i}.timeToEmpty`, never: 'never' },
+      { label: 'Unusable below', at: `tanks.${i}.heelLevel` },
+      { label: 'Fill rate', at: `tanks.${i}.inflow` },
+      { label: 'Average draw', at: `tanks.${i}.draw` },
+      { label: 'Runs dry, triggers held', at: `tanks.${i}.timeToEmpty`, never: 'never' },
       { label: 'Needed for the job', at: `tanks.${i}.needed` },
-      { label: 'Time to recover', at: `tanks.${i}.timeToRecover` },
+      { label: 'Refill time', at: `tanks.${i}.timeToRecover` },
       ...(r.tie ? [{ label: 'Tied tanks differ by', at: `tanks.${i}.tie.differenceM` }] : []),
     ];
   });
@@ -135,7 +135,7 @@ export class TanksStation {
     if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
     const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
     const good = dryAfter(r.seriesGood, r.heelVolumeM3);
-    if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'The water lasts the whole job, on a poor spigot too.';
+    if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'Water lasts the job, even at a poor spigot.';
     return `The water lasts ${lasts(r.dryAfter.value)} on a typical spigot, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`;
   });
 

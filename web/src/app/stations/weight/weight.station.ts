@@ -71,7 +71,7 @@ export class WeightStation {
   });
   protected readonly calm = computed(() => {
     const w = this.weight();
-    return w?.judged ? 'In every filling that goes on the road all loads lie within their ratings.' : '';
+    return w?.judged ? 'On paper, every load case you drive is within ratings. Weigh the rig to confirm.' : '';
   });
   protected readonly short = computed(() => {
     const rig = this.rig.rig();
@@ -119,17 +119,17 @@ export class WeightStation {
           ]),
       ...(s.steerShare === undefined ? [] : [{ label: 'On the steering axle', text: this.share(s.steerShare) }]),
       own ? { label: 'Payload left', at: 'weight.payload' } : { label: 'Payload left', text: this.mass(s.payloadLeftKg) },
-      { label: s.streetShare >= 0.5 ? 'Street side carries' : 'Kerb side carries', text: this.share(street) },
-      { label: 'Centre above the ground', text: formatQuantity(s.centre.z, 'length', this.rig.units()) },
-      own ? { label: 'Tips at, share of g', at: 'weight.rollover' } : { label: 'Tips at, share of g', text: s.rolloverG.toFixed(2) },
+      { label: s.streetShare >= 0.5 ? 'Street side share' : 'Kerb side carries', text: this.share(street) },
+      { label: 'Center of gravity height', text: formatQuantity(s.centre.z, 'length', this.rig.units()) },
+      own ? { label: 'Tips at (g, sideways)', at: 'weight.rollover' } : { label: 'Tips at (g, sideways)', text: s.rolloverG.toFixed(2) },
     ];
   });
 
   protected readonly columns = computed<readonly Column[]>(() => {
     const trailer = this.states().some((s) => s.tongueKg !== undefined);
     return [
-      { id: 'state', name: 'Filling', sorts: true },
-      { id: 'mass', name: 'In all', number: true, sorts: true },
+      { id: 'state', name: 'Load case', sorts: true },
+      { id: 'mass', name: 'Total', number: true, sorts: true },
       ...(this.platform()?.axles ?? []).map((_, i) => ({
         id: `axle-${i}`,
         name: trailer ? `Axle ${i + 1}` : i === 0 ? 'Front' : 'Rear',

@@ -1,0 +1,30 @@
+import { type Locale, readerLocale } from './locale.js';
+import { TERMS } from './terms.js';
+
+const TOKEN = /‹(a |an )?([^‹›]+)›/gi;
+
+/** Each term, singular and plural, by what it is in en-US. */
+const BY_NAME: ReadonlyMap<string, Readonly<Record<Locale, string>>> = new Map(
+  TERMS.flatMap(({ us, gb }) => us.map((name, i) => [name!.toLowerCase(), { 'en-US': name!, 'en-GB': gb[i]! }] as const)),
+);
+
+/** Whether "an" stands before a word as it is said: letters of an acronym one by one. */
+const isAn = (word: string): boolean => (/^[A-Z]{2}/.test(word) ? /^[AEFHILMNORSX]/ : /^[aeiou]/i).test(word);
+
+/**
+ * A text with its terms as they are called in a locale: `‹a spigot›` is "a spigot" or "an outside tap", `‹Tires›` "Tires" or
+ * "Tyres". A term that is not on the list stays as it is written, without its marks.
+ */
+export function spell(text: string, locale: Locale = readerLocale()): string {
+  if (!text.includes('‹')) return text;
+  return text.replace(TOKEN, (_whole, article: string | undefined, name: string) => {
+    const found = BY_NAME.get(name.toLowerCase())?.[locale] ?? name;
+    const word = !article && /^\p{Lu}/u.test(name) ? found[0].toUpperCase() + found.slice(1) : found;
+    if (!article) return word;
+    const a = isAn(word) ? 'an' : 'a';
+    return `${/^A/.test(article) ? a[0].toUpperCase() + a.slice(1) : a} ${word}`;
+  });
+}
+
+/** Whether a term of this name is on the list. */
+export const isTerm = (name: string): boolean => BY_NAME.has(name.toLowerCase().replace(/^an? /, ''));
