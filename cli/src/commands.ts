@@ -23,7 +23,8 @@ pozzo sum --batch <file.json>  [--metric]               do many: an array of {su
 pozzo layouts                                           list the starting layouts
 pozzo layout <id>                                       print one as a rig file
 pozzo schema                                            print the JSON Schema of the rig file
-${KEEPING_USAGE}`;
+${KEEPING_USAGE}
+With any of them: --locale en-US|en-GB, whose words; left out, the environment’s (LC_ALL, LANG).`;
 
 /** What a command prints; one whose answers are not all good says so by its exit. */
 type Command = (args: readonly string[]) => string | Partly;

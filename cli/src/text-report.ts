@@ -7,7 +7,7 @@ export function textReport(rig: Rig, a: Assessment, said: Said, system: UnitSyst
   const tankEnd = (t: Assessment['tanks'][number]): string => {
     if (t.fullDraw.value <= 0) return 'nothing draws on it';
     if (Number.isFinite(t.timeToEmpty.value)) return `empty in ${q(t.timeToEmpty.value, 'time')} with triggers held`;
-    return t.inflow.value > 0 ? 'the spigot keeps up' : 'it lasts';
+    return t.inflow.value > 0 ? 'the ‹spigot› keeps up' : 'it lasts';
   };
   const name = (list: readonly { id: string; name: string }[], id: string): string => list.find((x) => x.id === id)?.name ?? id;
   const lines: string[] = [`${rig.name}: ${SEVERITY_WORDS[said.scale][said.verdict]}`, say(said.headline, system)];

@@ -2,6 +2,8 @@
  * What a page needs before a build is opened. A door of its own, past the other ones: a bundler that splits by file takes
  * all that an index names along with it, and the first page would load the engine.
  */
+export { type Locale, localeFor, LOCALES, readerLocale, setReaderLocale } from './locale/locale.js';
+export { spell } from './locale/spell.js';
 export { formatQuantity } from './quantity/format.js';
 export { findUnit, fromSi, SHOWN_UNIT, type Dimension, type UnitSystem } from './quantity/dimension.js';
 export { asTold, say, type Message } from './working/figure.js';

@@ -28,6 +28,13 @@ export type RefusalCode =
   | 'type'
   | 'unknown';
 
+/** What goes out with a refusal; a clash brings both documents besides. */
+export interface RefusalBody {
+  readonly error: Problem;
+  readonly problems?: readonly Problem[];
+  readonly [beside: string]: unknown;
+}
+
 /** Base of every error that the server answers with. */
 export class AppError extends Error {
   constructor(
@@ -43,7 +50,7 @@ export class AppError extends Error {
     this.name = new.target.name;
   }
 
-  body(): object {
+  body(): RefusalBody {
     return { error: { code: this.code, path: this.path, bound: this.bound, message: this.message } };
   }
 }
@@ -58,7 +65,7 @@ export class InvalidError extends AppError {
     super(400, first.code as RefusalCode, [prefix, first.path].filter(Boolean).join('.'), first.bound, first.message);
   }
 
-  override body(): object {
+  override body(): RefusalBody {
     return { ...super.body(), problems: this.problems };
   }
 }

@@ -1,3 +1,4 @@
+import './app/state/reader';
 import { bootstrapApplication } from '@angular/platform-browser';
 import { App } from './app/shell/app';
 import { appConfig } from './app/shell/app.config';

@@ -19,7 +19,7 @@ export const AIR_ASSUMPTIONS = [
     'common-practice',
     'About 25 psi under the cut-out; read it off the switch.',
   ),
-  assumption('air-tyre', 'Air that a tyre takes to its pressure', 'volume', '40 gal', 'estimate', 'A truck tyre from flat enough to see; free air.'),
+  assumption('air-tyre', 'Air that ‹a tire› takes to its pressure', 'volume', '40 gal', 'estimate', 'A truck ‹tire› from flat enough to see; free air.'),
   assumption(
     'air-engine-share',
     'Share of its power that a compressor’s engine gives for hours',

@@ -11,6 +11,6 @@ export const CHOICE_ASSUMPTIONS = [
     'money',
     '$0.30',
     'estimate',
-    'Tyres, brakes, fuel and what else could ride along. What an axle may carry decides besides.',
+    '‹Tires›, brakes, fuel and what else could ride along. What an axle may carry decides besides.',
   ),
 ] as const;

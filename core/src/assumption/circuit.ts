@@ -73,10 +73,10 @@ export const CIRCUIT_ASSUMPTIONS = [
     'Half of it at −40 °C; thin oil and thick acid make starting worse.',
   ),
   assumption('night-hours', 'Charging from evening to morning', 'time', '10 h', 'common-practice', 'In the yard, on the charger.'),
-  assumption('motor-efficiency', 'Efficiency of a motor on the mains', 'ratio', '80 %', 'estimate', 'Small single-phase motors.', EFFICIENCY),
+  assumption('motor-efficiency', 'Efficiency of a motor on ‹AC power›', 'ratio', '80 %', 'estimate', 'Small single-phase motors.', EFFICIENCY),
   assumption('motor-start', 'Power of a motor’s start over its running', 'number', '3', 'estimate', 'With a start capacitor; without, up to six.'),
   assumption('generator-efficiency', 'Share of a generator’s engine that comes out of its sockets', 'ratio', '80 %', 'estimate', 'Small sets.', EFFICIENCY),
-  assumption('mains-volts', 'Voltage of the mains', 'voltage', '120 V', 'common-practice', 'North American sockets; 230 V elsewhere.'),
+  assumption('mains-volts', 'Voltage of ‹AC power›', 'voltage', '120 V', 'common-practice', 'North American sockets; 230 V elsewhere.'),
   assumption(
     'drop-starves',
     'Loss on its cable at which a load no longer does its work',

@@ -29,7 +29,7 @@ export const DAY_ASSUMPTIONS = [
     'common-practice',
     'A day in ten where one in fifty is allowed costs a customer.',
   ),
-  assumption('refill-flow', 'Flow at a refill place', 'flow', '20 gpm', 'estimate', 'A standpipe or a yard hydrant with a 1 in hose.'),
+  assumption('refill-flow', 'Flow at a refill place', 'flow', '20 gpm', 'estimate', '‹A hydrant› in the yard with a 1 in hose.'),
   assumption(
     'float-travel',
     'Last rise of the water over which a float valve shuts',

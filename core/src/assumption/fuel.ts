@@ -1,7 +1,7 @@
 import { assumption } from './entry.js';
 
 export const FUEL_ASSUMPTIONS = [
-  assumption('fuel-density', 'Weight of petrol', 'density', '6.1 lb/gal', 'published', 'Handbooks give 6.0 to 6.2 (from memory).'),
+  assumption('fuel-density', 'Weight of ‹gas›', 'density', '6.1 lb/gal', 'published', 'Handbooks give 6.0 to 6.2 (from memory).'),
   assumption('diesel-density', 'Weight of diesel', 'density', '7.0 lb/gal', 'published', 'Handbooks give 6.9 to 7.1 (from memory).'),
   assumption('diesel-fuel', 'Fuel of a small diesel, weight for power and time', 'number', '0.45', 'estimate', 'lb per hp and hour, small diesels.'),
   assumption(
@@ -10,9 +10,9 @@ export const FUEL_ASSUMPTIONS = [
     'power',
     '14 hp',
     'common-practice',
-    'About 13 hp and under have none, and the tank stands above the carburettor.',
+    'About 13 hp and under have none, and the tank stands above the ‹carburetor›.',
   ),
-  assumption('carburettor-height', 'Carburettor above what its engine stands on', 'length', '12 in', 'estimate', 'Measure your own; a few inches decide it.'),
+  assumption('carburettor-height', '‹Carburetor› above what its engine stands on', 'length', '12 in', 'estimate', 'Measure your own; a few inches decide it.'),
   assumption('fuel-slope', 'Steepest site that fuel has to run on, where the platform says nothing', 'ratio', '8 %', 'estimate', 'A steep drive.'),
   assumption('fuel-heel', 'Share of a fuel tank that never leaves it', 'ratio', '3 %', 'estimate', 'Below the outlet, and what sloshes.'),
   assumption('fuel-reserve', 'Share of a fuel tank that is told as its reserve', 'ratio', '10 %', 'common-practice', 'Nobody empties a tank on purpose.'),
@@ -25,7 +25,7 @@ export const FUEL_ASSUMPTIONS = [
     'length',
     '12 in',
     'estimate',
-    'They must never meet; a bund between is better.',
+    'They must never meet; ‹a containment tray› between is better.',
   ),
   assumption('vehicle-idle', 'Share of its power that a vehicle gives a pump at idle', 'ratio', '30 %', 'estimate', 'Shaft or oil; read it off the sheet.'),
   assumption(

@@ -18,7 +18,7 @@ export const HOSE_ASSUMPTIONS = [
     'No one value is published; a ribbed bore loses two to three times a smooth one.',
   ),
   assumption('roughness-steel', 'Roughness of steel pipe', 'length', '0.045 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
-  assumption('roughness-galvanised', 'Roughness of galvanised pipe', 'length', '0.15 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
+  assumption('roughness-galvanised', 'Roughness of ‹galvanized› pipe', 'length', '0.15 mm', 'published', 'Moody; Crane TP-410 (from memory).'),
   assumption(
     'hose-wall',
     'Wall of pressure and garden hose',

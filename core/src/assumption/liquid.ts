@@ -4,7 +4,7 @@ export const LIQUID_ASSUMPTIONS = [
   assumption('chem-reserve', 'Reserve of chemicals over the day’s need', 'ratio', '15 %', 'common-practice', 'A roof is always larger than it looked.'),
   assumption(
     'bund-share',
-    'Bund under a chemical tank, share of the tank',
+    '‹Containment tray› under a chemical tank, share of the tank',
     'ratio',
     '110 %',
     'common-practice',

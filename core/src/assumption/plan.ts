@@ -23,12 +23,12 @@ export const PLAN_ASSUMPTIONS = [
   ),
   assumption('overhang-reel', 'How far a reel may hang over the edge of a deck', 'length', '6 in', 'common-practice', 'A little, to save floor.'),
   assumption('width-most', 'Widest that goes on the road', 'length', '102 in', 'published', '23 CFR 658.15 (from memory); local road rules decide.'),
-  assumption('battery-apart', 'Distance of a battery from petrol', 'length', '18 in', 'estimate', 'A spark at a terminal, vapour at a cap.'),
+  assumption('battery-apart', 'Distance of a battery from ‹gas›', 'length', '18 in', 'estimate', 'A spark at a terminal, ‹vapor› at a cap.'),
   assumption('ladder-high', 'Highest reach for taking off a ladder', 'length', '7 ft', 'common-practice', 'As high as two hands lift.'),
   assumption('hold-from', 'Weight from which a thing has to be held down', 'mass', '60 lb', 'estimate', 'Lighter things stay in boxes.'),
   assumption('hold-safety', 'Safety of bolts, on what breaks them', 'number', '3', 'estimate', 'Boards, frame and washers are not reckoned.'),
   assumption('hold-bar', 'Force that one welded bar over a tank holds', 'force', '2000 lbf', 'estimate', 'Flat bar 1/4 × 2 in, two good welds.'),
-  assumption('strap-year', 'What a strap loses in a year of weather', 'ratio', '15 %', 'estimate', 'They dry-rot: look at them, replace them.'),
+  assumption('strap-year', 'What a strap loses in a year of weather', 'ratio', '15 %', 'estimate', 'Sun and weather weaken webbing: check it, replace it.'),
   assumption('overhang-thing', 'How far anything else may hang over', 'length', '1 in', 'common-practice', 'A lip, no more.'),
   assumption(
     'exhaust-spread',
@@ -64,6 +64,6 @@ export const PLAN_ASSUMPTIONS = [
     'estimate',
     'Fumes sink and are drawn in; the engine rusts from inside.',
   ),
-  assumption('bund-depth', 'Depth of a bund under a tank', 'length', '16 in', 'estimate', 'Trays for drums and totes are 8 to 20 in deep.'),
+  assumption('bund-depth', 'Depth of ‹a containment tray› under a tank', 'length', '16 in', 'estimate', 'Trays for drums and ‹totes› are 8 to 20 in deep.'),
   assumption('gate-room', 'Floor that stays free behind a gate or ramp', 'length', '12 in', 'common-practice', 'Room to step up and to swing it.'),
 ] as const;

@@ -8,7 +8,7 @@ export const PRESSURE_ASSUMPTIONS = [
     'ratio',
     '3.5 %',
     'published',
-    'Makers of small carburettor engines give 3.5 % (from memory).',
+    'Makers of small ‹carburetor› engines give 3.5 % (from memory).',
   ),
   assumption(
     'nozzle-wear',
@@ -58,7 +58,7 @@ export const PRESSURE_ASSUMPTIONS = [
   ),
   assumption('surface-concrete', 'Most pressure on concrete', 'pressure', '3600 psi', 'common-practice', 'Young or poor concrete is etched by less.'),
   assumption('surface-glass', 'Most pressure on glass', 'pressure', '60 psi', 'common-practice', 'Rinse only, from a distance; seals and lead give way.'),
-  assumption('engine-fuel', 'Fuel of a small engine, weight for power and time', 'number', '0.60', 'estimate', 'lb per hp and hour, air-cooled petrol.'),
+  assumption('engine-fuel', 'Fuel of a small engine, weight for power and time', 'number', '0.60', 'estimate', 'lb per hp and hour, air-cooled ‹gas›.'),
   assumption(
     'engine-idle',
     'Fuel of an engine that pumps nothing, against full power',

@@ -8,7 +8,7 @@ export const SOFT_PUMP_ASSUMPTIONS = [
     'flow',
     '0.4 gpm',
     'common-practice',
-    'One and a half litres a minute rinse a pane; less leaves spots.',
+    'One and a half ‹liters› a minute rinse a pane; less leaves spots.',
   ),
   assumption('pump-volts', 'Voltage at an electric pump', 'voltage', '12.5 V', 'estimate', 'A rested 12 V battery under load.'),
   assumption(

@@ -35,7 +35,7 @@ export const WEIGHT_ASSUMPTIONS = [
     'ratio',
     '5 %',
     'estimate',
-    'More shows in springs and tyres.',
+    'More shows in springs and ‹tires›.',
   ),
   assumption(
     'rollover-least',
@@ -53,5 +53,5 @@ export const WEIGHT_ASSUMPTIONS = [
     'common-practice',
     'Road rules differ from 1500 lb up: yours decide.',
   ),
-  assumption('ticket-near', 'Allowed gap between scale ticket and our figure', 'ratio', '5 %', 'estimate', 'A rig of catalogue masses comes no closer.'),
+  assumption('ticket-near', 'Allowed gap between ‹scale ticket› and our figure', 'ratio', '5 %', 'estimate', 'A rig of ‹catalog› masses comes no closer.'),
 ] as const;

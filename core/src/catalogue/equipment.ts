@@ -4,7 +4,7 @@ import { si } from '../quantity/parse.js';
 /** Families of equipment: what a rig carries besides the parts of its lines. */
 export const EQUIPMENT_KINDS = {
   tank: { word: 'Tank', by: 'volume' },
-  bund: { word: 'Bund', by: 'volume' },
+  bund: { word: '‹Containment tray›', by: 'volume' },
   receiver: { word: 'Air receiver', by: 'volume' },
   pump: { word: 'Plunger pump', by: 'flow' },
   engine: { word: 'Engine', by: 'power' },
@@ -22,7 +22,7 @@ export const EQUIPMENT_KINDS = {
   burner: { word: 'Burner with coil', by: 'power' },
   reel: { word: 'Hose reel', by: 'volume' },
   'reel-motor': { word: 'Motor of a reel', by: 'current' },
-  gun: { word: 'Gun with lance', by: 'pressure' },
+  gun: { word: 'Gun with ‹wand›', by: 'pressure' },
   'surface-cleaner': { word: 'Surface cleaner', by: 'length' },
   'soft-gun': { word: 'Soft wash gun', by: 'length' },
   box: { word: 'Lockable box', by: 'volume' },

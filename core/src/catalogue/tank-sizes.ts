@@ -27,7 +27,7 @@ export const TANK_SIZES: readonly StockTank[] = [
   row('us', '150 gal upright', upright('34 in', '38.2 in')),
   row('us', '210 gal lying', lying('38 in', '42.8 in')),
   row('us', '225 gal narrow box', box('72 in', '24 in', '30.1 in')),
-  row('us', '275 gal tote', box('45 in', '38 in', '37.1 in')),
+  row('us', '275 gal ‹tote›', box('45 in', '38 in', '37.1 in')),
   row('us', '325 gal lying', lying('42 in', '54.2 in')),
   row('us', '425 gal upright', upright('48 in', '54.3 in')),
   row('us', '525 gal lying', lying('48 in', '67 in')),
@@ -36,7 +36,7 @@ export const TANK_SIZES: readonly StockTank[] = [
   row('metric', '300 L narrow box', box('1200 mm', '400 mm', '625 mm')),
   row('metric', '500 L upright', upright('800 mm', '995 mm')),
   row('metric', '600 L lying', lying('800 mm', '1194 mm')),
-  row('metric', '1000 L tote', box('1200 mm', '1000 mm', '834 mm')),
+  row('metric', '1000 L ‹tote›', box('1200 mm', '1000 mm', '834 mm')),
   row('metric', '1500 L lying', lying('1100 mm', '1578 mm')),
   row('metric', '2000 L lying', lying('1200 mm', '1768 mm')),
 ];

@@ -74,13 +74,13 @@ export type Wetted = (typeof WETTED)[number];
 const ATTACKS: Readonly<Partial<Record<LiquidKind, Readonly<Partial<Record<Wetted, string>>>>>> = {
   hypochlorite: {
     brass: 'SH dezincifies brass in weeks',
-    aluminium: 'SH eats aluminium with gas',
+    aluminium: 'SH eats ‹aluminum› with gas',
     steel: 'SH rusts steel at once',
     nitrile: 'SH hardens nitrile seals',
     stainless: 'SH pits stainless steel that is not rinsed',
   },
-  acid: { brass: 'acid eats brass', aluminium: 'acid eats aluminium with hydrogen', steel: 'acid eats steel', nitrile: 'strong acid swells nitrile' },
-  caustic: { aluminium: 'caustic dissolves aluminium with hydrogen', brass: 'caustic stains and cracks brass', fluororubber: 'caustic ages fluororubber' },
+  acid: { brass: 'acid eats brass', aluminium: 'acid eats ‹aluminum› with hydrogen', steel: 'acid eats steel', nitrile: 'strong acid swells nitrile' },
+  caustic: { aluminium: 'caustic dissolves ‹aluminum› with hydrogen', brass: 'caustic stains and cracks brass', fluororubber: 'caustic ages fluororubber' },
   'oxygen-bleach': { brass: 'copper makes peroxide decay', steel: 'iron makes peroxide decay', nitrile: 'peroxide hardens nitrile' },
   degreaser: { nitrile: 'solvent degreasers swell nitrile' },
   ammonia: { brass: 'ammonia cracks brass' },

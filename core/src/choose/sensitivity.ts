@@ -26,7 +26,7 @@ const LOW = 0.1;
 const HIGH = 0.9;
 
 const INPUTS: readonly { readonly id: keyof Omit<Spread, 'seasons' | 'distance' | 'height'> | 'water'; readonly label: string }[] = [
-  { id: 'spigot', label: 'Flow of the spigot' },
+  { id: 'spigot', label: 'Flow of the ‹spigot›' },
   { id: 'trigger', label: 'Trigger share' },
   { id: 'time', label: 'How long the work takes' },
   { id: 'stock', label: 'Strength of the stock' },

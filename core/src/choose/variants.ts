@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { makeRoom } from '../arrange/make-room.js';
 import { withoutOptions } from '../edit/option.js';
 import { asWanted } from '../advise/compare-ways.js';
@@ -153,10 +154,10 @@ function waterVariants(rig: Rig, doc: RigDocument, add: Add): void {
       for (const t of d.tanks) if (ids.includes(t.id)) t.startLevel = t.fullLevel;
     });
   } else
-    add('buffer', 'Water', 'A smaller tank, filled from the spigot', (d) => {
+    add('buffer', 'Water', 'A smaller tank, filled from the ‹spigot›', (d) => {
       const tank = d.tanks.find((t) => t.id === ids[0])!;
       const id = unusedId(d, 'spigot');
-      d.spigots.push(spigot(id, 'Spigot', '4.5 gpm'));
+      d.spigots.push(spigot(id, spell('‹Spigot›'), '4.5 gpm'));
       d.lines.push(
         line(
           unusedId(d, 'fill'),

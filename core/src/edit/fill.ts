@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { line } from '../catalogue/build-line.js';
 import { gardenFill, spigot } from '../catalogue/usual-things.js';
 import { unusedId } from './id.js';
@@ -7,7 +8,7 @@ import type { RigDocument } from '../rig/schema.js';
 export function addFill(d: RigDocument, tankId: string): string | undefined {
   const tank = d.tanks.find((t) => t.id === tankId);
   if (!tank) return undefined;
-  if (d.spigots.length === 0) d.spigots.push(spigot(unusedId(d, 'spigot'), 'Spigot', '5 gpm'));
+  if (d.spigots.length === 0) d.spigots.push(spigot(unusedId(d, 'spigot'), spell('‹Spigot›'), '5 gpm'));
   const id = unusedId(d, 'fill');
   d.lines.push(line(id, 'fill', `spigot:${d.spigots[0].id}`, `tank:${tankId}@${tank.fullLevel}`, gardenFill('58', '100 ft')));
   return id;

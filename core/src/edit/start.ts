@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { spigot } from '../catalogue/usual-things.js';
 import type { RigDocument } from '../rig/schema.js';
 import { addFill } from './fill.js';
@@ -38,7 +39,7 @@ export function takeStep(d: RigDocument, step: StartStep): void {
     case 'tap': {
       const tank = d.tanks.find((t) => t.liquid === 'water');
       if (tank) addFill(d, tank.id);
-      else d.spigots.push(spigot(unusedId(d, 'spigot'), 'Spigot', '5 gpm'));
+      else d.spigots.push(spigot(unusedId(d, 'spigot'), spell('‹Spigot›'), '5 gpm'));
       break;
     }
   }

@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import type { RigDocument } from '../rig/schema.js';
 import { boxTank, emptyRig, gardenFill, gun, line, parts, pressureRun, spigot, washer } from './pieces.js';
 
@@ -6,7 +7,7 @@ export function pontoonRig(): RigDocument {
   return {
     ...emptyRig('Pontoon skid', 'Marina pontoon crew'),
     brief: { job: '60 min', triggerShare: '70 %', water: '68 °F', altitude: '1150 ft' },
-    spigots: [spigot('spigot', 'Spigot', '5 gpm')],
+    spigots: [spigot('spigot', spell('‹Spigot›'), '5 gpm')],
     tanks: [boxTank('water', 'Water', ['52 in', '36 in', '32 in'])],
     machines: [washer('washer-a', 'Washer A', '8 gpm', '3500 psi', '24 hp', { npshRequired: '10 ft' })],
     outlets: [gun('gun-a', 'Gun', '9', '2900 psi')],

@@ -69,7 +69,7 @@ export const LAYOUTS: readonly Layout[] = [
   { id: 'metric-header', title: 'Metric washer on a header tank', demoId: 'chalet', make: whole('metric-header', metricHeader) },
   { id: 'winter-split', title: 'Two guns and an antifreeze tank', demoId: 'winter', make: whole('winter-split', winterSplit) },
   { id: 'mix-tank-truck', title: 'Box truck with a bunded mix tank', demoId: 'depot-box', make: whole('mix-tank-truck', mixTankBoxTruck) },
-  { id: 'two-batch', title: 'Two batch tanks, washer on the spigot', demoId: 'park-trailer', make: whole('two-batch', twoBatchSingleAxle) },
-  { id: 'two-totes', title: 'Two totes, oxygen bleach mixed on site', demoId: 'stone-truck', make: whole('two-totes', twoTotesOxygen) },
-  { id: 'crew-of-four', title: 'Two washers, four guns, two spigots', demoId: 'crew', make: whole('crew-of-four', crewOfFour) },
+  { id: 'two-batch', title: 'Two batch tanks, washer on the ‹spigot›', demoId: 'park-trailer', make: whole('two-batch', twoBatchSingleAxle) },
+  { id: 'two-totes', title: 'Two ‹totes›, oxygen bleach mixed on site', demoId: 'stone-truck', make: whole('two-totes', twoTotesOxygen) },
+  { id: 'crew-of-four', title: 'Two washers, four guns, two ‹spigots›', demoId: 'crew', make: whole('crew-of-four', crewOfFour) },
 ];

@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { enginePump } from '../catalogue/chemical-pieces.js';
 import type { RigDocument } from '../rig/schema.js';
 import { withBatch } from './chemical-sides.js';
@@ -17,7 +18,7 @@ export function mixTankBoxTruck(): RigDocument {
       daysPerWeek: '4',
     },
     spigots: [spigot('hydrant', 'Depot tap', '6 gpm', '60 psi')],
-    tanks: [boxTank('tote', 'Tote', ['46 in', '40 in', '35 in'], { base: '6 in' })],
+    tanks: [boxTank('tote', spell('‹Tote›'), ['46 in', '40 in', '35 in'], { base: '6 in' })],
     machines: [washer('washer-a', 'Washer', '5.5 gpm', '3000 psi', '14 hp')],
     outlets: [gun('gun-a', 'Gun', '6.5', '2700 psi', { surface: 'concrete' })],
     lines: [

@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { electricPump } from '../catalogue/chemical-pieces.js';
 import type { RigDocument } from '../rig/schema.js';
 import { withBatch } from './chemical-sides.js';
@@ -7,7 +8,7 @@ import { emptyRig, gun, line, parts, pressureRun, spigot, washer } from './piece
 export function twoBatchSingleAxle(): RigDocument {
   const rig: RigDocument = {
     ...emptyRig('Park trailer', 'Holiday park'),
-    notes: 'Two strengths ride along ready mixed; the washer drinks from the spigot.',
+    notes: spell('Two strengths ride along ready mixed; the washer drinks from the ‹spigot›.'),
     brief: {
       job: '60 min',
       triggerShare: '50 %',

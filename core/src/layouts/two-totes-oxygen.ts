@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { airPump } from '../catalogue/chemical-pieces.js';
 import type { RigDocument } from '../rig/schema.js';
 import { withProportioner } from './chemical-sides.js';
@@ -17,8 +18,8 @@ export function twoTotesOxygen(): RigDocument {
       daysPerWeek: '4',
     },
     tanks: [
-      boxTank('tote-a', 'Tote A', ['46 in', '40 in', '38 in'], { base: '6 in' }),
-      boxTank('tote-b', 'Tote B', ['46 in', '40 in', '38 in'], { base: '6 in' }),
+      boxTank('tote-a', spell('‹Tote› A'), ['46 in', '40 in', '38 in'], { base: '6 in' }),
+      boxTank('tote-b', spell('‹Tote› B'), ['46 in', '40 in', '38 in'], { base: '6 in' }),
     ],
     machines: [washer('washer-a', 'Washer', '4 gpm', '2500 psi', '9 hp')],
     outlets: [gun('gun-a', 'Fan gun', '8', '1000 psi', { nozzle: { size: '8', angle: '40', count: '1' }, surface: 'stone' })],

@@ -13,13 +13,16 @@ const isAn = (word: string): boolean => (/^[A-Z]{2}/.test(word) ? /^[AEFHILMNORS
 
 /**
  * A text with its terms as they are called in a locale: `‹a spigot›` is "a spigot" or "an outside tap", `‹Tires›` "Tires" or
- * "Tyres". A term that is not on the list stays as it is written, without its marks.
+ * "Tyres". What is no term stays as it is written.
  */
 export function spell(text: string, locale: Locale = readerLocale()): string {
   if (!text.includes('‹')) return text;
-  return text.replace(TOKEN, (_whole, article: string | undefined, name: string) => {
-    const found = BY_NAME.get(name.toLowerCase())?.[locale] ?? name;
-    const word = !article && /^\p{Lu}/u.test(name) ? found[0].toUpperCase() + found.slice(1) : found;
+  return text.replace(TOKEN, (whole: string, article: string | undefined, name: string, at: number) => {
+    const found = BY_NAME.get(name.toLowerCase())?.[locale];
+    if (!found) return whole;
+    // "Tires" asks for a capital; "AC power" has its own, and its other name one only where a sentence begins.
+    const begins = /^\p{Lu}\p{Ll}/u.test(name) || (/^\p{Lu}/u.test(name) && /(^|[.!?:]\s)$/.test(text.slice(0, at)));
+    const word = !article && begins ? found[0].toUpperCase() + found.slice(1) : found;
     if (!article) return word;
     const a = isAn(word) ? 'an' : 'a';
     return `${/^A/.test(article) ? a[0].toUpperCase() + a.slice(1) : a} ${word}`;

@@ -103,7 +103,7 @@ export function wiringProblems(rig: Rig): Problem[] {
   });
   const spigot = rig.brief.day?.spigot;
   if (spigot && !(spigot.poor <= spigot.usual && spigot.usual <= spigot.good))
-    out.push(problem('order', 'brief.day.spigot.usual', 'poor ≤ usual ≤ good', 'The usual spigot lies between the poorest and the best.'));
+    out.push(problem('order', 'brief.day.spigot.usual', 'poor ≤ usual ≤ good', 'The usual ‹spigot› lies between the poorest and the best.'));
 
   const distance = rig.brief.day?.distance;
   if (distance && !(distance.near <= distance.usual && distance.usual <= distance.far))
@@ -123,7 +123,7 @@ export function wiringProblems(rig: Rig): Problem[] {
     const taps = line.taps ?? [];
     if (taps.length && !(line.role === 'fill' && line.from.at === 'spigot' && line.to.at === 'tank'))
       out.push(
-        problem('end', `lines.${i}.taps`, 'spigot to tank', `A hand hose stands on a fill line from a spigot to a tank; "${line.name ?? line.id}" is none.`),
+        problem('end', `lines.${i}.taps`, '‹spigot› to tank', `A hand hose stands on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`),
       );
     taps.forEach((t, k) => {
       if (taps.findIndex((x) => x.id === t.id) < k)

@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import { type Box, laidLines, type Standing, standingOn } from '../deck/index.js';
 import { formatQuantity, formatTape } from '../quantity/format.js';
 import type { UnitSystem } from '../quantity/dimension.js';
@@ -109,7 +110,7 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
     const size = fittingSize(t.name, b.x1 - b.x0, b.y1 - b.y0, LEAST, 0.09);
     if (size) text([(b.x0 + b.x1) / 2, lift + (b.y0 + b.y1) / 2 - size / 3], size, t.name);
   }
-  text([0, lift + p.width + 0.16], 0.09, `${rig.name}: from above, kerb side below`, 'labels', 'start');
+  text([0, lift + p.width + 0.16], 0.09, `${rig.name}: ${spell('from above, ‹curb› side below')}`, 'labels', 'start');
 
   // From the kerb.
   strokes.push({ layer: 'platform', kind: 'line', points: rectangle(0, p.height - 0.08, p.length, p.height), closed: true });
@@ -170,7 +171,7 @@ export function deckDrawing(rig: Rig, units: UnitSystem, levels: readonly number
     const size = fittingSize(words, b.x1 - b.x0, b.z1 - b.z0, LEAST, 0.08);
     if (front && size) text([(b.x0 + b.x1) / 2, up((b.z0 + b.z1) / 2) - size / 3], size, words);
   }
-  text([0, p.height + tall + 0.14], 0.09, 'from the kerb', 'labels', 'start');
+  text([0, p.height + tall + 0.14], 0.09, spell('from the ‹curb›'), 'labels', 'start');
 
   const measure = (x0: number, x1: number, y: number, value: number): void => {
     strokes.push({

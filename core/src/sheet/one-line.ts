@@ -1,3 +1,4 @@
+import { spell } from '../locale/spell.js';
 import Papa from 'papaparse';
 import type { AsTold } from '../working/figure.js';
 import type { Assessment } from '../subject/assessment.js';
@@ -206,7 +207,7 @@ const HEAD: Readonly<Record<keyof WireRow, string>> = {
   to: 'To',
   gauge: 'AWG',
   area: 'mm2',
-  colour: 'Colour',
+  colour: '‹Color›',
   length: 'One way',
   fuse: 'Fuse',
   switch: 'Switch',
@@ -216,5 +217,5 @@ const HEAD: Readonly<Record<keyof WireRow, string>> = {
 /** The list as CSV (RFC 4180): quoted where it must be, never a formula. */
 export function wireCsv(rows: readonly WireRow[]): string {
   const keys = Object.keys(HEAD) as (keyof WireRow)[];
-  return `${Papa.unparse([keys.map((k) => HEAD[k]), ...rows.map((r) => keys.map((k) => r[k]))], { escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse([keys.map((k) => spell(HEAD[k])), ...rows.map((r) => keys.map((k) => r[k]))], { escapeFormulae: true })}\r\n`;
 }

@@ -81,8 +81,8 @@ export function inletTerms(
   return {
     pulse,
     terms: [
-      { id: 'air', label: direct ? 'air and spigot' : 'air', valueM: airM },
-      { id: 'vapour', label: 'vapour', valueM: vapourM },
+      { id: 'air', label: direct ? 'air and ‹spigot›' : 'air', valueM: airM },
+      { id: 'vapour', label: '‹vapor›', valueM: vapourM },
       { id: 'lift', label: 'lift', valueM: liftM },
       { id: 'booster', label: 'booster', valueM: boosterM },
       { id: 'friction', label: 'friction', valueM: frictionM },

@@ -56,7 +56,7 @@ export const FEED_SUMS: readonly Sum[] = [
           '(p1 − p2) / (ρ · g)',
           { p1: [airPressure(x['altitude']), 'pressure'], p2: [water.vapourPressurePa, 'pressure'], ρ: [water.densityKgM3, 'density'], ...G },
           [air, 'length'],
-          'air less vapour pressure',
+          'air less ‹vapor› pressure',
         ),
         line('NPSHa', 'h0 + h1 − h2 − h3 + h4', { h0: [air, 'length'], ...parts }, [o['available'], 'length'], 'lift, friction, pulses, booster'),
         line('margin', 'NPSHa − NPSHr', { NPSHa: [o['available'], 'length'], NPSHr: [x['required'], 'length'] }, [o['margin'], 'length']),
@@ -119,7 +119,7 @@ export const FEED_SUMS: readonly Sum[] = [
   },
   {
     name: 'spigot-curve',
-    title: 'What a spigot gives',
+    title: 'What ‹a spigot› gives',
     equation: 'spigot-curve',
     inputs: [
       sumInput('static', 'Pressure at rest', 'pressure', '1 psi', '200 psi'),

@@ -100,7 +100,7 @@ export const POWER_SUMS: readonly Sum[] = [
       sumInput('flow', 'The engine burns at most', 'flow', '0.1 L/h', '500 L/h'),
       length,
       bore,
-      sumInput('lift', 'Tank bottom above the carburettor', 'length', '-10 ft', '20 ft'),
+      sumInput('lift', 'Tank bottom above the ‹carburetor›', 'length', '-10 ft', '20 ft'),
       fuelKind,
     ],
     outputs: [
@@ -168,7 +168,7 @@ export const POWER_SUMS: readonly Sum[] = [
     outputs: [
       { name: 'running', label: 'Running', dimension: 'power' },
       { name: 'starting', label: 'Starting', dimension: 'power' },
-      { name: 'fuel', label: 'Petrol in a day', dimension: 'volume' },
+      { name: 'fuel', label: '‹Gas› in a day', dimension: 'volume' },
     ],
     run: (x) => {
       const running = x['power'] / x['efficiency'];

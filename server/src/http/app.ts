@@ -1,12 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { type Locale, localeOfHeader, spell } from '@pozzo/core';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type Response } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { AppError } from '../errors.js';
+import { AppError, type RefusalBody } from '../errors.js';
 import { api, type ApiOptions } from './api.js';
 import { guard } from './guard.js';
 import { MOST_A_MINUTE } from './limits.js';
@@ -36,6 +37,12 @@ function asAppError(error: unknown): AppError | undefined {
   if (code !== undefined && code >= 400 && code < 500)
     return new AppError(code, 'request', '', '', `The request cannot be served: ${(error as Error).message}.`);
   return undefined;
+}
+
+/** A refusal in the reader's spelling: its sentences alone, never the documents that stand beside them. */
+function spelled(body: RefusalBody, locale: Locale): object {
+  const said = <T extends { readonly message: string }>(x: T): T => ({ ...x, message: spell(x.message, locale) });
+  return { ...body, error: said(body.error), ...(body.problems && { problems: body.problems.map(said) }) };
 }
 
 export function createApp({ log, webFolder, hosts, aMinute = MOST_A_MINUTE, ...routes }: AppOptions): Express {
@@ -88,7 +95,7 @@ export function createApp({ log, webFolder, hosts, aMinute = MOST_A_MINUTE, ...r
     if (!known) request.log.error({ err: error }, 'request failed');
     const answer = known ?? new AppError(500, 'internal', '', '', 'Something failed here; nothing was changed. It is in the server’s log.');
     if (answer.retryAfterS !== undefined) response.setHeader('Retry-After', String(answer.retryAfterS));
-    response.status(answer.status).json(answer.body());
+    response.status(answer.status).json(spelled(answer.body(), localeOfHeader(request.headers['accept-language'])));
   };
   app.use(onError);
   return app;

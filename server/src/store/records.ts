@@ -1,6 +1,6 @@
 import { setImmediate as between } from 'node:timers/promises';
 import { type Documents, type KindName, KINDS, type Saved, type Stored } from '@pozzo/core';
-import { AppError } from '../errors.js';
+import { AppError, type RefusalBody } from '../errors.js';
 import { documentOf } from './document-of.js';
 import { ENTITIES_OF, type RecordRow } from './entities.js';
 import { EntryStore } from './entries.js';
@@ -25,7 +25,7 @@ export class StaleWriteError<D> extends AppError {
     );
   }
 
-  override body(): object {
+  override body(): RefusalBody {
     return { ...super.body(), current: this.current, yours: { version: this.yourVersion, document: this.yours } };
   }
 }

@@ -19,7 +19,7 @@ export const spigot = v.strictObject({
       }),
       12,
     ),
-    v.minLength(1, 'A spigot needs one timed bucket at least.'),
+    v.minLength(1, '‹A spigot› needs one timed bucket at least.'),
   ),
 });
 

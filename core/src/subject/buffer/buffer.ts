@@ -264,7 +264,7 @@ export function tankFindings(cases: Cases, tank: Tank, result: TankResult): Find
         verdict: 'tight',
         station: 'tanks',
         subject,
-        message: message('At a poor spigot ({in}), {tank} runs dry in {t}.', {
+        message: message('At a poor ‹spigot› ({in}), {tank} runs dry in {t}.', {
           tank: name,
           in: flow(result.inflowPoor),
           t: time(result.dryAfterPoorS),

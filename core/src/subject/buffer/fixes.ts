@@ -25,7 +25,7 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
   const poorNeed = Math.max(result.draw.value - result.inflowPoor, 0) * job * (1 + reserve);
   for (const [id, need, label] of [
     ['tank', result.needed.value, ''],
-    ['tank-poor', poorNeed, ', good for a poor spigot too'],
+    ['tank-poor', poorNeed, ', good for a poor ‹spigot› too'],
   ] as const) {
     const wanted = (need + result.heelVolumeM3) / result.fullVolumeM3;
     if (wanted <= 1.001) continue;
@@ -99,7 +99,7 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
     if (halfLength.some((h) => h.kind === 'hose' && h.length > 20))
       out.push({
         id: `fill-short-${fill.lineId}`,
-        title: 'Half the fill hose, parked nearer the spigot',
+        title: 'Half the fill hose, parked nearer the ‹spigot›',
         change: (d) => eachPart(d, [fill.lineId], (p) => (p.kind === 'hose' ? { ...p, length: like(p.length, m(p.length) / 2) } : undefined)),
       });
   }

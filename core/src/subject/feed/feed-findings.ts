@@ -12,9 +12,9 @@ const WORDS = {
   dirty: 'dirty strainer',
   usual: 'usual water',
   summer: 'summer water',
-  poor: 'poor spigot',
-  typical: 'typical spigot',
-  good: 'good spigot',
+  poor: 'poor ‹spigot›',
+  typical: 'typical ‹spigot›',
+  good: 'good ‹spigot›',
 } as const;
 
 /** The worst case in words: "lowest level, dirty strainer, summer water". */
@@ -31,11 +31,11 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
         verdict: 'starved',
         station: 'feed',
         subject,
-        message: message('{machine} has no water: no open line to a tank or spigot.', { machine: machine.name }),
+        message: message('{machine} has no water: no open line to a tank or ‹spigot›.', { machine: machine.name }),
       },
     ];
   const out: Finding[] = [];
-  const where = caseWords(feed.worst, feed.direct);
+  const where = message(caseWords(feed.worst, feed.direct));
   const values = {
     machine: machine.name,
     where,
@@ -98,7 +98,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
         verdict: 'tight',
         station: 'feed',
         subject,
-        message: message('{machine} runs straight off the spigot and starves at a poor one. Add a buffer tank.', values),
+        message: message('{machine} runs straight off the ‹spigot› and starves at a poor one. Add a buffer tank.', values),
       });
   }
   const limit = cases.values['suction-velocity'];

@@ -137,7 +137,7 @@ export function assessFeed(cases: Cases, machine: Machine): FeedResult | undefin
           ...pulse.yielding.flatMap((y) => [
             input('h_j', 'up to a stretch that yields', y.beforeM, 'length'),
             input('Q_j', 'flow in it', y.flowM3s, 'flow'),
-            input('S_j', 'how it yields, m³ a metre of head', y.yieldsM2, 'number'),
+            input('S_j', 'how it yields, m³ ‹a meter› of head', y.yieldsM2, 'number'),
           ]),
           input('', 'first term, a rigid line', rigidM, 'length'),
           ...(Number.isFinite(capM) ? [input('', 'second term, with hose that yields', capM, 'length')] : []),

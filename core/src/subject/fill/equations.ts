@@ -1,12 +1,12 @@
 import type { Equation } from '../../working/equation.js';
 
 export const FILL_EQUATIONS = {
-  'spigot-curve': { title: 'Spigot curve', text: 'p = p₀ − k · Q²', source: 'orifice loss of the house’s pipes; k by least squares from the readings' },
+  'spigot-curve': { title: '‹Spigot› curve', text: 'p = p₀ − k · Q²', source: 'orifice loss of the house’s pipes; k by least squares from the readings' },
   'bucket-test': { title: 'Timed bucket', text: 'Q = V / t', source: 'definition' },
   'fill-balance': {
     title: 'What arrives',
     text: 'H₀ = p₀/(ρ·g) = h_house + z + Σ h, at the flow where both sides are alike',
-    source: 'spigot curve; energy equation along the fill line',
+    source: '‹spigot› curve; energy equation along the fill line',
   },
   'hand-tap': {
     title: 'What a hand hose gives',

@@ -98,7 +98,7 @@ export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
       verdict: 'starved',
       station: 'fill',
       subject: { kind: 'line', id: line.id },
-      message: message('{tank} can’t fill: the spigot can’t push water up to its inlet.', { tank: tank.name }),
+      message: message('{tank} can’t fill: the ‹spigot› can’t push water up to its inlet.', { tank: tank.name }),
     });
   return [...out, ...tapFindings(cases, line, fill.taps)];
 }

@@ -10,7 +10,7 @@ export const FUEL_EQUATIONS = {
   'fuel-day': {
     title: 'Fuel in a day',
     text: 'V = P · share · t · b / ρ',
-    source: 'specific consumption b is an estimate; petrol 0.74 kg/L, diesel 0.84 kg/L',
+    source: 'specific consumption b is an estimate; ‹gas› 0.74 kg/L, diesel 0.84 kg/L',
     unverified: true,
   },
   'fuel-usable': {

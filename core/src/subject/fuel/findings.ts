@@ -45,7 +45,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
         e.lift === 'gravity'
           ? message(
               lost
-                ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its carburettor on a slope.'
+                ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its ‹carburetor› on a slope.'
                 : '{engine} has no fuel pump: on a slope it stops with {left} still in {tank}.',
               { engine: e.name, tank: tank.name, left: { value: e.deadM3, dimension: 'volume' } },
             )
@@ -74,7 +74,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
           'fuel',
           { kind: 'fuel-tank', id: t.tankId },
           message(
-            '{tank} feeds {n} engines without fuel pumps: two carburettors on one tank can be more trouble than they are worth. Give each a tap of its own.',
+            '{tank} feeds {n} engines without fuel pumps: two ‹carburetors› on one tank starve each other as it runs low. Give each a shutoff and a line of its own.',
             {
               tank: t.name,
               n: { value: small.length, dimension: 'number' },

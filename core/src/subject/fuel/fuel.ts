@@ -22,7 +22,7 @@ export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fue
             'length',
             'gravity-fuel',
             [
-              input('lift', 'surface above the carburettor', value + d.lossM! + d.slopeM, 'length'),
+              input('lift', 'surface above the ‹carburetor›', value + d.lossM! + d.slopeM, 'length'),
               input('h_f', 'its hose takes', d.lossM!, 'length'),
               input('s', 'the slope takes', d.slopeM, 'length'),
             ],

@@ -15,7 +15,11 @@ export const LIQUID_EQUATIONS = {
   'day-use': { title: 'Used in a day', text: 'V = Σ V_job · jobs, over the mixes that take of it', source: 'volume balance' },
   'week-tank': { title: 'Tank for a week', text: 'V = V_day · days · (1 + reserve)', source: 'volume balance; the reserve is an assumption' },
   'day-tank': { title: 'Tank for a day', text: 'V = V_day · (1 + reserve) + V_heel', source: 'volume balance; the reserve is an assumption' },
-  bund: { title: 'Bund under a tank', text: 'V = s · tank to its brim', source: 'common practice: room for the whole tank and some more; local rules decide' },
+  bund: {
+    title: '‹Containment tray› under a tank',
+    text: 'V = s · tank to its brim',
+    source: 'common practice: room for the whole tank and some more; local rules decide',
+  },
   'stock-weight': { title: 'Weight of liquids', text: 'm = Σ V · ρ', source: 'definition' },
   'stock-cost': { title: 'Cost of chemicals', text: 'cost = V_bought · price', source: 'definition; prices are the rig’s own' },
 } as const satisfies Record<string, Equation>;

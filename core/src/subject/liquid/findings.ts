@@ -104,7 +104,7 @@ export function bundFindings(rig: Rig, r: LiquidAnswers['chemical']): Finding[] 
         'tight',
         'tanks',
         { kind: 'tank', id: tank.id },
-        message('Containment under {tank} holds {b}; a full spill needs {n}.', {
+        message('The ‹containment tray› under {tank} holds {b}; a full spill needs {n}.', {
           tank: tank.name,
           b: { value: x.bundM3, dimension: 'volume' },
           n: { value: x.bundWanted.value, dimension: 'volume' },

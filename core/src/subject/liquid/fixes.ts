@@ -40,7 +40,7 @@ export const tankPracticeRules: Rule = (finding, rig, _doc, now) => {
     default: {
       const wanted = now.chemical.tanks.find((t) => t.tankId === finding.subject.id)?.bundWanted.value ?? 0;
       const size = nextSize(wanted, 'volume', 'gal', 5);
-      return [{ id: 'bund', title: message('A bund of {size}', { size: typed(size, 'volume') }), change: (d) => void (d.tanks[i].bund = size) }];
+      return [{ id: 'bund', title: message('‹A containment tray› of {size}', { size: typed(size, 'volume') }), change: (d) => void (d.tanks[i].bund = size) }];
     }
   }
 };

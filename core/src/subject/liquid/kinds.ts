@@ -20,7 +20,13 @@ export const LIQUID_KINDS: Kinds<LiquidCode> = {
   'fumes-deck': { figure: places('fumes-deck'), rules: tankPracticeRules },
   'no-drop-tube': { figure: places('no-drop-tube'), rules: tankPracticeRules },
   'bund-small': {
-    figure: { label: 'bund', dimension: 'volume', better: 'more', step: 1e-3, of: (a, id) => a.chemical.tanks.find((t) => t.tankId === id)?.bundM3 ?? 0 },
+    figure: {
+      label: '‹containment tray›',
+      dimension: 'volume',
+      better: 'more',
+      step: 1e-3,
+      of: (a, id) => a.chemical.tanks.find((t) => t.tankId === id)?.bundM3 ?? 0,
+    },
     rules: tankPracticeRules,
   },
 };

@@ -101,7 +101,7 @@ describe('a bund', () => {
     // 36 × 30 × 24 in are 112.2 gal; 110 % of them 123.4 gal.
     near(tankOf(withBund('125 gal'), 'batch-tank').bundWanted.value / GALLON, 123.43, 1e-4);
     expect(words(withBund('125 gal'), 'bund-small')).toBeUndefined();
-    expect(words(withBund('120 gal'), 'bund-small')).toMatch(/^Containment under Mix tank holds 120.gal; a full spill needs 123.gal\.$/);
+    expect(words(withBund('120 gal'), 'bund-small')).toMatch(/^The containment tray under Mix tank holds 120.gal; a full spill needs 123.gal\.$/);
     expect(words(withBund('60 gal'), 'bund-small')).toMatch(/holds 60.gal/);
   });
   test('none is no finding: whether there is to be one is for local rules', () => {
@@ -111,7 +111,7 @@ describe('a bund', () => {
   test('the one offered holds it, costs and weighs something, and the rig is fed again', () => {
     const d = withBund('60 gal');
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'bund-small')!;
-    expect(say(fix.title, 'us')).toBe('A bund of 125\u00a0gal');
+    expect(say(fix.title, 'us')).toBe('A containment tray of 125\u00a0gal');
     expect(fix.cures).toBe(true);
     expect(fix.price).toBeGreaterThan(0);
     expect(fix.massKg).toBeGreaterThan(0);

@@ -30,7 +30,7 @@ test('the bund of the box truck’s mix tank is drawn, has its room, and runs in
   expect(told(d)).toEqual([]);
   moveThing(d, 'soft-pump', 0, 4 * 0.0254);
   expect(told(d)).toHaveLength(1);
-  expect(told(d)[0]).toMatch(/^The bund under Mix tank, .* × .* at 16 in deep, runs into Engine soft wash pump\./);
+  expect(told(d)[0]).toMatch(/^The containment tray under Mix tank, .* × .* at 16 in deep, runs into Engine soft wash pump\./);
   const edge = truck();
   edge.placements = edge.placements!.filter((p) => p.thing === 'batch-tank');
   moveThing(edge, 'batch-tank', 0, 25 * 0.0254);

@@ -13,7 +13,7 @@ export const planCautions = (rig: Rig): readonly Caution[] => [
     },
     {
       station: 'plan',
-      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. Put a rain cap on one that points up. Fuel up with everything off and cool; gasoline has its own rules.',
+      text: 'Exhaust melts plastic and hose and burns skin; its gas kills in a closed body. Put a rain cap on one that points up. Fuel up with everything off and cool; ‹gasoline› has its own rules.',
     },
   ),
 ];

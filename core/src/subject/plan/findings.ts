@@ -20,7 +20,7 @@ export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): About => ({ kind: t
 /** Liquids that set fuel on fire, or make it burn fiercely. */
 export const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);
 
-const SIDE_WORDS = { front: 'front', rear: 'rear', kerb: 'kerb side', street: 'street side' } as const;
+const SIDE_WORDS = { front: message('front'), rear: message('rear'), kerb: message('‹curb› side'), street: message('street side') } as const;
 
 /** What does not fit, is out of reach, blows at what it melts, hangs over or is not held. */
 export function planFindings(rig: Rig, said: Said, values: AssumptionValues, things: readonly Standing[] = standingOn(rig)): Finding[] {
@@ -130,8 +130,11 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
       'tight',
       own,
       hit
-        ? message('The bund under {tank}, {l} × {w} at {d} deep, runs into {o}. Move one of them, or take a deeper bund.', { ...says, o: hit.name })
-        : message('The bund under {tank}, {l} × {w} at {d} deep, hangs over the edge of the deck.', says),
+        ? message('The ‹containment tray› under {tank}, {l} × {w} at {d} deep, runs into {o}. Move one of them, or take a deeper one.', {
+            ...says,
+            o: hit.name,
+          })
+        : message('The ‹containment tray› under {tank}, {l} × {w} at {d} deep, hangs over the edge of the deck.', says),
       hit,
     );
   }
@@ -220,7 +223,7 @@ function edges(platform: Platform, t: Standing & { box: Box }, values: Assumptio
   if (w)
     for (const y0 of [0, platform.width - w.width])
       if (overlapM(box, { x0: w.from, x1: w.from + w.length, y0, y1: y0 + w.width, z0: 0, z1: w.height }) > TOUCH) {
-        tell('wheel-box', 'starved', t, message('{t} is in the wheel well.', { t: t.name }));
+        tell('wheel-box', 'starved', t, message('{t} is in the ‹wheel well›.', { t: t.name }));
         break;
       }
   for (const z of platform.free ?? [])
@@ -351,7 +354,7 @@ function fuelApart(rig: Rig, t: Standing & { box: Box }, placed: readonly (Stand
         'fuel-oxidiser',
         'tight',
         t,
-        message('{fuel} stands {d} from {tank}: fuel and what is in it must never meet. Keep them {want} apart, with a bund between.', {
+        message('{fuel} stands {d} from {tank}: fuel and what is in it must never meet. Keep them {want} apart, with ‹a containment tray› between.', {
           fuel: t.name,
           d: length(apart),
           tank: o.name,

@@ -14,9 +14,10 @@ const INCH = 0.0254;
 const WAYS = [
   ['forward', -1, 0],
   ['back', 1, 0],
-  ['towards the kerb', 0, -1],
-  ['towards the street', 0, 1],
+  ['kerb', 0, -1],
+  ['street', 0, 1],
 ] as const;
+const WAY_WORDS = { forward: 'forward', back: 'back', kerb: 'towards the ‹curb›', street: 'towards the street' } as const;
 
 /** A little aside, a quarter turn, a free spot, another's place; what holds it; a hose cut to the deck. */
 export const planRules: Rule = (finding, rig, doc, now): Candidate[] => {
@@ -89,8 +90,8 @@ function moves(id: string, rig: Rig, doc: RigDocument, all: boolean): Candidate[
   for (const step of [4, 8, 14])
     for (const [word, dx, dy] of WAYS)
       out.push({
-        id: `${id.replace('/', '-')}-${word.replace('towards the ', '')}-${step}`,
-        title: message(`{t} {by} ${word}`, { t: own.name, by: shelf(step * INCH) }),
+        id: `${id.replace('/', '-')}-${word}-${step}`,
+        title: message(`{t} {by} ${WAY_WORDS[word]}`, { t: own.name, by: shelf(step * INCH) }),
         change: (d) => moveThing(d, id, dx * step * INCH, dy * step * INCH),
       });
   const free = freeSpot(rig, own, things);

@@ -25,7 +25,7 @@ test('what stands behind a gate is told; without a gate, and at another side, it
   expect(told(d, 'gate-blocked')).toEqual([]);
   const truck = layout('tied-tanks');
   truck.platform!.gate = 'rear';
-  expect(told(truck, 'gate-blocked').every((t) => t.includes('at the rear'))).toBe(true);
+  expect(told(truck, 'gate-blocked').every((t) => t.includes('the rear gate'))).toBe(true);
 });
 
 test('a reel whose hose’s end nothing holds is told and mended by a hook; one of which nothing is said is left alone', () => {

@@ -13,7 +13,7 @@ export const REEL_EQUATIONS = {
   'hose-mass': {
     title: 'Weight of hose on a reel',
     text: 'm = mass per length · L (+ ρ · π/4 · d² · L when full)',
-    source: 'geometry; mass per length from the catalogue, estimate',
+    source: 'geometry; mass per length from the ‹catalog›, estimate',
   },
   'pull-out': { title: 'Time to pull out', text: 't = L / pace', source: 'definition; the pace is an assumption' },
   'run-length': { title: 'Hose a site wants', text: 'L = √(distance² + height²) + corners · allowance', source: 'geometry; the allowance is an assumption' },

@@ -26,7 +26,7 @@ export const reelRules: Rule = (finding, rig, doc, now) => {
     case 'reel-street':
       return (['kerb', 'rear'] as const).map((place) => ({
         id: `at-${place}`,
-        title: place === 'kerb' ? 'Mount it on the kerb side' : 'Mount it at the rear',
+        title: place === 'kerb' ? 'Mount it on the ‹curb› side' : 'Mount it at the rear',
         change: (d) => {
           d.reels![i].place = place;
           const at = placeOf(d, own.id);

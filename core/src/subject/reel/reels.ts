@@ -95,7 +95,7 @@ export function reelFindings(cases: Cases, results: readonly ReelResult[]): Find
       tell(
         reel,
         'reel-street',
-        message('{reel} pays out into the traffic: where it keeps {side}, the kerb is on the {side}.', { reel: reel.name, side: site.traffic }),
+        message('{reel} pays out into the traffic: where it keeps {side}, the ‹curb› is on the {side}.', { reel: reel.name, side: site.traffic }),
       );
   }
   reels.forEach((reel, i) => {

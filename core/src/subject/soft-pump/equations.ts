@@ -5,7 +5,7 @@ export const SOFT_PUMP_EQUATIONS = {
   'pump-current': { title: 'Current', text: 'I = I_free + Q·Δp / (η·V)', source: 'definition; η and I_free are assumptions' },
   'jet-height': {
     title: 'Height of a straight jet',
-    text: 'H = h / (1 + φ h), φ = 0.00025 / (d + 1000 d³), metres',
+    text: 'H = h / (1 + φ h), φ = 0.00025 / (d + 1000 d³), ‹meters›',
     source: 'Lüger, fire hydraulics',
     unverified: true,
   },

@@ -12,7 +12,7 @@ export const supplyCautions = (rig: Rig): readonly Caution[] => [
     rig.machines.some((m) => driveOf(m) === 'electric'),
     {
       station: 'machines',
-      text: 'AC near water: only through a GFCI tested that day. Keep plugs and couplings off the ground and cords out of the jet. Ground the generator per its manual.',
+      text: '‹AC power› near water: only through ‹a GFCI› tested that day. Keep plugs and couplings off the ground and cords out of the jet. ‹Ground› the generator per its manual.',
     },
   ),
 ];

@@ -53,7 +53,7 @@ export function supplyFindings(rig: Rig, values: AssumptionValues): Finding[] {
             'starved',
             'machines',
             { kind: 'machine', id: m.id },
-            message('{machine} runs on mains and nothing is said to give it: the customer’s socket, or a generator.', { machine: m.name }),
+            message('No ‹AC power› source set for {machine}: the customer’s socket, or a generator?', { machine: m.name }),
           ),
         );
   out.push(...mainsFindings(rig, values));
@@ -77,8 +77,8 @@ function mainsFindings(rig: Rig, values: AssumptionValues): Finding[] {
         'electrics',
         subject,
         rig.mains.rcd === false
-          ? message('{name} runs on mains beside water without a residual-current device (RCD, GFCI): a damaged cable kills.', { name: largest.name })
-          : message('{name} runs on mains beside water: say whether a residual-current device (RCD, GFCI) stands before it.', { name: largest.name }),
+          ? message('{name} runs on ‹AC power› beside water without ‹a GFCI›: a damaged cable kills.', { name: largest.name })
+          : message('{name} runs on ‹AC power› beside water: is there ‹a GFCI› ahead of it?', { name: largest.name }),
       ),
     );
   if (rig.mains.from !== 'generator') return out;
@@ -95,7 +95,7 @@ function mainsFindings(rig: Rig, values: AssumptionValues): Finding[] {
         message(
           set
             ? 'No rating set for {set}. Loads need {need} running, {start} starting.'
-            : 'The mains come from a generator and none is on board: {need} are wanted for hours, {start} while the largest motor starts.',
+            : '‹AC power› is set to a generator and none is on board: loads need {need} running, {start} starting.',
           { set: set?.name ?? '', need: power(need.runningW), start: power(need.startingW) },
         ),
       ),

@@ -25,7 +25,7 @@ export const supplyRules: Rule = (finding): Candidate[] =>
       }));
 
 export const rcdRules: Rule = (): Candidate[] => [
-  { id: 'rcd', title: 'A residual-current device (RCD, GFCI) before it', change: (d) => void (d.mains = { from: 'site', ...d.mains, rcd: true }) },
+  { id: 'rcd', title: 'Add ‹a GFCI› ahead of it', change: (d) => void (d.mains = { from: 'site', ...d.mains, rcd: true }) },
 ];
 
 /** A generator of the size that is wanted, or their socket. */

@@ -6,7 +6,7 @@ import type { Caution } from '../finding.js';
 export const weightCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.platform !== undefined, {
     station: 'weight',
-    text: 'Weights here are catalog figures. Have the rig weighed, full, before it goes on the road. The plates on trailer, axles, tires, coupler and vehicle decide, and local road rules.',
+    text: 'Weights here are ‹catalog› figures. Have the rig weighed, full, before it goes on the road. The plates on trailer, axles, ‹tires›, ‹coupler› and vehicle decide, and local road rules.',
   }),
   ...when(rig.platform?.kind === 'trailer', {
     station: 'weight',

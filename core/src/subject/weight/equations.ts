@@ -4,7 +4,7 @@ export const WEIGHT_EQUATIONS = {
   'gross-mass': {
     title: 'What the whole weighs',
     text: 'M = platform + what stands on it, dry + liquids + lines + what rides along',
-    source: 'sum of masses; catalogue masses are estimates',
+    source: 'sum of masses; ‹catalog› masses are estimates',
   },
   'axle-load': {
     title: 'Load on an axle',

@@ -23,7 +23,7 @@ type Said = AsTold<Omit<WeightResult, 'verdict'>>;
 const inState = (s: WeightState, text: string, values: Message['values']): Message => message(`${s.name.template} ${text}`, { ...s.name.values, ...values });
 
 /** What carries, in the middle of a sentence: a vehicle keeps its name. */
-const inSentence = ({ id, name }: Limit): string => (id === 'tow-gross' || id === 'tow-combined' ? name : name[0].toLowerCase() + name.slice(1));
+const inSentence = ({ id, name }: Limit): Message => message(id === 'tow-gross' || id === 'tow-combined' ? name : name.replace(/^‹?./, (c) => c.toLowerCase()));
 
 /** States in which the rig goes on the road. */
 const onTheRoad = (r: Pick<WeightResult, 'states'>): readonly WeightState[] => r.states.filter((s) => s.driven);
@@ -111,7 +111,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tongue-light',
       light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight',
-      inState(light, 'tongue weight is {t}, {p} of the trailer: it can sway. Aim for {least} to {most}.', share(light)),
+      inState(light, '‹tongue weight› is {t}, {p} of the trailer: it can sway. Aim for {least} to {most}.', share(light)),
     );
   if (heavy && heavy.tongueShare! > heaviest + 5e-4)
     tell(
@@ -141,8 +141,8 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
       inState(
         side,
         side.streetShare > 0.5
-          ? 'the street side carries {p} of the weight, the kerb side the rest.'
-          : 'the kerb side carries {p} of the weight, the street side the rest.',
+          ? 'the street side carries {p} of the weight, the ‹curb› side the rest.'
+          : 'the ‹curb› side carries {p} of the weight, the street side the rest.',
         {
           p: percent(Math.max(side.streetShare, 1 - side.streetShare)),
         },
@@ -153,7 +153,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tips',
       tips.rolloverG < values['rollover-least'] / 2 ? 'stop' : 'tight',
-      inState(tips, 'tips at {a} g sideways (center of gravity {h} up). Slow down for turns, or move weight lower.', {
+      inState(tips, 'tips at {a} g sideways (‹center› of gravity {h} up). Slow down for turns, or move weight lower.', {
         a: { value: tips.rolloverG, dimension: 'number', digits: 2 },
         h: { value: tips.centre.z, dimension: 'length' },
       }),

@@ -75,7 +75,7 @@ export const weightRules: Rule = (finding, rig, doc): Candidate[] => {
 };
 
 type Way = 'forward' | 'back' | 'kerb' | 'street';
-const WAY_WORDS: Readonly<Record<Way, string>> = { forward: 'forward', back: 'further back', kerb: 'towards the kerb', street: 'towards the street' };
+const WAY_WORDS: Readonly<Record<Way, string>> = { forward: 'forward', back: 'further back', kerb: 'towards the ‹curb›', street: 'towards the street' };
 
 /** Directions that may help. */
 function waysFor(code: string): readonly (readonly [Way, number, number])[] {

@@ -45,7 +45,7 @@ export function ratedOn(platform: Platform): readonly Rated[] {
     { id: 'gross', name: trailer ? 'The trailer' : 'The vehicle', ratingKg: platform.gvwr, on: (w) => w.massKg },
     ...axles.map((a, i): Rated => ({ id: `axle-${i + 1}`, name: axle(i), ratingKg: a.rating, on: (w) => w.axles[i] })),
     ...axles.flatMap((a, i): Rated[] =>
-      a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `Tyres of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
+      a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `‹Tires› of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
     ...(trailer ? [{ id: 'coupling', name: 'The coupling', ratingKg: coupling.rating, on: tongue }] : []),
     ...(trailer && tow

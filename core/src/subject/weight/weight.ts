@@ -49,7 +49,7 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
   const whole = input('M', 'whole', s.massKg, 'mass');
   const lever = [
     whole,
-    input('x', 'its centre, from the deck’s front', s.centre.x, 'length'),
+    input('x', 'its ‹center›, from the deck’s front', s.centre.x, 'length'),
     input(trailer ? 'x_c' : 'x_f', trailer ? 'coupling' : 'front axle', front, 'length'),
     input(trailer ? 'x_a' : 'x_r', trailer ? 'middle of the axles' : 'rear axles', rear, 'length'),
   ];
@@ -60,11 +60,11 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
     tongue: s.tongueKg === undefined ? undefined : figure(s.tongueKg, 'mass', 'tongue-load', lever),
     payload: figure(s.payloadLeftKg, 'mass', 'payload-left', [input('', 'gross rating', platform.gvwr, 'mass'), whole]),
     street: figure(s.streetShare, 'ratio', 'side-share', [
-      input('y', 'centre, from the kerb side', s.centre.y, 'length'),
+      input('y', '‹center›, from the ‹curb› side', s.centre.y, 'length'),
       input('w', 'width of the deck', platform.width, 'length'),
       input('t', 'track', track, 'length'),
     ]),
-    rollover: figure(s.rolloverG, 'number', 'rollover', [input('t', 'track', track, 'length'), input('h', 'height of the centre', s.centre.z, 'length')]),
+    rollover: figure(s.rolloverG, 'number', 'rollover', [input('t', 'track', track, 'length'), input('h', 'height of the ‹center›', s.centre.z, 'length')]),
   };
 }
 

@@ -67,17 +67,17 @@ export function assessWinter(cases: Cases, batteries: readonly BatteryResult[]):
     batteries: left,
     away: [
       ...(chemical ? ['Rinse every chemical line with water until the tip runs clear: glycol and SH must not meet.'] : []),
-      'Shut the spigot and drain the fill hose from its far end.',
+      'Shut the ‹spigot› and drain the fill hose from its far end.',
       'Dump the water tank with its lid open; leave the dump valve open.',
       ...(within
         ? [
             tank ? `Turn the feed valve from the water tank to ${tank.name}.` : 'Put the suction hose into a pail of antifreeze.',
             ...(backToWater ? ['Take each return off its water tank and lead it into the pail: no antifreeze into the tank, or out at its open dump.'] : []),
-            'Run each machine slowly, each gun in turn, until colour comes out, then a minute through the return.',
+            'Run each machine slowly, each gun in turn, until ‹color› comes out, then a minute through the return.',
           ]
         : ['Colder than the antifreeze stands: keep the rig in a warm place, or drain it and blow every line, pump and gun dry with air.']),
       'Half-open every ball valve: a shut ball holds water.',
-      ...(chemical && within ? ['Run each soft wash pump on antifreeze until colour comes out at the tip; open metering valves wide while you do.'] : []),
+      ...(chemical && within ? ['Run each soft wash pump on antifreeze until ‹color› comes out at the tip; open metering valves wide while you do.'] : []),
       ...(frozen.some((b) => b.chemistry !== 'lithium')
         ? ['Charge lead-acid batteries full and disconnect the negative cable: flat ones freeze and split.']
         : []),

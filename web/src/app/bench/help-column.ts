@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, effect, type ElementRef, inject, input, type OnDestroy, signal, untracked, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -9,12 +10,13 @@ import { SettingsActions, settingsFeature } from '../state/settings.feature';
 import { STATION_WORDS } from './station-words';
 import { VerdictMark } from '../kit/verdict';
 import { WorkingPanel } from './working-panel';
+import { SpellPipe } from '../kit/spell.pipe';
 
 /** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
 @Component({
   selector: 'pz-help',
   host: { '[class.slim]': 'slim()' },
-  imports: [MatButtonModule, MatExpansionModule, RouterLink, VerdictMark, WorkingPanel],
+  imports: [SpellPipe, MatButtonModule, MatExpansionModule, RouterLink, VerdictMark, WorkingPanel],
   template: `
     <div class="findings" #findingsBox tabindex="-1">
       @for (f of findings(); track $index) {
@@ -70,7 +72,7 @@ import { WorkingPanel } from './working-panel';
       @if (fixes().length > 3) {
         <button type="button" mat-stroked-button class="small" (click)="all.set(!all())">{{ all() ? 'Fewer' : 'All ' + fixes().length }}</button>
       }
-      <p class="quiet small">Prices and weights are estimates from the catalogue.</p>
+      <p class="quiet small">Prices and weights are estimates from the {{ '‹catalog›' | spell }}.</p>
     } @else if (findings().length && rig.fixing()) {
       <p class="quiet" role="status">Trying fixes…</p>
     } @else if (findings().length) {
@@ -82,7 +84,7 @@ import { WorkingPanel } from './working-panel';
           <mat-panel-title><strong>Safety</strong></mat-panel-title>
         </mat-expansion-panel-header>
         @for (c of cautions(); track c.text) {
-          <p class="caution">{{ c.text }}</p>
+          <p class="caution">{{ c.text | spell }}</p>
         }
       </mat-expansion-panel>
     }
@@ -254,7 +256,8 @@ export class HelpColumn implements OnDestroy {
     return say(message, this.rig.units());
   }
   protected gain(fix: Fix): string {
-    const { before, after, dimension, label, better } = fix.gain;
+    const { before, after, dimension, better } = fix.gain;
+    const label = spell(fix.gain.label);
     if (dimension === 'number') return '';
     const change = after - before;
     if (!Number.isFinite(change)) return `${label}: no limit`;

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, effect, ElementRef, HostListener, inject, input, type OnDestroy, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
@@ -72,7 +73,7 @@ export class RigPage implements OnDestroy {
     const waiting = hasDays(a) && !days ? DAY_WORDS[this.day.sample().state] : '';
     return { verdict, about: scale, headline: say(headline, units), days: days && said.by !== 'days' ? say(days.message, units) : waiting };
   });
-  protected readonly problem = computed(() => this.rig.problems()[0]?.message ?? '');
+  protected readonly problem = computed(() => spell(this.rig.problems()[0]?.message ?? ''));
   protected readonly worst = computed(() => {
     const out = new Map<string, Worst>();
     // They come worst first.

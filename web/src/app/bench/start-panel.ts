@@ -2,11 +2,12 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { hasStep, START_STEPS, type StartStep, takeStep } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
+import { spell } from '@pozzo/core/page';
 
 const WORDS: Readonly<Record<StartStep, { readonly name: string; readonly about: string }>> = {
-  tank: { name: 'Add a tank', about: 'Covers for a weak spigot.' },
+  tank: { name: 'Add a tank', about: spell('Covers for a weak ‹spigot›.') },
   machine: { name: 'Put in a machine', about: 'A washer with its hose, gun and return.' },
-  tap: { name: 'Connect a tap', about: 'What the customer’s spigot brings.' },
+  tap: { name: 'Connect a tap', about: spell('What the customer’s ‹spigot› brings.') },
 };
 
 /** An empty page becomes a rig in three steps, in any order; gone once all are taken, or when it is sent away. */

@@ -1,5 +1,6 @@
 import type { Scale, Station } from '@pozzo/core';
 import type { ToldAssessment } from '../workers/assessment-part';
+import { spell } from '@pozzo/core/page';
 
 /** What a station is called, and how it speaks where nothing is found. */
 interface StationWords {
@@ -15,7 +16,7 @@ interface StationWords {
 export const STATION_WORDS: Readonly<Record<Station, StationWords>> = {
   brief: { name: 'Brief', about: 'practice', judged: () => true, words: '' },
   tanks: { name: 'Tanks', about: 'feeding', judged: (a) => a.tanks.length > 0, words: 'No tank yet.' },
-  fill: { name: 'Fill', about: 'feeding', judged: (a) => a.fills.length > 0, words: 'No tank is filled from a spigot.' },
+  fill: { name: 'Fill', about: 'feeding', judged: (a) => a.fills.length > 0, words: spell('No tank is filled from ‹a spigot›.') },
   feed: { name: 'Feed', about: 'feeding', judged: (a) => a.feeds.length > 0, words: 'No machine draws water yet.' },
   machines: {
     name: 'Machines',
@@ -51,7 +52,7 @@ export const STATION_WORDS: Readonly<Record<Station, StationWords>> = {
     name: 'Electrical and air',
     about: 'rating',
     judged: (a) => a.circuits.length + a.air.pumps.length + a.mains.loads.length > 0,
-    words: 'Nothing runs on a battery, on air or on mains.',
+    words: spell('Nothing runs on a battery, on air or on ‹AC power›.'),
   },
   day: { name: 'Work day', about: 'feeding', judged: () => true, words: '' },
   options: { name: 'Options', about: 'feeding', judged: () => true, words: '' },

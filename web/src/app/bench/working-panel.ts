@@ -1,3 +1,5 @@
+import { SpellPipe } from '../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 import { afterRenderEffect, Component, computed, effect, type ElementRef, inject, Injectable, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type Equation, EQUATIONS, type Figure, figureAt, findAssumption, formatQuantity, printParts, type Told } from '@pozzo/core';
@@ -28,7 +30,7 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
 /** The working of the chosen figure: its equation, the numbers in it, what it assumes. */
 @Component({
   selector: 'pz-working',
-  imports: [MatButtonModule],
+  imports: [SpellPipe, MatButtonModule],
   template: `
     @if (number(); as n) {
       <section aria-label="Working" #panel tabindex="-1">
@@ -40,13 +42,13 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
         </div>
         <p class="value">{{ print(n) }}</p>
         @if (figure(); as f) {
-          <p class="equation">{{ equation()!.text }}</p>
+          <p class="equation">{{ equation()!.text | spell }}</p>
           @if (f.working.inputs.length) {
             <dl>
               @for (i of f.working.inputs; track $index) {
                 <div>
                   <dt>
-                    {{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : i.label }}</span>
+                    {{ i.symbol }} <span class="quiet">{{ i.label === i.symbol ? '' : (i.label | spell) }}</span>
                   </dt>
                   <dd>{{ likeFigure(i.value, i.dimension) }}</dd>
                 </div>
@@ -58,7 +60,9 @@ const KIND = { published: 'published', 'common-practice': 'common practice', est
               <strong>{{ a.label }}: {{ a.text }}</strong> · {{ a.kind }}<br /><span class="quiet">{{ a.source }}{{ a.unverified ? ' Unverified.' : '' }}</span>
             </p>
           }
-          <p class="quiet source">{{ equation()!.title }}. Source: {{ equation()!.source }}{{ equation()!.unverified ? ', unverified' : '' }}.</p>
+          <p class="quiet source">
+            {{ equation()!.title | spell }}. Source: {{ equation()!.source | spell }}{{ equation()!.unverified ? ', unverified' : '' }}.
+          </p>
         } @else if (silent()) {
           <p class="quiet" role="status">Can’t show the math: the calculation stopped.</p>
         }
@@ -158,10 +162,10 @@ export class WorkingPanel {
       const own = this.rig.document()?.assumptions[id];
       return {
         id,
-        label: a.label,
+        label: spell(a.label),
         text: own ?? a.value,
         kind: own ? 'set for this rig' : KIND[a.kind],
-        source: a.source,
+        source: spell(a.source),
         unverified: a.unverified && own === undefined,
       };
     }),

@@ -1,9 +1,10 @@
-import { Component, computed, HostListener, inject } from '@angular/core';
+import { Component, computed, HostListener, inject, InjectionToken } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink } from '@angular/router';
 import { filter, map } from 'rxjs';
+import { readerLocale } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { SHOWN } from '../state/kinds';
 import type { AnyRecord } from '../state/open-record';
@@ -20,6 +21,9 @@ const SAVE_WORDS = {
   refused: 'Not saved',
   deleted: 'Deleted elsewhere',
 } as const;
+
+/** Loads the page anew. */
+export const RELOAD = new InjectionToken<() => void>('reload', { factory: () => () => location.reload() });
 
 /** The bar over every view: where you are, whether it is saved, undo, held figures, units and light. */
 @Component({
@@ -71,6 +75,16 @@ const SAVE_WORDS = {
       >
         {{ units() === 'us' ? 'US' : 'Metric' }}
       </button>
+      <button
+        mat-button
+        class="wide"
+        type="button"
+        (click)="swapLocale()"
+        [attr.aria-label]="'English: ' + english() + '. Press to change.'"
+        [title]="'English: ' + english()"
+      >
+        {{ locale === 'en-US' ? 'en-US' : 'en-GB' }}
+      </button>
       <a mat-icon-button class="wide" routerLink="/guide" [fragment]="chapter()" aria-label="Guide" title="Guide"
         ><span class="icon" aria-hidden="true">help_outline</span></a
       >
@@ -95,6 +109,7 @@ const SAVE_WORDS = {
           <button mat-menu-item type="button" (click)="rig.hold()">{{ holdWords() }}</button>
         }
         <button mat-menu-item type="button" (click)="swapUnits()">{{ units() === 'us' ? 'Show metric units' : 'Show US units' }}</button>
+        <button mat-menu-item type="button" (click)="swapLocale()">{{ locale === 'en-US' ? 'British English' : 'American English' }}</button>
         @for (t of themes; track t.id) {
           <button mat-menu-item type="button" (click)="setTheme(t.id)">Theme: {{ t.name }}{{ theme() === t.id ? ' ✓' : '' }}</button>
         }
@@ -184,6 +199,9 @@ export class TopBar {
   protected readonly rig = inject(RigStore);
   private readonly workshop = inject(WorkshopStore);
   private readonly store = inject(Store);
+  protected readonly locale = readerLocale();
+  protected readonly english = () => (this.locale === 'en-US' ? 'American' : 'British');
+  private readonly reload = inject(RELOAD);
   protected readonly units = this.store.selectSignal(settingsFeature.selectUnits);
   protected readonly theme = this.store.selectSignal(settingsFeature.selectTheme);
   private readonly router = inject(Router);
@@ -235,6 +253,11 @@ export class TopBar {
 
   protected swapUnits(): void {
     this.store.dispatch(SettingsActions.setUnits({ units: this.units() === 'us' ? 'metric' : 'us' }));
+  }
+  /** Words are spelled once, as the page is loaded: to change them it is loaded anew. What is not saved is kept. */
+  protected swapLocale(): void {
+    this.store.dispatch(SettingsActions.setLocale({ locale: this.locale === 'en-US' ? 'en-GB' : 'en-US' }));
+    this.reload();
   }
   protected setTheme(theme: Theme): void {
     this.store.dispatch(SettingsActions.setTheme({ theme }));

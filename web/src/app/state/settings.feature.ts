@@ -1,5 +1,6 @@
 import { inject } from '@angular/core';
-import type { UnitSystem } from '@pozzo/core';
+import type { Locale, UnitSystem } from '@pozzo/core';
+import { LOCALES } from '@pozzo/core/page';
 import { createActionGroup, createFeature, createReducer, on, props, Store } from '@ngrx/store';
 import * as v from 'valibot';
 
@@ -7,6 +8,8 @@ export type Theme = 'light' | 'dark' | 'sunlight';
 
 export interface SettingsState {
   readonly units: UnitSystem;
+  /** How words are spelled and called; null follows the browser. */
+  readonly locale: Locale | null;
   readonly theme: Theme;
   /** Whether single letters work as keys. */
   readonly letters: boolean;
@@ -22,6 +25,7 @@ export const SettingsActions = createActionGroup({
     'Set Units': props<{ units: UnitSystem }>(),
     'Set Theme': props<{ theme: Theme }>(),
     'Set Letters': props<{ letters: boolean }>(),
+    'Set Locale': props<{ locale: Locale }>(),
     'Set By': props<{ by: string }>(),
     'Have Read': props<{ texts: readonly string[] }>(),
   },
@@ -33,6 +37,7 @@ const MOST_READ = 100;
 /** What another version of Pozzo may have left here: a value that is not known falls back by itself. */
 const KeptSettings = v.object({
   units: v.fallback(v.optional(v.picklist(['us', 'metric'])), undefined),
+  locale: v.fallback(v.optional(v.picklist(LOCALES)), undefined),
   theme: v.fallback(v.optional(v.picklist(['light', 'dark', 'sunlight'])), undefined),
   letters: v.fallback(v.optional(v.boolean()), undefined),
   by: v.fallback(v.optional(v.pipe(v.string(), v.maxLength(80))), undefined),
@@ -41,11 +46,12 @@ const KeptSettings = v.object({
 
 /** Settings as kept on this device; anything unreadable, and storage that may not even be named, falls back to the usual ones. */
 export function keptSettings(storage: () => Pick<Storage, 'getItem'>, prefersDark: boolean): SettingsState {
-  const usual: SettingsState = { units: 'us', theme: prefersDark ? 'dark' : 'light', letters: true, by: '', read: [] };
+  const usual: SettingsState = { units: 'us', locale: null, theme: prefersDark ? 'dark' : 'light', letters: true, by: '', read: [] };
   try {
     const kept = v.parse(KeptSettings, JSON.parse(storage().getItem(KEY) ?? '{}'));
     return {
       units: kept.units ?? usual.units,
+      locale: kept.locale ?? usual.locale,
       theme: kept.theme ?? usual.theme,
       letters: kept.letters ?? usual.letters,
       by: kept.by ?? usual.by,
@@ -67,7 +73,7 @@ export function keepSettings(storage: () => Pick<Storage, 'setItem'>, settings: 
 const browser = typeof window === 'undefined' ? undefined : window;
 const initial: SettingsState = browser
   ? keptSettings(() => browser.localStorage, browser.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false)
-  : { units: 'us', theme: 'light', letters: true, by: '', read: [] };
+  : { units: 'us', locale: null, theme: 'light', letters: true, by: '', read: [] };
 
 export const settingsFeature = createFeature({
   name: 'settings',
@@ -75,6 +81,7 @@ export const settingsFeature = createFeature({
     initial,
     on(SettingsActions.setUnits, (s, { units }): SettingsState => ({ ...s, units })),
     on(SettingsActions.setLetters, (s, { letters }): SettingsState => ({ ...s, letters })),
+    on(SettingsActions.setLocale, (s, { locale }): SettingsState => ({ ...s, locale })),
     on(SettingsActions.setBy, (s, { by }): SettingsState => ({ ...s, by: by.slice(0, 80) })),
     on(SettingsActions.haveRead, (s, { texts }): SettingsState => ({ ...s, read: [...new Set([...s.read, ...texts])].slice(-MOST_READ) })),
     on(SettingsActions.setTheme, (s, { theme }): SettingsState => ({ ...s, theme })),

@@ -227,8 +227,8 @@ describe('settings', () => {
     const forbidden = (): never => {
       throw new DOMException('no', 'SecurityError');
     };
-    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', theme: 'light', letters: true, by: '', read: [] });
-    expect(() => keepSettings(forbidden, { units: 'us', theme: 'light', letters: true, by: '', read: [] })).not.toThrow();
+    expect(keptSettings(forbidden, false)).toEqual({ units: 'us', locale: null, theme: 'light', letters: true, by: '', read: [] });
+    expect(() => keepSettings(forbidden, { units: 'us', locale: null, theme: 'light', letters: true, by: '', read: [] })).not.toThrow();
     expect(() =>
       keepSettings(
         () => ({
@@ -236,7 +236,7 @@ describe('settings', () => {
             throw new Error('full');
           },
         }),
-        { units: 'us', theme: 'light', letters: false, by: '', read: ['Goggles.'] },
+        { units: 'us', locale: null, theme: 'light', letters: false, by: '', read: ['Goggles.'] },
       ),
     ).not.toThrow();
   });

@@ -6,7 +6,7 @@ import { bench, render } from '../testing/render';
 jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, resize: () => undefined, dispose: () => undefined }) }));
 
 /** What a builder must never read. */
-const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}/;
+const NONSENSE = /NaN|undefined|null|Infinity|\[object|no figure|∞|\{\w+\}|[‹›]/;
 
 /** Between them they have everything: ties, headers, boosters, a straight feed, every way of mixing and every kind of pump. */
 const SHOWN = ['buffer-skid', 'tied-tanks', 'boosted-skid', 'metric-header', 'small-buffer', 'two-batch', 'crew-of-four'];
@@ -24,6 +24,7 @@ describe.each(LAYOUTS.filter((l) => SHOWN.includes(l.id)).map((l) => [l.id, l] a
       expect(text.length).toBeGreaterThan(60);
       const found = NONSENSE.exec(text);
       if (found) throw new Error(`"${text.slice(Math.max(found.index - 60, 0), found.index + 40)}"`);
+      expect(r.root.outerHTML.match(/.{60}[‹›].{20}/g) ?? []).toEqual([]);
       // Every field has a name, every picture its words.
       for (const box of r.root.querySelectorAll('input, mat-select'))
         if (!box.getAttribute('aria-label') && !box.getAttribute('aria-labelledby') && !box.closest('label') && !r.root.querySelector(`label[for="${box.id}"]`))

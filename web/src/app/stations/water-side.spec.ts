@@ -101,9 +101,9 @@ describe('the reel station', () => {
     const s = render(ReelsStation);
     await s.press('Plan the hose run');
     expect(s.text()).toContain('At the far corner');
-    await s.type('Kerb to far corner', '900 ft');
+    await s.type('Curb to far corner', '900 ft');
     expect(s.root.querySelector('td.shout')).not.toBeNull();
-    await s.type('Kerb to far corner', '20 ft');
+    await s.type('Curb to far corner', '20 ft');
     expect(s.root.querySelector('td.shout')).toBeNull();
   });
 });

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { SUMS } from '@pozzo/core';
@@ -99,7 +100,7 @@ describe('quick sums', () => {
   test('every sum opens with sense on it, and answers once its fields have their fallbacks', () => {
     for (const { name, title } of SUMS) {
       const s = open(name);
-      expect(s.root.querySelector('.title')!.textContent).toBe(title);
+      expect(s.root.querySelector('.title')!.textContent).toBe(spell(title));
       expect(s.text()).not.toMatch(/NaN|undefined|Infinity|\[object/);
       expect(s.result()).toMatch(/Still needed|Working/);
       s.fixture.destroy();

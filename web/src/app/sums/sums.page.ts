@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -36,6 +37,7 @@ export class SumsPage {
       const read = shown === '' || i.choices ? undefined : readField(i.rule, shown, bare);
       return {
         ...i,
+        label: spell(i.label),
         text: shown,
         placeholder: this.range(i),
         unitChoices: unitsOf(i.rule, this.units()),
@@ -61,7 +63,7 @@ export class SumsPage {
     return this.sum().outputs.map((o) => {
       const amount = done.value.result[o.name];
       const also = Number.isFinite(amount.si) ? formatQuantity(amount.si, o.dimension, other) : '';
-      return { label: o.label, text: Number.isFinite(amount.si) ? amount.text : 'never', also: also === amount.text ? '' : also };
+      return { label: spell(o.label), text: Number.isFinite(amount.si) ? amount.text : 'never', also: also === amount.text ? '' : also };
     });
   });
   protected readonly working = computed(() => {
@@ -80,7 +82,7 @@ export class SumsPage {
   }
 
   protected title(name: string): string {
-    return findSum(name)!.title;
+    return spell(findSum(name)!.title);
   }
   protected type(field: string, text: string): void {
     const sum = this.sum().name;

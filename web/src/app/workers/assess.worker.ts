@@ -1,3 +1,4 @@
+import './reader';
 import { adviseSteps, type Assessed, type Figure, figureAt, reassess, reread, type RigReading } from '@pozzo/core';
 import * as v from 'valibot';
 import { partOf } from './assessment-part';

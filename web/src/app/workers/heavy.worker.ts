@@ -1,3 +1,4 @@
+import './reader';
 import { RigError } from '@pozzo/core';
 import * as v from 'valibot';
 import { type HeavyAnswer, type HeavyAsk, HeavyRequestShape } from './heavy-messages';

@@ -4,13 +4,14 @@ import { Store } from '@ngrx/store';
 import { BuildsActions } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
 import { LayoutDrawing } from './layout-drawing';
+import { SpellPipe } from '../kit/spell.pipe';
 
 const several = (n: number, one: string): string => (n === 1 ? `one ${one}` : `${n} ${one}s`);
 
 /** What to start from: nothing, or a rig of the kind that comes nearest, each with a drawing, a line and what it costs. */
 @Component({
   selector: 'pz-new',
-  imports: [LayoutDrawing],
+  imports: [SpellPipe, LayoutDrawing],
   template: `
     <main class="page">
       <h1>New build</h1>
@@ -20,15 +21,15 @@ const several = (n: number, one: string): string => (n === 1 ? `one ${one}` : `$
           <button type="button" (click)="add(undefined)">
             <span class="blank" aria-hidden="true">+</span>
             <strong>Empty</strong>
-            <span class="quiet">Blank. Add a tank, a machine and a spigot.</span>
+            <span class="quiet">Blank. Add a tank, a machine and {{ '‹a spigot›' | spell }}.</span>
           </button>
         </li>
         @for (l of cards(); track l.id) {
           <li>
             <button type="button" (click)="add(l.id)">
               <pz-layout-drawing [of]="l.summary" />
-              <strong>{{ l.title }}</strong>
-              <span class="quiet">{{ l.line }}</span>
+              <strong>{{ l.title | spell }}</strong>
+              <span class="quiet">{{ l.line | spell }}</span>
               <span class="price">{{ l.price }}</span>
             </button>
           </li>

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { MOST_DOCUMENT_BYTES, placeWords, readRig } from '@pozzo/core';
 import { refuse, type RigFile } from './picked-file';
 
@@ -33,6 +34,7 @@ export function readRigText(name: string, text: string): RigFile {
   // A sentence that names its field says it once.
   const told = read.problems
     .slice(0, MOST_TOLD)
+    .map((p) => ({ ...p, message: spell(p.message) }))
     .map((p) => (!p.path || p.message.startsWith(`"${p.path}"`) ? p.message : `${placeWords(data, p.path)}: ${p.message}`));
   const more = read.problems.length - told.length;
   return refuse(name, ...told, ...(more > 0 ? [`And ${more} more.`] : []));

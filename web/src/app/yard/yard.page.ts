@@ -15,6 +15,7 @@ import { BackupTrouble } from './backup-trouble';
 import { KeptPanel } from './kept-panel';
 import { RigFiles } from './rig-files';
 import type { RigFile } from './picked-file';
+import { SpellPipe } from '../kit/spell.pipe';
 
 /** Height of a row, px; on a narrow screen its sentence takes lines of its own. */
 const ROW = 82;
@@ -23,7 +24,7 @@ const NARROW_ROW = 150;
 /** The yard: every build with its verdict, a page at a time from the server. */
 @Component({
   selector: 'pz-yard',
-  imports: [BackupTrouble, KeptPanel, MatButtonModule, MatFormFieldModule, MatInputModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
+  imports: [SpellPipe, BackupTrouble, KeptPanel, MatButtonModule, MatFormFieldModule, MatInputModule, MatMenuModule, RouterLink, ScrollingModule, VerdictMark],
   templateUrl: './yard.page.html',
   styleUrl: './yard.page.scss',
 })

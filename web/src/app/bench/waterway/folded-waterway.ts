@@ -1,6 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { type Cell, cellsOf, type FoldedWaterway, ROOMY, type Row, shownOf } from './folded';
+import { SpellPipe } from '../../kit/spell.pipe';
 
 /** Room for the rows, px, and the bounds of one. */
 const ROOM = 138;
@@ -16,7 +17,7 @@ export interface Here {
 /** The waterway in a line a machine or mix, with the tightest and the open station's stretch always in view. */
 @Component({
   selector: 'pz-folded-waterway',
-  imports: [NgTemplateOutlet],
+  imports: [SpellPipe, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './folded.html',
   styleUrl: './folded.scss',

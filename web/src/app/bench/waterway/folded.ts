@@ -5,6 +5,7 @@ import { type Marks, marksOf } from './marks';
 import { tankWords } from './tank-words';
 import type { Stretch } from './waterway-layout';
 import { serves } from './waterway-moment';
+import { spell } from '@pozzo/core/page';
 
 /** One figure of the waterway, folded: a link to its station. */
 export interface Cell extends Stretch {
@@ -114,7 +115,7 @@ function sourcesOf({ doc, a, q, at, cell }: Pen): Cell[] {
       : direct.length
         ? `${q(si(s.staticPressure, 'pressure'), 'pressure')} at rest`
         : 'shut';
-    return cell('fill', keys, fills[0]?.lineId ?? s.id, 'Spigot', s.name, words, flow > 1e-9 || direct.length > 0);
+    return cell('fill', keys, fills[0]?.lineId ?? s.id, spell('‹Spigot›'), s.name, words, flow > 1e-9 || direct.length > 0);
   });
 }
 

@@ -5,6 +5,7 @@ import { type Marks, marksOf } from './marks';
 import { tankWords, usableLeft } from './tank-words';
 import { drawMix } from './waterway-mixes';
 import { GUN_X, MACHINE_X, REEL_X, TANK_W, TANK_X, WATERWAY_WIDTH } from './waterway-places';
+import { spell } from '@pozzo/core/page';
 
 export interface Point {
   readonly x: number;
@@ -251,7 +252,7 @@ export function layoutWaterway(doc: RigDocument, a: ToldAssessment, system: Unit
         title: {
           x: 490,
           y: lane.y - 42,
-          text: feed.boosted ? 'Feed, boosted' : feed.direct ? 'From the spigot' : 'Feed',
+          text: feed.boosted ? 'Feed, boosted' : feed.direct ? spell('From the ‹spigot›') : 'Feed',
           sub: lineWords(firstLine === lastLine ? lastLine : (lastLine ?? firstLine), system),
         },
       });

@@ -10,11 +10,12 @@ import { foldWaterway } from './folded';
 import { FoldedWaterwayView, type Here } from './folded-waterway';
 import { layoutWaterway, leftToRight, type Stretch } from './waterway-layout';
 import { atMoment } from './waterway-moment';
+import { SpellPipe } from '../../kit/spell.pipe';
 
 /** Map, menu and verdict in one: every stretch is a link to its station. */
 @Component({
   selector: 'pz-waterway',
-  imports: [FoldedWaterwayView],
+  imports: [SpellPipe, FoldedWaterwayView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './waterway.html',
   styleUrl: './waterway.scss',

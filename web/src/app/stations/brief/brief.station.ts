@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -202,8 +203,8 @@ export class BriefStation {
       const { text, reason } = refused[a.id] ?? { text: stored, reason: '' };
       return {
         id: a.id,
-        label: a.label,
-        source: `${a.source}${a.unverified ? ' Unverified.' : ''}`,
+        label: spell(a.label),
+        source: `${spell(a.source)}${a.unverified ? ' Unverified.' : ''}`,
         kind: KIND[a.kind],
         own: a.id in own,
         stored,
@@ -224,7 +225,7 @@ export class BriefStation {
   protected readonly rows = computed<TableRow[]>(() =>
     this.shown()
       .slice(0, this.drawn())
-      .map((a) => ({ id: a.id, cells: { what: a.label, kind: a.kind } })),
+      .map((a) => ({ id: a.id, cells: { what: spell(a.label), kind: a.kind } })),
   );
 
   constructor() {
@@ -246,10 +247,10 @@ export class BriefStation {
   protected set(id: string, text: string): void {
     const assumption = findAssumption(id)!;
     this.forget(id);
-    if (text.trim() === '') return this.rig.edit(assumption.label, (d) => void delete d.assumptions[id]);
+    if (text.trim() === '') return this.rig.edit(spell(assumption.label), (d) => void delete d.assumptions[id]);
     const unit = assumption.value.replace(/^[-\d.,\s/]+/, '');
     const read = readField(assumptionRule(assumption), text, unit);
-    if (read.ok) return this.rig.edit(assumption.label, (d) => void (d.assumptions[id] = read.text));
+    if (read.ok) return this.rig.edit(spell(assumption.label), (d) => void (d.assumptions[id] = read.text));
     this.refused.update((all) => ({ ...all, [id]: { text, reason: read.error.message } }));
   }
 }

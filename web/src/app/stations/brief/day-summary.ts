@@ -6,6 +6,7 @@ import { clockWords } from '../../kit/clock';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { RigStore } from '../../state/rig-store';
 import { answered } from '../../workers/answered';
+import { spell } from '@pozzo/core/page';
 
 const refills = (n: number): string => (n === 0 ? '' : n === 1 ? ', one refill place' : `, ${n} refill places`);
 
@@ -54,8 +55,8 @@ export class DaySummary {
     const spigot = !rig.spigots.length
       ? 'no taps'
       : day.spigot
-        ? `spigots of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}`
-        : 'spigots as assumed below';
+        ? spell(`‹spigots› of ${q(day.spigot.poor, 'flow')} to ${q(day.spigot.good, 'flow')}`)
+        : spell('‹spigots› as assumed below');
     return {
       words: `${rig.brief.day ? 'As written' : 'Built from this brief'}: starts at ${clockWords(day.starts)}${season}, ${spigot}${day.dry ? `, ${q(day.dry, 'ratio')} of the taps shut` : ''}${refills(day.refills?.length ?? 0)}; ${q(day.tolerance, 'ratio')} of days may go short.`,
       jobs: day.jobs.map((j, i): TableRow => {

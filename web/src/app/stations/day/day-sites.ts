@@ -6,6 +6,8 @@ import { QuantityField } from '../../bench/quantity-field';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { RefillPlaces } from './refill-places';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 const SEASON_OPTIONS = [
   { value: '', name: 'any, water as briefed' },
@@ -16,11 +18,11 @@ const SEASON_OPTIONS = [
 /** What the customers' sites give and ask: their spigots, how far and high the work lies, the season, where to refill. */
 @Component({
   selector: 'pz-day-sites',
-  imports: [ChoiceField, MatButtonModule, QuantityField, RefillPlaces],
+  imports: [SpellPipe, ChoiceField, MatButtonModule, QuantityField, RefillPlaces],
   template: `
     @if (own(); as day) {
       @if (taps()) {
-        <h3>The customers’ spigots</h3>
+        <h3>The customers’ {{ '‹spigots›' | spell }}</h3>
         @if (day.spigot) {
           <pz-quantity label="Poorest" path="brief.day.spigot.poor" />
           <pz-quantity label="Usual" path="brief.day.spigot.usual" />
@@ -33,14 +35,14 @@ const SEASON_OPTIONS = [
       }
       <h3>The customers’ sites</h3>
       @if (day.distance) {
-        <pz-quantity label="Nearest corner" hint="kerb to far corner" path="brief.day.distance.near" />
-        <pz-quantity label="Usual corner" hint="kerb to far corner" path="brief.day.distance.usual" />
-        <pz-quantity label="Farthest corner" hint="kerb to far corner" path="brief.day.distance.far" />
+        <pz-quantity label="Nearest corner" [hint]="'‹curb› to far corner' | spell" path="brief.day.distance.near" />
+        <pz-quantity label="Usual corner" [hint]="'‹curb› to far corner' | spell" path="brief.day.distance.usual" />
+        <pz-quantity label="Farthest corner" [hint]="'‹curb› to far corner' | spell" path="brief.day.distance.far" />
       }
       @if (day.height) {
-        <pz-quantity label="Lowest work" hint="above the kerb" path="brief.day.height.low" />
-        <pz-quantity label="Usual work" hint="above the kerb" path="brief.day.height.usual" />
-        <pz-quantity label="Highest work" hint="above the kerb" path="brief.day.height.high" />
+        <pz-quantity label="Lowest work" [hint]="'above the ‹curb›' | spell" path="brief.day.height.low" />
+        <pz-quantity label="Usual work" [hint]="'above the ‹curb›' | spell" path="brief.day.height.usual" />
+        <pz-quantity label="Highest work" [hint]="'above the ‹curb›' | spell" path="brief.day.height.high" />
       }
       @if (!day.distance || !day.height) {
         <button type="button" mat-stroked-button class="small" (click)="giveSites()">Enter distances and heights</button>
@@ -91,7 +93,7 @@ export class DaySites {
     const unit = this.rig.units() === 'us' ? 'gpm' : 'L/min';
     const text = (share: number): string => typeableQuantity(usual * share, 'flow', unit, 2);
     this.rig.edit(
-      'The customers’ spigots',
+      spell('The customers’ ‹spigots›'),
       (d) => void (this.day.own(d).spigot = { poor: text(values['poor-spigot']), usual: text(1), good: text(values['good-spigot']) }),
     );
   }

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, effect, inject, input, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -186,7 +187,7 @@ export class DayStation implements OnDestroy {
     });
   }
   protected readonly places = computed(() => [
-    { value: '', name: 'a usual standpipe' },
+    { value: '', name: spell('‹a hydrant›, typical') },
     ...(this.own()?.refills ?? []).map((r) => ({ value: r.id, name: r.name })),
   ]);
   protected readonly guns = computed(() => {

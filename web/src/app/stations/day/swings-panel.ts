@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -107,7 +108,7 @@ export class SwingsPanel {
       const x = (v: number): string => along(v).toFixed(1);
       return {
         id: s.id,
-        label: s.label,
+        label: spell(s.label),
         ask: s.who === 'ask' && s.swing > 0.02,
         bar: `M${x(a)} 8H${x(Math.max(b, a + 0.004 * most))}`,
         from: this.q(s.low.short.chance, 'ratio', 2),

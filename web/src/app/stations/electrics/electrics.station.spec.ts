@@ -38,7 +38,7 @@ describe('electrics and air', () => {
     expect(s.rig.document().wires).toMatchObject([{ from: 'battery', gauge: expect.any(String), fuse: expect.stringContaining('A') }]);
     await s.choose('Cable', '18');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('cable-thin');
-    await s.type('Colour', 'blue');
+    await s.type('Color', 'blue');
     expect(s.rig.document().wires![0].colour).toBe('blue');
   });
   test('a battery and a load are added, and the load hangs on a cable of its own', async () => {

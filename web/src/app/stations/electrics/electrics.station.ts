@@ -37,6 +37,8 @@ import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { OneLineView } from './one-line-view';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 type Kind = 'battery' | 'charger' | 'panel' | 'load' | 'cable' | 'compressor' | 'receiver' | 'mains';
 
@@ -63,6 +65,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
 @Component({
   selector: 'pz-electrics-station',
   imports: [
+    SpellPipe,
     Chart,
     ChoiceField,
     DataTable,
@@ -159,9 +162,9 @@ export class ElectricsStation {
     { value: 'other', name: 'Another' },
   ];
   protected readonly drives = [
-    { value: '', name: 'Petrol engine' },
+    { value: '', name: spell('‹Gas› engine') },
     { value: 'diesel', name: 'Diesel engine' },
-    { value: 'electric', name: 'Motor on mains' },
+    { value: 'electric', name: spell('Motor on ‹AC power›') },
     { value: 'vehicle', name: 'The vehicle' },
   ];
   protected readonly mains = [
@@ -310,7 +313,7 @@ export class ElectricsStation {
       { label: 'At its shaft', at: `air.compressors.${at}.power` },
       { label: 'Its engine has', text: this.q(c.powerHasW, 'power') },
       ...(c.cyclesPerHour > 0 ? [{ label: 'Starts and rests, an hour', text: c.cyclesPerHour.toFixed(0) }] : []),
-      { label: 'A tyre takes', text: Number.isFinite(c.tyreS) ? this.q(c.tyreS, 'time') : 'for ever' },
+      { label: spell('‹A tire› takes'), text: Number.isFinite(c.tyreS) ? this.q(c.tyreS, 'time') : 'for ever' },
       ...all.pumps.flatMap((p, k) =>
         p.compressorId === c.compressorId && p.lineLoss ? [{ label: `Lost in the line to ${this.pumpName(p.pumpId)}`, at: `air.pumps.${k}.lineLoss` }] : [],
       ),

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -205,12 +206,12 @@ export class FeedStation {
     const flow = (x: number): string => formatQuantity(x, 'flow', this.rig.units());
     if (f.verdict === 'starved') {
       const wants = this.rig.rig()?.machines.find((m) => m.id === f.machineId)?.flow ?? 0;
-      return `Worst case: ${caseWords(f.worst, f.direct)}. The feed passes ${flow(f.limits.mostFlowM3s)}; the pump needs ${flow(wants)}.`;
+      return `Worst case: ${spell(caseWords(f.worst, f.direct))}. The feed passes ${flow(f.limits.mostFlowM3s)}; the pump needs ${flow(wants)}.`;
     }
     // What is left over the least inlet pressure, where that decides, or over what the pump needs.
     if (f.worst.marginM < f.available.value - f.required.value - 1e-9)
-      return `Worst case: ${caseWords(f.worst, f.direct)}. Inlet averages ${p(f.inlet.mean.value)}; minimum is ${p(f.inlet.leastPa)} (average), ${q(f.worst.marginM)} of margin. Pulses dip to ${p(f.inlet.troughPa)}.`;
-    return `Worst case: ${caseWords(f.worst, f.direct)}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
+      return `Worst case: ${spell(caseWords(f.worst, f.direct))}. Inlet averages ${p(f.inlet.mean.value)}; minimum is ${p(f.inlet.leastPa)} (average), ${q(f.worst.marginM)} of margin. Pulses dip to ${p(f.inlet.troughPa)}.`;
+    return `Worst case: ${spell(caseWords(f.worst, f.direct))}. Friction takes ${q(term('friction'))}, the pump’s pulses ${q(term('pulses'))}; ${f.available.value < 0 ? 'nothing' : q(f.available.value)} is left where ${q(f.required.value)} is needed.`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const f = this.feed();
@@ -254,7 +255,7 @@ export class FeedStation {
   protected readonly waterfall = computed(() => waterfall(this.feed()!, this.rig.units()));
   protected readonly words = computed(() =>
     this.feed()!
-      .terms.map((t) => `${t.label} ${formatQuantity(t.valueM, 'length', this.rig.units())}`)
+      .terms.map((t) => `${spell(t.label)} ${formatQuantity(t.valueM, 'length', this.rig.units())}`)
       .join(', '),
   );
   protected readonly caseColumns: readonly Column[] = [
@@ -263,7 +264,7 @@ export class FeedStation {
   ];
   protected readonly cases = computed(() =>
     (this.feed()?.cases ?? []).map((c): TableRow => {
-      const words = caseWords(c, this.feed()!.direct);
+      const words = spell(caseWords(c, this.feed()!.direct));
       const unit = this.rig.units() === 'us' ? 'ft' : 'm';
       return {
         id: words,

@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import type { AsTold, FeedResult, UnitSystem } from '@pozzo/core';
 import type { ChartColours, ChartOption } from '../../kit/chart';
 import { axes } from '../../kit/chart-parts';
@@ -17,7 +18,7 @@ export function waterfallBars(feed: AsTold<FeedResult>, system: UnitSystem): Bar
   for (const t of feed.terms) {
     const v = inUnit(t.valueM, 'length', system);
     if (Math.abs(v) < 0.005 && t.id !== 'friction') continue;
-    out.push({ name: t.label, from: at, to: at + v, kind: v < 0 ? 'loss' : 'gain' });
+    out.push({ name: spell(t.label), from: at, to: at + v, kind: v < 0 ? 'loss' : 'gain' });
     at += v;
   }
   out.push({ name: 'there', from: 0, to: at, kind: 'there' });

@@ -14,17 +14,19 @@ import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 /** What really arrives at the tank from the customer's spigot. */
 @Component({
   selector: 'pz-fill-station',
-  imports: [Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
+  imports: [SpellPipe, Chart, ChoiceField, Facts, Later, LineEditor, MatButtonModule, NameField, Picker, QuantityField, StationFrame],
   template: `
-    <pz-station heading="Fill: spigot to tank" station="fill" calm="Water reaches the tank. Whether it’s enough: see Tanks.">
+    <pz-station [heading]="'Fill: ‹spigot› to tank' | spell" station="fill" calm="Water reaches the tank. Whether it’s enough: see Tanks.">
       <div set>
         <pz-picker [items]="picks()" [chosen]="chosen.item()?.id" label="Which fill line" (choose)="chosen.choose($event)" />
         @if (spigotIndex() >= 0) {
-          <pz-name label="Spigot" [path]="'spigots.' + spigotIndex() + '.name'" />
+          <pz-name [label]="'‹Spigot›' | spell" [path]="'spigots.' + spigotIndex() + '.name'" />
           <pz-quantity label="Static pressure" [path]="'spigots.' + spigotIndex() + '.staticPressure'" />
           @for (r of readings(); track $index; let i = $index) {
             <pz-quantity
@@ -39,10 +41,10 @@ import { RigStore } from '../../state/rig-store';
               <button type="button" mat-stroked-button class="small" (click)="dropReading()">Remove the last</button>
             }
           </div>
-          <pz-quantity [label]="'Spigot above ' + heightFrom()" [path]="'spigots.' + spigotIndex() + '.height'" />
+          <pz-quantity [label]="('‹Spigot› above ' | spell) + heightFrom()" [path]="'spigots.' + spigotIndex() + '.height'" />
         }
         @if (lineId(); as l) {
-          <pz-line-editor [lineId]="l" heading="Parts, spigot to tank · share of the loss" [shares]="result()?.parts ?? []" />
+          <pz-line-editor [lineId]="l" [heading]="'Parts, ‹spigot› to tank · share of the loss' | spell" [shares]="result()?.parts ?? []" />
           @for (t of taps(); track t.id; let i = $index) {
             <fieldset>
               <legend>{{ t.name }}</legend>
@@ -66,7 +68,7 @@ import { RigStore } from '../../state/rig-store';
           <p class="quiet">No fill line: this rig carries its water.</p>
           <div class="acts">
             @for (t of tanks(); track t.id) {
-              <button type="button" mat-stroked-button class="small" (click)="add(t.id)">Fill {{ t.name }} from a spigot</button>
+              <button type="button" mat-stroked-button class="small" (click)="add(t.id)">Fill {{ t.name }} from {{ '‹a spigot›' | spell }}</button>
             }
           </div>
         }
@@ -129,7 +131,7 @@ export class FillStation {
   private readonly resultIndex = computed(() => this.rig.assessment()?.fills.findIndex((f) => f.lineId === this.lineId()) ?? -1);
   protected readonly result = computed<AsTold<FillResult> | undefined>(() => this.rig.assessment()?.fills[this.resultIndex()]);
   protected readonly places = [
-    { value: 'spigot', name: 'the bare spigot' },
+    { value: 'spigot', name: spell('the bare ‹spigot›') },
     { value: 'hose-end', name: 'the hose’s end' },
   ];
 
@@ -139,7 +141,7 @@ export class FillStation {
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}% of the loss.` : '';
     const gain = r.wider ? ` A ${formatInches(r.wider.boreM)} hose would bring ${q(r.wider.flowM3s)}.` : '';
-    return `The tank gets ${q(r.arrives.value)} of the spigot’s ${q(r.spigotFlow.value)}.${cost}${gain}`;
+    return spell(`The tank gets ${q(r.arrives.value)} of the ‹spigot›’s ${q(r.spigotFlow.value)}.${cost}${gain}`);
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
@@ -148,7 +150,7 @@ export class FillStation {
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     return [
       { label: 'Arrives', at: `fills.${i}.arrives` },
-      { label: 'Spigot alone', at: `fills.${i}.spigotFlow` },
+      { label: spell('‹Spigot› alone'), at: `fills.${i}.spigotFlow` },
       { label: 'At a poor site', text: q(r.poor) },
       { label: 'At a good site', text: q(r.good) },
       { label: 'Fills the tank in', at: `fills.${i}.fillTime`, never: 'never' },
@@ -173,7 +175,7 @@ export class FillStation {
       ] as [number, number];
     });
     return (c) => ({
-      ...axes(c, { name: `flow, ${unitOf('flow', system)}` }, { name: `pressure at the spigot, ${unitOf('pressure', system)}`, min: 0 }),
+      ...axes(c, { name: `flow, ${unitOf('flow', system)}` }, { name: spell(`pressure at the ‹spigot›, ${unitOf('pressure', system)}`), min: 0 }),
       legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8 },
       series: [
         curve('spigot', points, c.water, { markLine: place(inUnit(r.arrives.value, 'flow', system), 'arrives', c.ink) }),

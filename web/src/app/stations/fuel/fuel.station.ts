@@ -29,6 +29,8 @@ import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { FuelSide } from './fuel-side';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 /** Something that burns or holds fuel, with the path of what is set of it. */
 interface Fuelled {
@@ -42,6 +44,7 @@ interface Fuelled {
 @Component({
   selector: 'pz-fuel-station',
   imports: [
+    SpellPipe,
     Chart,
     ChoiceField,
     DataTable,
@@ -105,7 +108,7 @@ export class FuelStation {
   protected readonly burner = computed(() => this.rig.assessment()?.burners.findIndex((b) => b.burnerId === this.chosen.item()?.id) ?? -1);
 
   protected readonly fuels = [
-    { value: 'petrol', name: 'Petrol' },
+    { value: 'petrol', name: spell('‹Gas›') },
     { value: 'diesel', name: 'Diesel' },
   ];
   protected readonly yesNo = [

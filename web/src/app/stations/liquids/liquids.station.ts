@@ -1,3 +1,4 @@
+import { spell } from '@pozzo/core/page';
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type AsTold, addLiquid, changeKind, formatQuantity, inUse, type LiquidResult, removeLiquid, type Verdict } from '@pozzo/core';
@@ -17,6 +18,7 @@ import { VerdictMark } from '../../kit/verdict';
 import { RigStore } from '../../state/rig-store';
 import { KIND_OPTIONS } from './liquid-kinds';
 import { TransfersPanel } from './transfers-panel';
+import { SpellPipe } from '../../kit/spell.pipe';
 
 const DAY = 86400;
 
@@ -24,6 +26,7 @@ const DAY = 86400;
 @Component({
   selector: 'pz-liquids-station',
   imports: [
+    SpellPipe,
     CellTemplate,
     Chart,
     ChoiceField,
@@ -167,7 +170,7 @@ export class LiquidsStation {
         verdict: never ? (m.places.length ? 'stop' : 'tight') : 'fed',
         cells: {
           pair: `${name(m.a)} and ${name(m.b)}`,
-          reason: `${never ? 'Never' : 'With care'}: ${m.reason}.`,
+          reason: `${never ? 'Never' : 'With care'}: ${spell(m.reason)}.`,
           where: m.places.length ? `can meet in ${m.places.join(', ')}` : 'no shared line found',
         },
       };

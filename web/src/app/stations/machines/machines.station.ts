@@ -1,3 +1,4 @@
+import { SpellPipe } from '../../kit/spell.pipe';
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
@@ -32,6 +33,7 @@ import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { SoftPumpPanel } from './soft-pump-panel';
+import { spell } from '@pozzo/core/page';
 
 const SOFT_KINDS: readonly { value: SoftPumpDocument['kind']; name: string }[] = [
   { value: 'electric', name: '12 V diaphragm' },
@@ -43,7 +45,22 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
 /** The pumps: what each does in every way of holding the triggers, and what it asks of its engine. */
 @Component({
   selector: 'pz-machines-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, Later, MatButtonModule, NameField, Picker, QuantityField, RouterLink, SelectRow, SoftPumpPanel, StationFrame],
+  imports: [
+    SpellPipe,
+    Chart,
+    ChoiceField,
+    DataTable,
+    Facts,
+    Later,
+    MatButtonModule,
+    NameField,
+    Picker,
+    QuantityField,
+    RouterLink,
+    SelectRow,
+    SoftPumpPanel,
+    StationFrame,
+  ],
   template: `
     <pz-station
       heading="Machines"
@@ -84,7 +101,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity [label]="drive()" [path]="path('enginePower')" />
           <pz-quantity [label]="'Inlet above ' + standsOn()" [path]="path('inletHeight')" />
           <p class="quiet">
-            Its {{ chosen.item()?.drive === 'electric' ? 'mains are' : 'fuel is' }} set in
+            Its {{ chosen.item()?.drive === 'electric' ? ('‹AC power›' | spell) + ' is' : 'fuel is' }} set in
             <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{
               chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat'
             }}</a>.
@@ -129,7 +146,7 @@ export class MachinesStation {
   protected readonly softKinds = SOFT_KINDS;
   protected readonly materials = MATERIALS;
   protected readonly drives = [
-    { value: '', name: 'Gas engine' },
+    { value: '', name: spell('‹Gas› engine') },
     { value: 'diesel', name: 'Diesel engine' },
     { value: 'electric', name: 'Electric motor (AC)' },
     { value: 'vehicle', name: 'The vehicle' },

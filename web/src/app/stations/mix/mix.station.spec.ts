@@ -117,7 +117,7 @@ describe('the station of the liquids', () => {
   });
   test('a site mix is given in grams a litre, with how long it is good', () => {
     const text = open('two-totes').text();
-    expect(text).toContain('Powder for a litre');
+    expect(text).toContain('Powder for a liter');
     expect(text).toContain('Use within, once mixed');
   });
 });

@@ -20,6 +20,7 @@ import { RigStore } from '../../state/rig-store';
 import { BlendDrawing } from './blend-drawing';
 import { SURFACE_OPTIONS, WAY_NAMES, WAY_OPTIONS } from '../../kit/wash-options';
 import { WaysTable } from './ways-table';
+import { spell } from '@pozzo/core/page';
 
 /** How the chemicals meet the water, and what strength reaches the wall. */
 @Component({
@@ -112,7 +113,7 @@ export class MixStation {
         id: l.id,
         title:
           l.to.at === 'mix'
-            ? `Line from ${doc.tanks.find((t) => t.id === l.from.id)?.name ?? 'the spigot'}`
+            ? spell(`Line from ${doc.tanks.find((t) => t.id === l.from.id)?.name ?? 'the ‹spigot›'}`)
             : l.to.at === 'soft-pump'
               ? 'Line into the pump'
               : 'Hose to the gun',

@@ -5,8 +5,13 @@ import { ARRANGE_WAYS, type Arrangement, type ArrangeWay, formatQuantity, layHos
 import { type Subscription, toArray, forkJoin, map, tap } from 'rxjs';
 import { RigStore } from '../../state/rig-store';
 import { HeavyClient, reasonOf } from '../../workers/heavy-client';
+import { spell } from '@pozzo/core/page';
 
-const WAY_WORDS: Readonly<Record<ArrangeWay, string>> = { kerb: 'Reels at the kerb', rear: 'Reels at the rear', near: 'As near to today’s as it gets' };
+const WAY_WORDS: Readonly<Record<ArrangeWay, string>> = {
+  kerb: spell('Reels at the ‹curb›'),
+  rear: 'Reels at the rear',
+  near: 'As near to today’s as it gets',
+};
 const SEED = 11;
 
 const sameStand = (now: readonly PlacementDocument[], then: readonly PlacementDocument[]): boolean =>
@@ -138,7 +143,7 @@ export class ArrangePanel {
     const mass = (kg: number): string => formatQuantity(kg, 'mass', units);
     const loads =
       a.tongueShare !== undefined
-        ? `${formatQuantity(a.tongueShare, 'ratio', units)} on the tongue, full`
+        ? `${formatQuantity(a.tongueShare, 'ratio', units)} ${spell('‹tongue weight›')}, full`
         : `front ${mass(a.axlesKg[0])}, rear ${a.axlesKg.slice(1).map(mass).join(' and ')}`;
     const told = a.told ? `${a.told} ${a.told === 1 ? 'thing' : 'things'} still told` : 'nothing told at plan and weight';
     return { ...a, words: [loads, `${formatQuantity(a.hoseM, 'length', units)} of hose between things`, told].join(', ') };

@@ -14,6 +14,8 @@ import {
 import { type Dimension, dimensionAlong, DimensionMark, dimensionUp, LabelMark, placeLabels } from '../../kit/drawing';
 import { RigStore } from '../../state/rig-store';
 import { type DrawnThing, linesOf, planHeight, planOf, scaleOf, sideOf, snapped, tallestOf, TOP, WIDE } from './deck-layout';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 const STEP_M = 0.0254;
 const CLING_M = 0.035;
@@ -22,7 +24,7 @@ const GROUND_ROOM = 66;
 /** The deck from above and from the kerb, to scale. Things are moved by the hand or by the arrow keys; each is a button. */
 @Component({
   selector: 'pz-deck-view',
-  imports: [DimensionMark, LabelMark],
+  imports: [SpellPipe, DimensionMark, LabelMark],
   template: `
     @if (drawing(); as d) {
       <svg #svg class="pz-drawing" [attr.viewBox]="'0 0 ' + wide + ' ' + d.height" role="group" [attr.aria-label]="'The deck of ' + rig().name + ' to scale'">
@@ -93,7 +95,7 @@ const GROUND_ROOM = 66;
           @for (m of p.measures; track $index) {
             <g [pzDimension]="m" />
           }
-          <text class="note" [attr.x]="p.x" [attr.y]="p.y + p.height + 15">from above · kerb side below · {{ p.size }}</text>
+          <text class="note" [attr.x]="p.x" [attr.y]="p.y + p.height + 15">from above · {{ '‹curb›' | spell }} side below · {{ p.size }}</text>
         }
         @if (d.side; as e) {
           <path class="ground" [attr.d]="e.ground" />
@@ -287,12 +289,12 @@ export class DeckView {
       wheels: p.axles.map((a) => ({ x: s.x(a.at), y: ground - r, r })),
       centre: c && { ...c, mark: `M${c.x - 9} ${c.y}h18M${c.x} ${c.y - 9}v18` },
       loads: loads.map((l) => ({ ...l, place: places.get(l.id) })),
-      words: `from the kerb${state ? ` · cross: centre of the whole, ${formatTape(state.centre.z, this.store.units())} above the ground` : ''}`,
+      words: spell(`from the ‹curb›${state ? ` · cross: ‹center› of the whole, ${formatTape(state.centre.z, this.store.units())} above the ground` : ''}`),
     };
   }
 
   protected words(t: DrawnThing): string {
-    const at = `${formatTape(t.box.x0, this.store.units())} from the front, ${formatTape(t.box.y0, this.store.units())} from the kerb side`;
+    const at = spell(`${formatTape(t.box.x0, this.store.units())} from the front, ${formatTape(t.box.y0, this.store.units())} from the ‹curb› side`);
     return `${t.name}, ${at}${t.verdict === 'fed' ? '' : `: ${SEVERITY_WORDS.fit[t.verdict].toLowerCase()}`}`;
   }
 

@@ -22,7 +22,7 @@ describe('the plan', () => {
   test('draws every thing that has a place as a button that says where it stands', () => {
     const s = open();
     expect(s.root.querySelectorAll('[data-thing]')).toHaveLength(s.rig.document().placements!.length);
-    expect(thing(s.root, 'water').getAttribute('aria-label')).toMatch(/^Water, 64.in from the front, 2.in from the kerb side$/);
+    expect(thing(s.root, 'water').getAttribute('aria-label')).toMatch(/^Water, 64.in from the front, 2.in from the curb side$/);
   });
   test('arrow keys move a thing by an inch, with shift by six, and what stands on it goes along', async () => {
     const s = open('reel-fill');
@@ -110,16 +110,16 @@ describe('the plan', () => {
     const told = (code: string): number => s.rig.assessment().findings.filter((f) => f.code === code).length;
     s.root.querySelector<HTMLElement>('mat-expansion-panel-header')!.click();
     await s.settle();
-    if (s.rig.document().platform!.wheelBoxes) await s.press('No wheel boxes');
+    if (s.rig.document().platform!.wheelBoxes) await s.press('No wheel wells');
     expect(told('wheel-box')).toBe(0);
-    await s.press('It has wheel boxes');
+    await s.press('It has wheel wells');
     await s.type('Wide, each side', '4 ft');
     expect(told('wheel-box')).toBeGreaterThan(0);
-    await s.press('No wheel boxes');
+    await s.press('No wheel wells');
     expect(told('wheel-box')).toBe(0);
     expect(told('keep-free')).toBe(0);
     await s.press('Keep a piece free');
-    await s.type('From the kerb side', '0 ft');
+    await s.type('From the curb side', '0 ft');
     const free = s.rig.document().platform!.free!;
     s.rig.edit('all of it', (d) => Object.assign(d.platform!.free![0], { length: d.platform!.length, width: d.platform!.width }));
     await s.settle();
@@ -164,8 +164,8 @@ describe('the plan', () => {
       of({ state: 'done', value: { way, placements, before: 9, after: 3, hoseM: 4, told: 1, axlesKg: [900, 900], tongueShare: 0.12 } });
     const s = open(undefined, layout('big-tank'), { most: 1, run: (_kind: string, ask: { way: string }) => done(ask.way) });
     await s.press('Arrange it for me');
-    expect(s.text()).toMatch(/12% on the tongue, full, 13.1.ft of hose between things, 1 thing still told/);
-    await s.press('Take: Reels at the kerb');
+    expect(s.text()).toMatch(/12% tongue weight, full, 13.1.ft of hose between things, 1 thing still told/);
+    await s.press('Take: Reels at the curb');
     expect(placeOf(s.rig, 'cones').x).toBe('20 in');
     s.fixture.destroy();
   });

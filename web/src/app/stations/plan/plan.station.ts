@@ -43,11 +43,13 @@ import { DeckView } from './deck-view';
 import { PlatformFields } from './platform-fields';
 import { printDeck } from './print-deck';
 import { WalkRound } from './walk-round';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 const SIDE_OPTIONS = [
   { value: 'front', name: 'Front' },
   { value: 'rear', name: 'Rear' },
-  { value: 'kerb', name: 'Kerb side' },
+  { value: 'kerb', name: spell('‹Curb› side') },
   { value: 'street', name: 'Street side' },
 ] as const;
 
@@ -64,6 +66,7 @@ const HOLD_WORDS: Readonly<Record<(typeof RESTRAINTS)[number], string>> = {
 @Component({
   selector: 'pz-plan-station',
   imports: [
+    SpellPipe,
     ArrangePanel,
     ChoiceField,
     DataTable,
@@ -111,7 +114,7 @@ export class PlanStation {
   protected readonly views = [
     { id: 'both', name: 'Both' },
     { id: 'above', name: 'From above' },
-    { id: 'side', name: 'From the kerb' },
+    { id: 'side', name: spell('From the ‹curb›') },
     { id: 'walk', name: 'Walk round' },
   ];
   protected readonly view = signal<string>('both');

@@ -22,6 +22,8 @@ import { NameField } from '../../bench/name-field';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
 import { RigStore } from '../../state/rig-store';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 const words = <T extends string>(list: readonly T[], names: Partial<Record<T, string>> = {}): { value: T; name: string }[] =>
   list.map((value) => ({ value, name: names[value] ?? value[0].toUpperCase() + value.slice(1).replace('-', ' ') }));
@@ -29,7 +31,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
 /** What the rig stands on: measures, empty weight, axles, coupling, ratings, what tows. */
 @Component({
   selector: 'pz-platform-fields',
-  imports: [ChoiceField, MatButtonModule, MatCheckboxModule, NameField, QuantityField, SelectRow],
+  imports: [SpellPipe, ChoiceField, MatButtonModule, MatCheckboxModule, NameField, QuantityField, SelectRow],
   template: `
     @if (platform(); as p) {
       <pz-name path="platform.name" />
@@ -59,7 +61,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       <pz-select label="Told by" [options]="tellings" [value]="p.empty.by" (choose)="tell($event)" />
       @if (p.empty.by === 'centre') {
         <pz-quantity label="Weighs" path="platform.empty.mass" />
-        <pz-quantity label="Its centre, from the deck’s front" path="platform.empty.at" />
+        <pz-quantity [label]="'Its ‹center›, from the deck’s front' | spell" path="platform.empty.at" />
       } @else {
         @for (a of p.empty.axles; track $index) {
           <pz-quantity [label]="'Scale, axle ' + ($index + 1)" [path]="'platform.empty.axles.' + $index" />
@@ -68,12 +70,12 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
           <pz-quantity label="Scale, coupling" path="platform.empty.tongue" placeholder="none" />
         }
       }
-      <pz-quantity label="Its centre above the ground" path="platform.empty.height" />
+      <pz-quantity [label]="'Its ‹center› above the ground' | spell" path="platform.empty.height" />
       <h4>Axles, front to rear</h4>
       @for (a of p.axles; track $index) {
         <pz-quantity [label]="'Axle ' + ($index + 1) + ', from the deck’s front'" [path]="'platform.axles.' + $index + '.at'" />
-        <pz-quantity label="GAWR" [path]="'platform.axles.' + $index + '.rating'" />
-        <pz-quantity label="its tyres together" [path]="'platform.axles.' + $index + '.tyres'" placeholder="not said" />
+        <pz-quantity [label]="'‹GAWR›' | spell" [path]="'platform.axles.' + $index + '.rating'" />
+        <pz-quantity [label]="'its ‹tires› together' | spell" [path]="'platform.axles.' + $index + '.tyres'" placeholder="not said" />
         <pz-quantity label="track" [path]="'platform.axles.' + $index + '.track'" />
       }
       <div class="acts">
@@ -84,7 +86,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
           <button type="button" mat-stroked-button class="small" (click)="dropAxle()">One axle less</button>
         }
       </div>
-      <pz-quantity label="GVWR" path="platform.gvwr" />
+      <pz-quantity [label]="'‹GVWR›' | spell" path="platform.gvwr" />
       @if (p.coupling) {
         <h4>Coupling</h4>
         <pz-choice label="Kind" path="platform.coupling.kind" [options]="couplings" />
@@ -101,7 +103,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
         <pz-quantity label="Rear axle made for" path="platform.tow.rearRating" />
         <pz-quantity label="It may weigh" path="platform.tow.gvwr" />
         <pz-quantity label="Hitch rating" path="platform.tow.hitch" />
-        <pz-quantity label="GCWR" path="platform.tow.combined" />
+        <pz-quantity [label]="'‹GCWR›' | spell" path="platform.tow.combined" />
       }
       @for (r of p.riding ?? []; track r.id) {
         <pz-name label="Rides along" [path]="'platform.riding.' + $index + '.name'" />
@@ -116,7 +118,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       @if ((p.riding ?? []).length < 8) {
         <button type="button" mat-stroked-button class="small" (click)="change('Add a load', addRiding)">Add a load</button>
       }
-      <h4>Wheel boxes</h4>
+      <h4>{{ '‹Wheel wells›' | spell }}</h4>
       @if (p.wheelBoxes) {
         <pz-quantity label="From the deck’s front" path="platform.wheelBoxes.from" />
         <pz-quantity label="Long" path="platform.wheelBoxes.length" />
@@ -127,16 +129,16 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       }
       <div class="acts">
         @if (p.wheelBoxes) {
-          <button type="button" mat-stroked-button class="small" (click)="change('No wheel boxes', flat)">No wheel boxes</button>
+          <button type="button" mat-stroked-button class="small" (click)="change('No wheel wells', flat)">No {{ '‹wheel wells›' | spell }}</button>
         } @else {
-          <button type="button" mat-stroked-button class="small" (click)="change('Wheel boxes', addWheelBoxes)">It has wheel boxes</button>
+          <button type="button" mat-stroked-button class="small" (click)="change('Wheel wells', addWheelBoxes)">It has {{ '‹wheel wells›' | spell }}</button>
         }
       </div>
       <h4>Floor that stays free</h4>
       @for (f of p.free ?? []; track f.id) {
         <pz-name label="What for" [path]="'platform.free.' + $index + '.name'" />
         <pz-quantity label="From the deck’s front" [path]="'platform.free.' + $index + '.x'" />
-        <pz-quantity label="From the kerb side" [path]="'platform.free.' + $index + '.y'" />
+        <pz-quantity [label]="'From the ‹curb› side' | spell" [path]="'platform.free.' + $index + '.y'" />
         <pz-quantity label="Long" [path]="'platform.free.' + $index + '.length'" />
         <pz-quantity label="Wide" [path]="'platform.free.' + $index + '.width'" />
         <div class="acts">
@@ -171,9 +173,9 @@ export class PlatformFields {
   private readonly rig = inject(RigStore);
   protected readonly gates = [
     { value: '', name: 'None' },
-    ...DOORS.map((value) => ({ value, name: { rear: 'Rear', kerb: 'Kerb side', street: 'Street side' }[value] })),
+    ...DOORS.map((value) => ({ value, name: { rear: 'Rear', kerb: spell('‹Curb› side'), street: 'Street side' }[value] })),
   ];
-  protected readonly doors = DOORS.map((side) => ({ side, name: { rear: 'Rear', kerb: 'Kerb side', street: 'Street side' }[side] }));
+  protected readonly doors = DOORS.map((side) => ({ side, name: { rear: 'Rear', kerb: spell('‹Curb› side'), street: 'Street side' }[side] }));
   protected door(side: (typeof DOORS)[number], there: boolean): void {
     this.change(there ? 'A door' : 'One door less', (p) => setDoor(p, side, there));
   }
@@ -188,7 +190,7 @@ export class PlatformFields {
     { value: 'day', name: 'What the day fills' },
   ];
   protected readonly tellings = [
-    { value: 'centre', name: 'Weight and centre' },
+    { value: 'centre', name: spell('Weight and ‹center›') },
     { value: 'scale', name: 'What a scale shows' },
   ];
   /** Another height of the deck: what is told above the ground stays where it is in the world. */

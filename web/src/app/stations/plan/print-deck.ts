@@ -1,4 +1,5 @@
 import { type AsTold, deckDrawing, formatQuantity, type Rig, say, standingOn, svgOf, type UnitSystem, type WeightResult } from '@pozzo/core';
+import { spell } from '@pozzo/core/page';
 
 const cell = (text: string, tag = 'td'): string => `<${tag}>${text.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</${tag}>`;
 
@@ -16,21 +17,23 @@ export function deckSheet(rig: Rig, weight: AsTold<WeightResult> | undefined, le
   const ratings = rig.platform
     ? `<tr>${cell('Made for')}${cell(mass(rig.platform.gvwr))}${rig.platform.axles.map((a) => cell(mass(a.rating))).join('')}${trailer ? cell(rig.platform.coupling ? mass(rig.platform.coupling.rating) : '') : ''}${cell('')}</tr>`
     : '';
-  return `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
-    weight
-      ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${
-          weight.judged
-            ? ''
-            : cell(
-                `Not placed, and not counted: ${standingOn(rig)
-                  .filter((t) => weight.unplaced.includes(t.id))
-                  .map((t) => t.name)
-                  .join(', ')}.`,
-                'p',
-              )
-        }`
-      : ''
-  }<p>Reckoned from catalogue masses, which are estimates: weigh it before it goes on the road. Local road rules decide.</p></section>`;
+  return spell(
+    `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
+      weight
+        ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${
+            weight.judged
+              ? ''
+              : cell(
+                  `Not placed, and not counted: ${standingOn(rig)
+                    .filter((t) => weight.unplaced.includes(t.id))
+                    .map((t) => t.name)
+                    .join(', ')}.`,
+                  'p',
+                )
+          }`
+        : ''
+    }<p>Reckoned from ‹catalog› masses, which are estimates: weigh it before it goes on the road. Local road rules decide.</p></section>`,
+  );
 }
 
 /** Prints the sheet and nothing else of the page. */

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { Rig } from '@pozzo/core';
 import { THEME } from '../../kit/theme';
 import type { DeckScene, SceneColours } from './scene';
+import { spell } from '@pozzo/core/page';
 
 /** Whether this browser draws in three dimensions: asked before anything of it is loaded. */
 export function drawsInThree(): boolean {
@@ -61,7 +62,7 @@ export class WalkRound {
   /** Why there is nothing to walk round; empty while there is. */
   protected readonly flat = signal('');
   protected readonly views = [
-    { name: 'From the kerb', angle: -Math.PI / 2 },
+    { name: spell('From the ‹curb›'), angle: -Math.PI / 2 },
     { name: 'From behind', angle: 0 },
     { name: 'From the street', angle: Math.PI / 2 },
     { name: 'From the front', angle: Math.PI },

@@ -12,11 +12,13 @@ import { QuantityField } from '../../bench/quantity-field';
 import { StationFrame } from '../../bench/station-frame';
 import { RigStore } from '../../state/rig-store';
 import { ReelDrawing } from './reel-drawing';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 /** Reels: what fits, what it weighs, where it sits; and whether the hose reaches the far corner of the site. */
 @Component({
   selector: 'pz-reels-station',
-  imports: [ChoiceField, DataTable, Facts, Later, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
+  imports: [SpellPipe, ChoiceField, DataTable, Facts, Later, MatButtonModule, NameField, Picker, QuantityField, ReelDrawing, StationFrame],
   templateUrl: './reels.station.html',
   styles: `
     h3 {
@@ -53,7 +55,7 @@ export class ReelsStation {
   );
   protected readonly bare = computed(() => this.lines().filter((l) => !this.reels().some((r) => r.line === l.value)));
   protected readonly places = [
-    { value: 'kerb', name: 'Kerb side' },
+    { value: 'kerb', name: spell('‹Curb› side') },
     { value: 'rear', name: 'Rear' },
     { value: 'street', name: 'Street side' },
   ];

@@ -6,6 +6,7 @@ import { type Fact, Facts } from '../../bench/facts';
 import { inUnit, round3, unitOf } from '../../kit/units';
 import { RigStore } from '../../state/rig-store';
 import { TankDrawing, type TankLevels } from './tank-drawing';
+import { spell } from '@pozzo/core/page';
 
 /** Longest stretch of work that the chart shows, days. */
 const LONGEST = 60;
@@ -73,7 +74,7 @@ export class ChemicalTank {
           ]
         : []),
       ...(r.heelM3 > 0 ? [{ label: 'Cannot be drawn', text: this.q(r.heelM3, 'volume', 2) }] : []),
-      { label: 'Containment tray', text: r.bundM3 > 0 ? this.q(r.bundM3, 'volume') : 'none' },
+      { label: spell('‹Containment tray›'), text: r.bundM3 > 0 ? this.q(r.bundM3, 'volume') : 'none' },
       { label: 'Needed to hold a full spill', at: `${this.at()}.bundWanted` },
     ];
   });

@@ -37,6 +37,8 @@ import { LineEditor } from '../../bench/line-editor';
 import { ChemicalTank } from './chemical-tank';
 import { TankDrawing, type TankLevels } from './tank-drawing';
 import { SHAPE_OPTIONS } from './tank-shapes';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 /** What a tank may hold. */
 const VOLUME_RULE = quantityRuleOf('volume', '1 gal', '5000 gal');
@@ -45,6 +47,7 @@ const VOLUME_RULE = quantityRuleOf('volume', '1 gal', '5000 gal');
 @Component({
   selector: 'pz-tanks-station',
   imports: [
+    SpellPipe,
     Chart,
     ChemicalTank,
     ChoiceField,
@@ -135,8 +138,8 @@ export class TanksStation {
     if (r.fullDraw.value <= 0) return 'No machine draws from this tank.';
     const lasts = (seconds: number): string => (Number.isFinite(seconds) ? formatQuantity(seconds, 'time', units) : 'the whole job');
     const good = dryAfter(r.seriesGood, r.heelVolumeM3);
-    if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return 'Water lasts the job, even at a poor spigot.';
-    return `The water lasts ${lasts(r.dryAfter.value)} on a typical spigot, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`;
+    if (![r.dryAfter.value, r.dryAfterPoorS].some(Number.isFinite)) return spell('Water lasts the job, even at a poor ‹spigot›.');
+    return spell(`The water lasts ${lasts(r.dryAfter.value)} on a typical ‹spigot›, ${lasts(r.dryAfterPoorS)} on a poor one, ${lasts(good)} on a good one.`);
   });
 
   /** Of a tank of chemicals, with its place in the assessment. */
@@ -177,7 +180,7 @@ export class TanksStation {
       ...axes(c, { name: 'minutes of the job', max: round3((r.series.timeS.at(-1) ?? 3600) / 60) }, { name: unitOf('volume', system), min: 0 }),
       legend: { top: 0, right: 8, textStyle: { color: c.ink }, itemHeight: 8, itemWidth: 18, itemGap: 8 },
       series: [
-        curve('typical spigot', points(r.series), c.water, {
+        curve(spell('typical ‹spigot›'), points(r.series), c.water, {
           areaStyle: { color: c.waterPale },
           markLine: level(inUnit(r.heelVolumeM3, 'volume', system), 'no use below', c.attention),
         }),
@@ -217,7 +220,7 @@ export class TanksStation {
   protected writeTall(side: 'height' | 'diameter'): (d: RigDocument, text: string) => void {
     return (d, text) => reshapeTank(d.tanks[this.chosen.index()], (s) => ({ ...s, [side]: text }));
   }
-  protected readonly sizes = computed(() => TANK_SIZES.filter((x) => x.system === this.rig.units()).map((x) => ({ value: x.id, name: x.name })));
+  protected readonly sizes = computed(() => TANK_SIZES.filter((x) => x.system === this.rig.units()).map((x) => ({ value: x.id, name: spell(x.name) })));
   protected readonly size = computed(() => {
     const shape = this.shape();
     return TANK_SIZES.find((x) => shape?.kind === x.shape.kind && Object.entries(x.shape).every(([k, v]) => shape[k as 'kind'] === v))?.id;

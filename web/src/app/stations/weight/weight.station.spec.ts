@@ -26,10 +26,10 @@ describe('weight', () => {
     expect(s.text()).toContain('Overloaded: don’t drive it');
   });
   test('tyres that say nothing their axle does not are left out', () => {
-    expect(bars(open('big-tank').root).some((b) => b.words.startsWith('Tyres'))).toBe(false);
+    expect(bars(open('big-tank').root).some((b) => b.words.startsWith('Tires'))).toBe(false);
     TestBed.resetTestingModule();
     const weak = open('big-tank', (d) => void (d.platform!.axles[0].tyres = '3400 lb'));
-    expect(bars(weak.root).some((b) => b.words.startsWith('Tyres of axle 1'))).toBe(true);
+    expect(bars(weak.root).some((b) => b.words.startsWith('Tires of axle 1'))).toBe(true);
   });
   test('another filling shows its own loads; the day’s end is among them', async () => {
     const s = open('big-tank');

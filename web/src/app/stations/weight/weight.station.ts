@@ -16,11 +16,13 @@ import { inUnit, round3 } from '../../kit/units';
 import { DayStore } from '../../state/day-store';
 import { RigStore } from '../../state/rig-store';
 import { type LoadBar, LoadBars } from './load-bars';
+import { SpellPipe } from '../../kit/spell.pipe';
+import { spell } from '@pozzo/core/page';
 
 /** What axles, coupling and vehicle carry in every filling, and through the day. */
 @Component({
   selector: 'pz-weight-station',
-  imports: [Chart, ChoiceField, DataTable, Facts, Later, LoadBars, MatButtonModule, MatTabsModule, Picker, QuantityField, RouterLink, StationFrame],
+  imports: [SpellPipe, Chart, ChoiceField, DataTable, Facts, Later, LoadBars, MatButtonModule, MatTabsModule, Picker, QuantityField, RouterLink, StationFrame],
   templateUrl: './weight.station.html',
   styles: `
     .lead {
@@ -87,7 +89,7 @@ export class WeightStation {
         const share = l.loadKg / l.ratingKg;
         return {
           id: l.id,
-          name: l.name,
+          name: spell(l.name),
           load: this.mass(l.loadKg),
           rating: this.mass(l.ratingKg),
           share,
@@ -119,8 +121,8 @@ export class WeightStation {
           ]),
       ...(s.steerShare === undefined ? [] : [{ label: 'On the steering axle', text: this.share(s.steerShare) }]),
       own ? { label: 'Payload left', at: 'weight.payload' } : { label: 'Payload left', text: this.mass(s.payloadLeftKg) },
-      { label: s.streetShare >= 0.5 ? 'Street side share' : 'Kerb side carries', text: this.share(street) },
-      { label: 'Center of gravity height', text: formatQuantity(s.centre.z, 'length', this.rig.units()) },
+      { label: s.streetShare >= 0.5 ? 'Street side share' : spell('‹Curb› side carries'), text: this.share(street) },
+      { label: spell('‹Center› of gravity height'), text: formatQuantity(s.centre.z, 'length', this.rig.units()) },
       own ? { label: 'Tips at (g, sideways)', at: 'weight.rollover' } : { label: 'Tips at (g, sideways)', text: s.rolloverG.toFixed(2) },
     ];
   });
@@ -261,7 +263,7 @@ export class WeightStation {
   });
   protected readonly ticketColumns: readonly Column[] = [
     { id: 'what', name: '' },
-    { id: 'shown', name: 'Weighbridge', number: true },
+    { id: 'shown', name: spell('‹Truck scale›'), number: true },
     { id: 'reckoned', name: 'Reckoned', number: true },
     { id: 'off', name: 'Off by', number: true },
   ];
@@ -300,7 +302,7 @@ export class WeightStation {
     const s = this.shown();
     const unit = this.rig.units() === 'us' ? 'lb' : 'kg';
     const text = (kg: number): string => `${Math.round(inUnit(kg, 'mass', this.rig.units()))} ${unit}`;
-    this.rig.edit('Weighbridge ticket', (d) => {
+    this.rig.edit(spell('‹Truck scale› ticket'), (d) => {
       d.platform!.ticket = { filled: 'full', axles: d.platform!.axles.map((_, i) => text(s?.axles[i] ?? 500)) };
     });
   }
