@@ -117,10 +117,10 @@ test('by keyboard alone: from an empty page to a rig whose tank is sized', async
   await page.keyboard.press('Tab');
   await press('Skip to content', 2);
   await press(/^\+?\s*Empty/, 6);
-  for (const step of ['Add a tank', 'Put in a machine', 'Connect a tap']) {
+  for (const step of ['Add a tank', 'Add a machine', 'Connect a spigot']) {
     await expect(page.getByRole('button', { name: step })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-    await press(step, 25);
+    await press(step, 27);
   }
   await expect(page.locator('pz-start section')).toHaveCount(0);
   await expect(headline(page)).toContainText(/fed|dry|spare/i);
@@ -153,7 +153,7 @@ test('by keyboard alone: from an empty page to a rig whose tank is sized', async
 test('working opens in view, has the focus, and Escape gives it back', async ({ page, server }) => {
   await page.setViewportSize({ width: 390, height: 780 });
   await page.goto(`${server.url}/rig/marina-pontoon/feed`);
-  const figure = page.getByRole('button', { name: /^To spare/ }).first();
+  const figure = page.getByRole('button', { name: /^Feed margin/ }).first();
   await figure.scrollIntoViewIfNeeded();
   await figure.click();
   const sheet = page.getByRole('region', { name: 'Working' });
@@ -249,7 +249,7 @@ test('an empty page says what to do first, and calls nothing well', async ({ pag
   await expect(headline(page)).toHaveText('No machine yet: nothing asks for water.');
   await expect(page.locator('.verdict')).not.toContainText('Fed');
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Put in a machine' }).click();
+  await page.getByRole('button', { name: 'Add a machine' }).click();
   await page.getByRole('button', { name: 'Add a tank' }).click();
   await expect(page.locator('pz-folded-waterway .row')).toHaveCount(1);
   await page.getByRole('button', { name: 'Done' }).click();

@@ -2,10 +2,10 @@ import { choose, expect, expectAccessible, headline, openStation, saved, test } 
 
 test('a metering valve opened too far is too strong; the setting offered brings it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/mix`);
-  await expect(page.locator('pz-blend-drawing')).toContainText('1 % wanted');
+  await expect(page.locator('pz-blend-drawing')).toContainText('1% wanted');
   await page.getByLabel(/SH tank valve/).fill('40 %');
   await expect(headline(page)).toContainText('stronger than the');
-  const mend = page.locator('.fix', { hasText: 'cures it' }).first();
+  const mend = page.locator('.fix', { hasText: 'clears this page' }).first();
   await mend.getByRole('button').click();
   await expect(headline(page)).not.toContainText('stronger than the');
   await saved(page);
@@ -25,8 +25,8 @@ test('SH and acid in one pump are a stop with the reason; undo takes it back', a
 test('what was titrated today overrides the estimate and weakens the mix', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/liquids?of=sh`);
   await page.getByLabel(/Titrated today/).fill('6 %');
-  await expect(headline(page)).toContainText(/reaches the wall at|is at 6/);
-  await expect(page.locator('pz-liquids-station')).toContainText('6 % trade today');
+  await expect(headline(page)).toContainText(/hits the wall at|is at 6/);
+  await expect(page.locator('pz-liquids-station')).toContainText('6% trade today');
 });
 
 test('the five ways are compared, one is tried, and the rig still washes', async ({ page, server }) => {
@@ -56,7 +56,8 @@ test('a soft wash pump shows its duty, and the chemical stations are accessible'
   await expectAccessible(page);
   for (const name of ['mix', 'liquids', 'brief']) {
     await page.goto(`${server.url}/rig/crew/${name}`);
-    await expect(page.locator('pz-help .finding').first()).toBeVisible();
+    // The brief is judged by nothing.
+    if (name !== 'brief') await expect(page.locator('pz-help .finding').first()).toBeVisible();
     await expectAccessible(page);
   }
 });
@@ -66,8 +67,8 @@ test('a tank of chemicals tells its days of work; a bund too small for it is tol
   await expect(page.getByRole('heading', { name: 'Batch on board' })).toBeVisible();
   await expect(page.locator('pz-chemical-tank')).toContainText(/112.gal, 979.lb: lasts 1\.9.days of work/);
   await page.getByLabel(/Containment tray/).fill('40 gal');
-  await expect(headline(page)).toContainText('The bund under Mix tank holds 40');
-  await page.getByRole('button', { name: 'Try it: A bund of 125 gal' }).click();
+  await expect(headline(page)).toContainText('The containment tray under Mix tank holds 40');
+  await page.getByRole('button', { name: 'Try it: A containment tray of 125 gal' }).click();
   await expect(headline(page)).toContainText('Every pump is fed');
   await expect(page.getByLabel(/Containment tray/)).toHaveValue('125 gal');
   await expectAccessible(page);

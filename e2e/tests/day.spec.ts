@@ -5,7 +5,7 @@ const verdict = 'pz-day-station section.does h2';
 test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server }) => {
   await page.goto(server.url);
   await newBuild(page, 'Empty');
-  for (const step of ['Add a tank', 'Put in a machine', 'Connect a tap']) await page.getByRole('button', { name: step }).click();
+  for (const step of ['Add a tank', 'Add a machine', 'Connect a spigot']) await page.getByRole('button', { name: step }).click();
   await expect(page.locator('pz-folded-waterway .row')).toHaveCount(1);
   await openStation(page, 'Brief');
   await page.getByLabel('Build', { exact: true }).fill('Quay skid');
@@ -20,11 +20,11 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   await page.getByLabel('Poorest', { exact: true }).fill('2 gpm');
   await page.getByLabel('Best', { exact: true }).fill('7 gpm');
   await expect(page.locator(verdict).first()).toContainText(/\d.*% of days go short of water/);
-  await expect(page.locator('.sampled')).toContainText(/days sampled.*95 % sure/);
+  await expect(page.locator('.sampled')).toContainText(/days sampled.*95% interval/);
 
   // The tank that would do.
   await page.getByRole('button', { name: 'Find the right tank size' }).click();
-  const take = page.getByRole('button', { name: /^Make it \d+/ });
+  const take = page.getByRole('button', { name: /^Make it [\d,]+/ });
   await expect(take).toBeVisible({ timeout: 60_000 });
   await page.getByRole('tab', { name: 'What matters most' }).click();
   await expect(page.getByText('What moves the answer most')).toBeVisible();
@@ -33,7 +33,7 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   // What sizing called enough is judged enough, by the same days.
   const judged = page.locator('pz-day-station aside .finding').first();
   await expect(judged).toContainText('Water on all but', { timeout: 60_000 });
-  await expect(page.locator('.sampled')).toContainText(/days sampled.*95 % sure/);
+  await expect(page.locator('.sampled')).toContainText(/days sampled.*95% interval/);
   await expect(judged).toContainText(/Water on all but (1\.\d|2)\s% of days/);
 
   // Another school on the same days.
@@ -123,7 +123,7 @@ test('a minute of the day shows on the waterway, the side view and the levels; e
   const middle = String(Math.round((1000 * (box.x + box.width / 2 - field.x)) / field.width));
   await scrub.fill(middle);
   await expect(page.locator('pz-minute-panel')).toContainText(/At 8:4\d/);
-  await expect(page.locator('pz-minute-panel')).toContainText('Gun 3019');
+  await expect(page.locator('pz-minute-panel')).toContainText('Gun 3,019');
   await expect(page.locator('pz-waterway')).toContainText(/at 8:4\d/);
   await expect(page.locator('pz-waterway')).toContainText('running');
   await scrub.fill('5');
@@ -137,7 +137,7 @@ test('a minute of the day shows on the waterway, the side view and the levels; e
 
 test('many days are sampled in the background, can be stopped, and the page answers meanwhile', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/day`);
-  await expect(page.locator('.sampled')).toContainText('95 % sure');
+  await expect(page.locator('.sampled')).toContainText('95% interval');
   await page.getByRole('button', { name: 'Run 10,000 days' }).click();
   await expect(page.getByRole('progressbar', { name: 'Sampling days' })).toBeVisible();
   await page.getByLabel('Minute of the day').fill('400');
@@ -170,12 +170,12 @@ test('seasons, sites and refill places are the customer’s own; what does not r
   await expect(page.getByRole('group', { name: 'Refill place 2' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove Refill place 2' }).click();
   await page.locator('[data-block="1:1"]').click();
-  await expect(page.getByLabel('Where', { exact: true })).toHaveText('a usual standpipe');
+  await expect(page.getByLabel('Where', { exact: true })).toHaveText('a hydrant, typical');
 });
 
 test('the yard tells each build’s chance of a short day', async ({ page, server }) => {
   await page.goto(server.url);
-  await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText(/short days|no short day in \d+/, { timeout: 30_000 });
+  await expect(page.getByRole('link', { name: /Pontoon skid/ })).toContainText(/short days|of \d+ days short/, { timeout: 30_000 });
   await expectAccessible(page);
 });
 
@@ -184,7 +184,7 @@ test('day and options are accessible in light and dark, and fit a tablet', async
     await page.goto(server.url);
     await page.evaluate((t) => localStorage.setItem('pozzo.settings', JSON.stringify({ units: 'metric', theme: t })), theme);
     await page.goto(`${server.url}/rig/dairy/day`);
-    await expect(page.locator('.sampled')).toContainText('95 % sure');
+    await expect(page.locator('.sampled')).toContainText('95% interval');
     await page
       .getByRole('button', { name: 'Customize this day' })
       .or(page.getByRole('heading', { name: 'Job', exact: true }))

@@ -19,7 +19,7 @@ test('a tank dragged over the deck moves its loads; keys and typed inches too; u
   await expect(front).not.toHaveValue(before);
   await expect(tongue).not.toHaveText(load!);
   // Forward it stands in what is there, and that is told at once.
-  await expect(page.locator('pz-help')).toContainText(/stand in each other|sways|lifts the steering axle/);
+  await expect(page.locator('pz-help')).toContainText(/overlap by|can sway|lightens the tow vehicle/);
   await page.keyboard.press('Control+z');
   await expect(front).toHaveValue(before);
   await expect(tongue).toHaveText(load!);
@@ -36,9 +36,9 @@ test('a tank dragged over the deck moves its loads; keys and typed inches too; u
 
 test('from an empty deck to a judged weight: a platform, everything placed, then arranged', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/tram-depot/plan`);
-  await page.getByRole('button', { name: 'Another', exact: true }).click();
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('button', { name: 'Without a platform' }).click();
-  await expect(page.locator('pz-help')).toContainText('nothing here to judge');
+  await expect(page.locator('pz-help')).toContainText('Nothing stands on a platform yet');
   await page.getByRole('button', { name: /Open trailer, two axles, 14 × 7 ft/ }).click();
   await openStation(page, 'Weight');
   await expect(page.locator('.told[role=status]')).toContainText('Not judged');
@@ -57,7 +57,7 @@ test('from an empty deck to a judged weight: a platform, everything placed, then
 
 test('the single axle with two batch tanks is a stop; less in a tank, tried, gets it under', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/park-trailer/weight`);
-  await expect(headline(page)).toContainText('too heavy for the road');
+  await expect(headline(page)).toContainText('Overloaded');
   await page
     .locator('.fix', { hasText: /^Carry|another platform/i })
     .first()
@@ -71,7 +71,7 @@ test('gear is added, held and walked round; a still picture and the plan can be 
   await page.goto(`${server.url}/rig/tram-depot/plan`);
   await choose(page, 'What else rides along', 'Generator');
   await expect(page.getByRole('heading', { name: 'Generator', exact: true })).toBeVisible();
-  await choose(page, 'Held by', 'Straps');
+  await choose(page, 'Tie-downs', 'Straps');
   await expect(page.getByText('Has to hold')).toBeVisible();
   await page.getByRole('radio', { name: 'Walk round' }).click();
   const canvas = page.locator('pz-walk-round canvas');

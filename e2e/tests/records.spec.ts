@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from './pozzo';
+import { expect, saved, test } from './pozzo.js';
 
 /** A PNG of one pixel (ISO/IEC 15948), whole. */
 const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');

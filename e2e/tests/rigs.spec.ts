@@ -27,7 +27,7 @@ test('two tied tanks: a thin tie is told, and a wider one mends it', async ({ pa
     await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).fill('1/2 in');
     await page.locator('pz-part-fields').getByLabel('Bore', { exact: true }).blur();
   }
-  await expect(headline(page)).toContainText('still stand behind the tie');
+  await expect(headline(page)).toContainText('still in the tied tank');
   await page.locator('.fix', { hasText: 'tie line' }).first().getByRole('button').click();
   await saved(page);
 });
@@ -93,9 +93,9 @@ test('the web application is served with its cache rules', async ({ request, ser
 
 test('a jet too hard for its surface is told; the nozzle picker fits another size', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/marina-pontoon/guns`);
-  await choose(page, 'Works on', 'vehicle');
-  await expect(headline(page)).toContainText('1500 psi is usually the most');
-  await choose(page, 'Works on', 'not said');
+  await choose(page, 'Surface', 'vehicle');
+  await expect(headline(page)).toContainText('usual max is 1,500 psi');
+  await choose(page, 'Surface', 'not said');
   await expect(headline(page)).toHaveText(FED);
   await page.getByRole('group', { name: 'Nozzle sizes' }).getByRole('button', { name: '25110' }).click();
   await expect(page.getByLabel('Nozzle number', { exact: true })).toHaveValue('11');
@@ -110,8 +110,8 @@ test('a reel in the traffic, and a run too long, are told and mended', async ({ 
   await choose(page, 'Pays out at the', 'Street side');
   await expect(headline(page)).toContainText('pays out into the traffic');
   await page.locator('.fix', { hasText: 'Mount it' }).first().getByRole('button').click();
-  await page.getByLabel('Kerb to far corner', { exact: true }).fill('240 ft');
-  await expect(headline(page)).toContainText('does not reach the far corner');
+  await page.getByLabel('Curb to far corner', { exact: true }).fill('240 ft');
+  await expect(headline(page)).toContainText('can’t reach the far corner');
   await page.locator('.fix', { hasText: 'spare hose' }).getByRole('button').click();
   await expect(headline(page)).not.toContainText('does not reach');
   await saved(page);

@@ -54,7 +54,7 @@ test('history: what changed in words, a look, and the way back', async ({ page, 
   await expect(page.getByRole('heading', { name: 'History of Pontoon skid' })).toBeVisible();
   await expect(page.getByText('brief, job: 75 min → 95 min')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Look at version 1' }).click();
+  await page.getByRole('button', { name: 'Compare version 1' }).click();
   await expect(page.getByRole('region', { name: 'Version 1' })).toContainText('brief, job: 60 min → 95 min');
   await page.getByRole('button', { name: 'Restore version 1' }).click();
   await expect(headline(page)).toBeVisible();
@@ -69,7 +69,7 @@ test('a deleted build is found among the deleted and brought back; a backup is m
   await page.getByRole('button', { name: 'Workshop' }).click();
   await page.getByRole('menuitem', { name: 'Deleted builds' }).click();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Bring back Stone truck' }).click();
+  await page.getByRole('button', { name: 'Restore Stone truck' }).click();
   await expect(page.getByText('No build has been deleted.')).toBeVisible();
   await page.getByRole('link', { name: 'To the yard', exact: true }).click();
   await expect(page.getByRole('link', { name: /Stone truck/ })).toBeVisible();
@@ -98,7 +98,7 @@ test('a build deleted in another tab while it is edited can be brought back with
   await other.getByRole('menuitem', { name: 'Delete' }).click();
   await page.getByLabel('Customer').fill('Still wanted');
   await expect(page.getByText('This build was deleted elsewhere.')).toBeVisible();
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Restore it' }).click();
   await saved(page);
   await other.reload();
   await expect(other.getByRole('link', { name: /Stone truck/ })).toContainText('Still wanted');

@@ -3,7 +3,14 @@ import { assumption, SUCTION } from './entry.js';
 export const FILL_ASSUMPTIONS = [
   assumption('summer-water', 'Warmest water the rig will meet', 'temperature', '86 °F', 'estimate', 'A dark tank in the sun; set it for your climate.'),
   assumption('winter-water', 'Coldest tap water the rig will meet', 'temperature', '41 °F', 'estimate', 'Ground water under frost; set it for your climate.'),
-  assumption('poor-spigot', 'Flow of a poor site, against a typical one', 'ratio', '50 %', 'common-practice', '‹Spigots› differ from 2 to 7 gpm between houses.'),
+  assumption(
+    'poor-spigot',
+    'Flow of a poor site, against a typical one',
+    'ratio',
+    '50 %',
+    'common-practice',
+    '‹Spigots› differ from 2 to 7 gpm between houses.',
+  ),
   assumption(
     'good-spigot',
     'Flow of a good site, against a typical one',

@@ -9,6 +9,8 @@ const term = (us: Term['us'] | string, gb: Term['gb'] | string): Term => ({ us: 
 export const TERMS: readonly Term[] = [
   term('gas', 'petrol'),
   term('gasoline', 'petrol'),
+  term('off the gas', 'off the accelerator'),
+  term('ER', 'A&E'),
   term('curb', 'kerb'),
   term(['tire', 'tires'], ['tyre', 'tyres']),
   term(['spigot', 'spigots'], ['outside tap', 'outside taps']),
@@ -47,6 +49,5 @@ export const TERMS: readonly Term[] = [
   term(['fiber', 'fibers'], ['fibre', 'fibres']),
   term('odor', 'odour'),
   term('neutralize', 'neutralise'),
-  term('licensed', 'licensed'),
   term(['quote', 'quotes'], ['quotation', 'quotations']),
 ];

@@ -66,8 +66,7 @@ export function wiringProblems(rig: Rig): Problem[] {
       else seen.set(thing.id, path);
     });
 
-  for (const kind of Object.values(THINGS) as readonly ThingKind[])
-    for (const reference of kind.refers) out.push(...strayNames(rig, kind.list, reference));
+  for (const kind of Object.values(THINGS) as readonly ThingKind[]) for (const reference of kind.refers) out.push(...strayNames(rig, kind.list, reference));
 
   rig.reels.forEach((reel, i) => {
     if (!(reel.core < reel.flange))
@@ -123,7 +122,12 @@ export function wiringProblems(rig: Rig): Problem[] {
     const taps = line.taps ?? [];
     if (taps.length && !(line.role === 'fill' && line.from.at === 'spigot' && line.to.at === 'tank'))
       out.push(
-        problem('end', `lines.${i}.taps`, '‹spigot› to tank', `A hand hose stands on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`),
+        problem(
+          'end',
+          `lines.${i}.taps`,
+          '‹spigot› to tank',
+          `A hand hose stands on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`,
+        ),
       );
     taps.forEach((t, k) => {
       if (taps.findIndex((x) => x.id === t.id) < k)

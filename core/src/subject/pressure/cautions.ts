@@ -10,6 +10,6 @@ export const pressureCautions = (rig: Rig): readonly Caution[] => [
   }),
   ...when(rig.outlets.length > 0, {
     station: 'guns',
-    text: 'A jet goes through skin and gloves. Never point a gun at anyone or feel for leaks by hand. Any injection wound: ER at once, even if it looks small. Say “high-pressure injection.”',
+    text: 'A jet goes through skin and gloves. Never point a gun at anyone or feel for leaks by hand. Any injection wound: ‹ER› at once, even if it looks small. Say “high-pressure injection.”',
   }),
 ];

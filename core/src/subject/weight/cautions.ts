@@ -10,6 +10,6 @@ export const weightCautions = (rig: Rig): readonly Caution[] => [
   }),
   ...when(rig.platform?.kind === 'trailer', {
     station: 'weight',
-    text: 'Coupling locked, chains crossed, breakaway cable on, brakes and lights tried before each drive. If it sways: off the gas, hold the wheel straight, stay off the vehicle brake; apply the trailer brake by hand if you have one.',
+    text: 'Coupling locked, chains crossed, breakaway cable on, brakes and lights tried before each drive. If it sways: ‹off the gas›, hold the wheel straight, stay off the vehicle brake; apply the trailer brake by hand if you have one.',
   }),
 ];

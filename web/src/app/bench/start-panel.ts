@@ -6,8 +6,8 @@ import { spell } from '@pozzo/core/page';
 
 const WORDS: Readonly<Record<StartStep, { readonly name: string; readonly about: string }>> = {
   tank: { name: 'Add a tank', about: spell('Covers for a weak ‹spigot›.') },
-  machine: { name: 'Put in a machine', about: 'A washer with its hose, gun and return.' },
-  tap: { name: 'Connect a tap', about: spell('What the customer’s ‹spigot› brings.') },
+  machine: { name: 'Add a machine', about: 'A washer with its hose, gun and return.' },
+  tap: { name: spell('Connect ‹a spigot›'), about: spell('What the customer’s ‹spigot› brings.') },
 };
 
 /** An empty page becomes a rig in three steps, in any order; gone once all are taken, or when it is sent away. */
@@ -77,7 +77,7 @@ export class StartPanel {
   private readonly begun = signal(false);
   protected readonly steps = computed(() => {
     const d = this.rig.document();
-    return START_STEPS.map((id, i) => ({ id, n: i + 1, done: !!d && hasStep(d, id), verb: id === 'tap' ? 'Connect' : 'Put in', ...WORDS[id] }));
+    return START_STEPS.map((id, i) => ({ id, n: i + 1, done: !!d && hasStep(d, id), verb: id === 'tap' ? 'Connect' : 'Add', ...WORDS[id] }));
   });
   protected readonly works = computed(() => {
     const d = this.rig.document();

@@ -12,7 +12,7 @@ const MOST_SHOWN = 40;
   selector: 'pz-conflict',
   imports: [MatButtonModule],
   template: `
-    <section role="alertdialog" aria-label="Saved elsewhere too">
+    <section role="alertdialog" aria-label="Conflict: also saved elsewhere">
       <h2>This {{ word() }} was saved elsewhere while you worked on it.</h2>
       <p>Pick which to keep. The other save stays in History; yours is only in this browser until you pick.</p>
       <table>

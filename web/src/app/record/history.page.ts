@@ -62,7 +62,7 @@ const MOST_TOLD = 60;
                 @if (r.version === newest()) {
                   <span class="quiet now">Current</span>
                 } @else {
-                  <button mat-stroked-button type="button" [attr.aria-label]="'Look at version ' + r.version" (click)="look(r)">Compare</button>
+                  <button mat-stroked-button type="button" [attr.aria-label]="'Compare version ' + r.version" (click)="look(r)">Compare</button>
                   <button mat-stroked-button type="button" [disabled]="busy()" [attr.aria-label]="'Restore version ' + r.version" (click)="takeBack(r)">
                     Restore
                   </button>

@@ -52,7 +52,7 @@ test('the workshop is spoken of as one, a logo by its size', () => {
 });
 test('deleted elsewhere, refused and kept nowhere are said, each with what can be done', async () => {
   const s = open({ document: pontoonRig(), save: 'deleted' });
-  await s.press('Bring it back');
+  await s.press('Restore it');
   await s.press('Keep it as a new build');
   expect(s.asked).toEqual(['back', 'new']);
   TestBed.resetTestingModule();

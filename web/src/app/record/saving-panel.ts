@@ -27,7 +27,7 @@ const NOT_KEPT: Readonly<Record<NotKept | 'refused', string>> = {
     @if (state().save === 'deleted') {
       <div class="bad gone" role="alert">
         <span>This {{ word() }} was deleted elsewhere. Your edits are kept here.</span>
-        <button mat-flat-button type="button" (click)="of().bringBack()">Bring it back</button>
+        <button mat-flat-button type="button" (click)="of().bringBack()">Restore it</button>
         <button mat-stroked-button type="button" (click)="of().keepAsNew()">Keep it as a new {{ word() }}</button>
       </div>
     }

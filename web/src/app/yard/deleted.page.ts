@@ -38,7 +38,7 @@ const PAGE = 50;
           <ng-container matColumnDef="act">
             <th mat-header-cell *matHeaderCellDef><span class="unseen">What to do</span></th>
             <td mat-cell *matCellDef="let b">
-              <button mat-stroked-button type="button" [attr.aria-label]="'Bring back ' + b.name" (click)="bringBack(b)">Bring back</button>
+              <button mat-stroked-button type="button" [attr.aria-label]="'Restore ' + b.name" (click)="bringBack(b)">Restore</button>
             </td>
           </ng-container>
           <tr mat-header-row *matHeaderRowDef="columns"></tr>

@@ -186,11 +186,11 @@ export class FeedStation {
   }
   protected addHeader(): void {
     const id = this.chosen.item()!.id;
-    this.rig.edit('Put in a header', (d) => void newHeader(d, id));
+    this.rig.edit('Add a manifold', (d) => void newHeader(d, id));
   }
   protected addBooster(): void {
     const id = this.chosen.item()!.id;
-    this.rig.edit('Put in a booster', (d) => boost(d, id));
+    this.rig.edit('Add a booster pump', (d) => boost(d, id));
   }
   protected dropBooster(index: number): void {
     const booster = this.rig.document()!.boosters[index];

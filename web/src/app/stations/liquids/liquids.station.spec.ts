@@ -34,7 +34,7 @@ describe('the liquids station', () => {
   test('a transfer pump moves stock from tank to tank, tells how long it takes, and goes again', async () => {
     const s = open();
     expect(s.text()).toContain('Pouring by hand.');
-    await s.press('Put in a transfer pump');
+    await s.press('Add a transfer pump');
     const [r] = s.rig.assessment().chemical.transfers;
     const d = s.rig.document();
     const name = (id: string): string => d.tanks.find((t) => t.id === id)!.name;

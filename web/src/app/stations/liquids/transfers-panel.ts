@@ -44,7 +44,7 @@ import { RigStore } from '../../state/rig-store';
       <div class="new">
         <pz-select label="Pump out of" [options]="names()" [value]="from()" (choose)="wantedFrom.set($event)" />
         <pz-select label="into" [options]="names()" [value]="into()" (choose)="wantedInto.set($event)" />
-        <button type="button" mat-stroked-button class="small" (click)="add()" [disabled]="from() === into()">Put in a transfer pump</button>
+        <button type="button" mat-stroked-button class="small" (click)="add()" [disabled]="from() === into()">Add a transfer pump</button>
       </div>
     }
   `,
@@ -134,7 +134,7 @@ export class TransfersPanel {
 
   protected add(): void {
     const [from, into] = [this.from(), this.into()];
-    if (from !== undefined && into !== undefined) this.rig.edit('Put in a transfer pump', (d) => void addTransfer(d, from, into));
+    if (from !== undefined && into !== undefined) this.rig.edit('Add a transfer pump', (d) => void addTransfer(d, from, into));
   }
   protected remove(pumpId: string): void {
     this.rig.edit('Remove a transfer pump', (d) => removeTransfer(d, pumpId));
