@@ -357,7 +357,7 @@ describe('pozzo power', () => {
     const lines = run(['power', of('tied-tanks'), '--wires'])
       .stdout.trim()
       .split('\r\n');
-    expect(lines[0]).toBe('From,To,AWG,mm2,Colour,One way,Fuse,Switch,Cable');
+    expect(lines[0]).toBe('From,To,AWG,mm2,Color,One way,Fuse,Switch,Cable');
     expect(lines.find((l) => l.includes('12 V pump'))).toMatch(/^Fuse panel,12 V pump,6,13\.3,blue,[\d.]+ ft,40 A,In the box at the rear,as typed$/);
     const shady = run(['power', of('tied-tanks', (d) => void (d.wires![1].colour = '=1+1, "red"')), '--wires']).stdout;
     expect(shady).toContain('"\'=1+1, ""red"""');

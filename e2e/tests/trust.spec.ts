@@ -124,7 +124,7 @@ test('a browser that cannot keep anything opens, says so loudly while it matters
   await server.kill('SIGKILL');
   await page.getByLabel('Customer').fill('Nowhere');
   await expect(page.locator('header .save')).toHaveText('Not saved: keep this tab open');
-  await expect(page.getByText('do not close this page')).toBeVisible();
+  await expect(page.getByText('Keep this page open')).toBeVisible();
   await server.start();
   await saved(page);
 });

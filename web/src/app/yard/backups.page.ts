@@ -50,7 +50,7 @@ import { Api, asApiError } from '../state/api';
           <ng-container matColumnDef="act">
             <th mat-header-cell *matHeaderCellDef><span class="unseen">What to do</span></th>
             <td mat-cell *matCellDef="let b">
-              <a mat-stroked-button [href]="'/api/v1/backups/' + b.name" download [attr.aria-label]="'Take away ' + b.name">Download</a>
+              <a mat-stroked-button [href]="'/api/v1/backups/' + b.name" download [attr.aria-label]="'Download ' + b.name">Download</a>
             </td>
           </ng-container>
           <tr mat-header-row *matHeaderRowDef="columns"></tr>
