@@ -1,3 +1,3 @@
 export { type Locale, localeFor, localeOfHeader, LOCALES, readerLocale, setReaderLocale } from './locale.js';
-export { isTerm, spell } from './spell.js';
+export { spell } from './spell.js';
 export { TERMS } from './terms.js';

@@ -28,6 +28,3 @@ export function spell(text: string, locale: Locale = readerLocale()): string {
     return `${/^A/.test(article) ? a[0].toUpperCase() + a.slice(1) : a} ${word}`;
   });
 }
-
-/** Whether a term of this name is on the list. */
-export const isTerm = (name: string): boolean => BY_NAME.has(name.toLowerCase().replace(/^an? /, ''));

@@ -6,7 +6,6 @@ export {
   MOST_ADDRESS_LINES,
   MOST_LOGO_BYTES,
   MOST_LOGO_PX,
-  MOST_TERMS,
   readWorkshop,
   WorkshopSchema,
   type ReadWorkshop,

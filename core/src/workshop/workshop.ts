@@ -10,7 +10,6 @@ import { WORKSHOP_FORMAT, WORKSHOP_VERSION } from './version.js';
 export const MOST_LOGO_BYTES = 200_000;
 export const MOST_LOGO_PX = 4000;
 export const MOST_ADDRESS_LINES = 8;
-export const MOST_TERMS = 4000;
 
 const DATA_URL = /^data:(image\/(?:png|jpeg));base64,([A-Za-z0-9+/]+={0,2})$/;
 const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';

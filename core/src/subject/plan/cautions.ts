@@ -9,7 +9,7 @@ export const planCautions = (rig: Rig): readonly Caution[] => [
     { station: 'plan', text: 'Lift heavy things with a hoist, tanks empty. Stand on the deck only when it is chocked and hitched, or on stands.' },
     {
       station: 'plan',
-      text: 'Bolt through the frame or backing plates, never boards alone. Check tie-downs before every drive; replace weathered ones.',
+      text: 'Bolt through the frame or backing plates, never boards alone. Check ‹tie-downs› before every drive; replace weathered ones.',
     },
     {
       station: 'plan',

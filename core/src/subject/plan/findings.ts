@@ -368,13 +368,13 @@ function fuelApart(rig: Rig, t: Standing & { box: Box }, placed: readonly (Stand
 function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
   if (own.massKg < values['hold-from'] || t.kind === 'manifold' || t.kind === 'mix') return;
   const mass = { value: own.massKg, dimension: 'mass' as const };
-  if (!own.held) tell('not-held', 'tight', t, message('No tie-down set for {t} ({m} full).', { t: t.name, m: mass }));
+  if (!own.held) tell('not-held', 'tight', t, message('No ‹tie-down› set for {t} ({m} full).', { t: t.name, m: mass }));
   else if (own.held.value < own.heldWantedN * 0.999)
     tell(
       'held-weak',
       'stop',
       t,
-      message('{t}’s tie-downs hold {has}; hard braking needs {want} ({m}).', {
+      message('{t}’s ‹tie-downs› hold {has}; hard braking needs {want} ({m}).', {
         t: t.name,
         has: { value: own.held.value, dimension: 'force' },
         want: { value: own.heldWantedN, dimension: 'force' },

@@ -23,7 +23,7 @@ import {
 import { doneOf, HeavyClient, type Progress } from '../workers/heavy-client';
 import { sampleInRounds } from '../workers/sample-days';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
-import { DayActions, dayFeature, type WorkName } from './day.feature';
+import { CHANGES, DayActions, dayFeature, type WorkName } from './day.feature';
 import { openBuild } from './record.feature';
 
 /** Days for each end of what varies: they are held against each other only. */
@@ -150,7 +150,7 @@ export const size = createEffect(
         return merge(
           work('sizing', actions, () => report('sizing', heavy.run('sizing', { document, most, seed: DAY_SEED }))),
           work('swings', actions, () => report('swings', heavy.run('swings', { document, days: SWUNG, seed: DAY_SEED }))),
-        );
+        ).pipe(takeUntil(actions.pipe(ofType(...CHANGES))));
       }),
     ),
   { functional: true },

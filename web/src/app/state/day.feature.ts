@@ -39,6 +39,9 @@ export interface DayState {
   readonly comparison: Work<Comparison>;
 }
 
+/** What makes the open build another one. */
+export const CHANGES = [DocumentActions.edited, DocumentActions.undo, DocumentActions.redo, DocumentActions.takeTheirs] as const;
+
 const initial: DayState = {
   usual: null,
   made: null,
@@ -93,10 +96,9 @@ export const dayFeature = createFeature({
       weighed: weight,
       made,
       minute: s.minute === null || !day ? null : Math.min(s.minute, day.lengthS),
-      // Sizes and swings speak of the rig as it was.
-      sizing: s.sizing.state === 'done' ? idle : s.sizing,
-      swings: s.swings.state === 'done' ? idle : s.swings,
     })),
+    // Sizes and swings speak of the rig as it was.
+    on(...CHANGES, (s): DayState => ({ ...s, sizing: idle, swings: idle })),
     on(DayActions.look, (s, { minute }): DayState => ({ ...s, minute })),
     on(DayActions.begun, (s, { work }): DayState => set(s, work, { state: 'working', share: 0, error: null })),
     on(DayActions.sampleMore, (s, { days }): DayState => ({ ...s, most: Math.max(s.most, days) })),

@@ -40,11 +40,13 @@ describe('work on the day as state', () => {
     expect(s.most).toBe(10_000);
     expect(reduce(s, DocumentActions.open({ id: 'x' })).most).toBe(2000);
   });
-  test('a new day takes back sizes that spoke of the old one, and keeps the minute within it', () => {
+  test('a new day keeps the minute within it, and the sizes, however quickly they came; a changed rig takes them back', () => {
     let s = reduce(initial, DayActions.done({ work: 'sizing', value: null }));
     s = reduce(s, DayActions.look({ minute: 9000 }));
     s = reduce(s, DayActions.worked({ day: { lengthS: 5000 } as never, weight: null, made: null }));
-    expect(s).toMatchObject({ minute: 5000, sizing: { state: 'idle' } });
+    expect(s).toMatchObject({ minute: 5000, sizing: { state: 'done' } });
+    expect(reduce(s, DocumentActions.undo()).sizing.state).toBe('idle');
+    expect(reduce(reduce(s, DayActions.begun({ work: 'sizing' })), DocumentActions.takeTheirs()).sizing.state).toBe('idle');
     expect(reduce(s, DayActions.leave()).minute).toBeNull();
     expect(reduce(s, DocumentActions.open({ id: 'x' }))).toEqual(initial);
   });
@@ -155,6 +157,16 @@ describe('effects', () => {
     ]);
     actions.next(DayActions.cancel({ work: 'swings' }));
     expect(heard).toHaveLength(3);
+  });
+  test('what is sized while the rig is changed is of a rig that was: it stops, and says nothing more', () => {
+    const sizes = new Subject<unknown>();
+    const actions = setUp(pontoonRig(), (kind) => (kind === 'sizing' ? sizes : NEVER));
+    const heard: Action[] = [];
+    TestBed.runInInjectionContext(() => size()).subscribe((a) => heard.push(a));
+    actions.next(DayActions.size());
+    actions.next(DocumentActions.undo());
+    sizes.next({ state: 'done', value: null });
+    expect(heard.map((a) => a.type)).not.toContain(DayActions.done.type);
   });
   test('sizes and options are judged by up to as many days as the rig is, and the rig by all of those asked for', () => {
     const asked: object[] = [];

@@ -346,13 +346,12 @@ export class ElectricsStation {
       .filter((x) => x.cause === 'battery' || x.cause === 'air')
       .map((x) => `On the usual day ${x.name} ${x.cause === 'air' ? 'is short of air' : 'is flat'} at ${clockWords(day!.startsS + x.atS)}.`);
   });
-  protected readonly calm = computed(() =>
-    this.flat().length
-      ? 'Cables and fuses carry their loads. Starter cables are unfused.'
-      : this.day.usual()
-        ? 'Every load has a cable and a fuse that carry it, and what drives it lasts the usual day.'
-        : 'Cables and fuses carry their loads. Starter cables are unfused.',
-  );
+  /** What was judged of what is there; that it lasts the day only where the day was worked. */
+  protected readonly calm = computed(() => {
+    const starters = this.answers()?.circuits.some((c) => c.part === 'starter') ? ' Starter cables are unfused.' : '';
+    const lasts = this.day.usual() && !this.flat().length ? ' What drives them lasts the usual day.' : '';
+    return `Cables and fuses carry their loads.${starters}${lasts}`;
+  });
   protected readonly chart = computed<ChartOption | undefined>(() => {
     const day = this.day.usual();
     const trace = day?.trace;

@@ -141,7 +141,7 @@ export class FillStation {
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
     const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}% of the loss.` : '';
     const gain = r.wider ? ` A ${formatInches(r.wider.boreM)} hose would bring ${q(r.wider.flowM3s)}.` : '';
-    return spell(`The tank gets ${q(r.arrives.value)} of the ‹spigot›’s ${q(r.spigotFlow.value)}.${cost}${gain}`);
+    return `${spell(`The tank gets ${q(r.arrives.value)} of the ‹spigot›’s ${q(r.spigotFlow.value)}.`)}${cost}${gain}`;
   });
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();

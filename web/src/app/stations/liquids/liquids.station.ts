@@ -161,6 +161,10 @@ export class LiquidsStation {
       series: [curve('strength', data, c.chem, { markLine: place(age / DAY, 'today', c.ink) })],
     });
   });
+  protected readonly calm = computed(() => {
+    const care = (this.rig.assessment()?.chemical.meetings ?? []).some((m) => m.verdict !== 'never');
+    return `No never-mix pair can meet here, and stock is strong enough.${care ? ' Check the Caution pairs below.' : ''}`;
+  });
   protected readonly meetings = computed(() => {
     const name = (id: string) => this.liquids().find((l) => l.id === id)?.name ?? id;
     return (this.rig.assessment()?.chemical.meetings ?? []).map((m): TableRow & { verdict: Verdict } => {
@@ -170,7 +174,7 @@ export class LiquidsStation {
         verdict: never ? (m.places.length ? 'stop' : 'tight') : 'fed',
         cells: {
           pair: `${name(m.a)} and ${name(m.b)}`,
-          reason: `${never ? 'Never' : 'With care'}: ${spell(m.reason)}.`,
+          reason: `${never ? 'Never' : 'Caution'}: ${spell(m.reason)}.`,
           where: m.places.length ? `can meet in ${m.places.join(', ')}` : 'no shared line found',
         },
       };

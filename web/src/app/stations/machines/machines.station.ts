@@ -79,7 +79,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
           @if (p.kind !== 'engine') {
-            <p class="quiet">What drives it is set in <a [routerLink]="['/rig', id(), 'electrics']">Electrics and air</a>.</p>
+            <p class="quiet">What drives it is set in <a [routerLink]="['/rig', id(), 'electrics']">Electrical and air</a>.</p>
           }
         } @else if (chosen.item()) {
           <pz-name [path]="path('name')" />
@@ -103,7 +103,7 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <p class="quiet">
             Its {{ chosen.item()?.drive === 'electric' ? ('‹AC power›' | spell) + ' is' : 'fuel is' }} set in
             <a [routerLink]="['/rig', id(), chosen.item()?.drive === 'electric' ? 'electrics' : 'fuel']">{{
-              chosen.item()?.drive === 'electric' ? 'Electrics and air' : 'Fuel and heat'
+              chosen.item()?.drive === 'electric' ? 'Electrical and air' : 'Fuel and heat'
             }}</a>.
           </p>
         }

@@ -113,7 +113,7 @@ export class MixStation {
         id: l.id,
         title:
           l.to.at === 'mix'
-            ? spell(`Line from ${doc.tanks.find((t) => t.id === l.from.id)?.name ?? 'the ‹spigot›'}`)
+            ? `Line from ${doc.tanks.find((t) => t.id === l.from.id)?.name ?? spell('the ‹spigot›')}`
             : l.to.at === 'soft-pump'
               ? 'Line into the pump'
               : 'Hose to the gun',

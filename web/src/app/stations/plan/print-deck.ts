@@ -17,23 +17,21 @@ export function deckSheet(rig: Rig, weight: AsTold<WeightResult> | undefined, le
   const ratings = rig.platform
     ? `<tr>${cell('Made for')}${cell(mass(rig.platform.gvwr))}${rig.platform.axles.map((a) => cell(mass(a.rating))).join('')}${trailer ? cell(rig.platform.coupling ? mass(rig.platform.coupling.rating) : '') : ''}${cell('')}</tr>`
     : '';
-  return spell(
-    `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
-      weight
-        ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${
-            weight.judged
-              ? ''
-              : cell(
-                  `Not placed, and not counted: ${standingOn(rig)
-                    .filter((t) => weight.unplaced.includes(t.id))
-                    .map((t) => t.name)
-                    .join(', ')}.`,
-                  'p',
-                )
-          }`
-        : ''
-    }<p>Reckoned from ‹catalog› masses, which are estimates: weigh it before it goes on the road. Local road rules decide.</p></section>`,
-  );
+  return `<section class="paper"><h1>${cell(rig.name, 'span')}</h1>${svgOf(drawing, 25)}${
+    weight
+      ? `<table><thead><tr>${heads.map((h) => cell(h, 'th')).join('')}</tr></thead><tbody>${ratings}${rows.join('')}</tbody></table>${
+          weight.judged
+            ? ''
+            : cell(
+                `Not placed, and not counted: ${standingOn(rig)
+                  .filter((t) => weight.unplaced.includes(t.id))
+                  .map((t) => t.name)
+                  .join(', ')}.`,
+                'p',
+              )
+        }`
+      : ''
+  }<p>${spell('Weights are from the ‹catalog› and are estimates: weigh the rig before it goes on the road. Local road rules decide.')}</p></section>`;
 }
 
 /** Prints the sheet and nothing else of the page. */
