@@ -117,6 +117,7 @@ test('by keyboard alone: from an empty page to a rig whose tank is sized', async
   await page.keyboard.press('Tab');
   await press('Skip to content', 2);
   await press(/^\+?\s*Empty/, 6);
+  await page.waitForURL('**/rig/**');
   for (const step of ['Add a tank', 'Add a machine', 'Connect a spigot']) {
     await expect(page.getByRole('button', { name: step })).toBeVisible();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

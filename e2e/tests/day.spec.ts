@@ -34,7 +34,7 @@ test('sizing a rig in ten minutes, as the guide tells it', async ({ page, server
   const judged = page.locator('pz-day-station aside .finding').first();
   await expect(judged).toContainText('Water on all but', { timeout: 60_000 });
   await expect(page.locator('.sampled')).toContainText(/days sampled.*95% interval/);
-  await expect(judged).toContainText(/Water on all but (1\.\d|2)\s% of days/);
+  await expect(judged).toContainText(/Water on all but (1\.\d|2)% of days/);
 
   // Another school on the same days.
   await openStation(page, 'Options');

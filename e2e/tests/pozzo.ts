@@ -80,6 +80,7 @@ export async function openStation(page: Page, name: string): Promise<void> {
 export async function newBuild(page: Page, title: string): Promise<void> {
   await page.getByRole('link', { name: 'New build' }).click();
   await page.getByRole('button', { name: new RegExp(`^${title}`) }).click();
+  await page.waitForURL('**/rig/**');
 }
 export const headline = (page: Page) => page.locator('.verdict .told');
 

@@ -137,6 +137,21 @@ describe('builds', () => {
     expect((await request(app).get('/api/v1/builds/nobody/network.inp')).status).toBe(404);
   });
 
+  test('a refusal is spelled for its reader, the document beside it is not', async () => {
+    const bad = { ...named('‹gas› rig'), spigots: [{ ...named('x').spigots[0], readings: [] }] };
+    const refused = (language: string) => request(app).post('/api/v1/builds').set('Accept-Language', language).send({ document: bad });
+    const [us, gb] = [(await refused('en-US')).body, (await refused('en-GB,en;q=0.8')).body];
+    expect(us.error.message).toBe('A spigot needs one timed bucket at least.');
+    expect(gb.error.message).toBe('An outside tap needs one timed bucket at least.');
+    expect(gb.problems[0].message).toBe(gb.error.message);
+    await add('spelled', named('‹gas› rig'));
+    const stale = await request(app)
+      .put('/api/v1/builds/spelled')
+      .set('Accept-Language', 'en-GB')
+      .send({ version: 9, document: named('‹gas› rig') });
+    expect(stale.body.current.document.name).toBe('‹gas› rig');
+  });
+
   test('the demo fills an empty yard only', async () => {
     expect(await seedDemo(yard.yard)).toBe(0);
     const empty = await openYard();

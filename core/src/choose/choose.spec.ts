@@ -249,16 +249,16 @@ describe('the advice', () => {
   });
   test('what is tight on the one advised is told with it', () => {
     const tight = row('two', { verdict: 'tight', headline: { template: 'Only {p} spare.', values: { p: { value: 0.05, dimension: 'ratio' } } } });
-    expect(words([row('now', { short: often }), tight])).toMatch(/Look at this first: Only 5.% spare\.$/);
+    expect(words([row('now', { short: often }), tight])).toMatch(/Look at this first: Only 5% spare\.$/);
     expect(words([row('now', { short: often }), row('two')])).not.toContain('Look at this first');
   });
   test('what keeps within the days but is starved is named so: never "nothing here does"', () => {
     const starved = row('carry', { verdict: 'starved' });
     expect(words([row('now', { short: often, verdict: 'tight', byDays: true }), starved])).toBe(
-      '“carry” keeps within 2\u00a0% of days, but it is starved; of the others “now” comes closest, short of water on 30\u00a0%.',
+      '“carry” keeps within 2% of days, but it is starved; of the others “now” comes closest, short of water on 30%.',
     );
-    expect(words([row('now', { short: often, verdict: 'starved', byDays: true }), starved])).toMatch(/^“carry” keeps within 2.% of days, but it is starved\./);
-    expect(words([row('now', { short: often }), row('b', { short: often })])).toMatch(/^Nothing here keeps within 2.% of days\. “now” comes closest/);
+    expect(words([row('now', { short: often, verdict: 'starved', byDays: true }), starved])).toMatch(/^“carry” keeps within 2% of days, but it is starved\./);
+    expect(words([row('now', { short: often }), row('b', { short: often })])).toMatch(/^Nothing here keeps within 2% of days\. “now” comes closest/);
   });
   test('danger is never advised, starvation only when nothing else is there', () => {
     expect(adviceOn([row('now', { verdict: 'stop' }), row('b', { price: 900 })], 0.02)!.id).toBe('b');

@@ -19,12 +19,10 @@ export const DECK_THINGS = [
   'receiver',
   'burner',
 ] as const satisfies readonly DeckThing[];
-/** A kind that stands and is forgotten above does not compile. */
-const isWhole: Exclude<DeckThing, (typeof DECK_THINGS)[number]> extends never ? true : false = true;
-
-/** Their lists. */
-export const PLACED_LISTS = isWhole && DECK_THINGS.map((k) => THINGS[k].list);
 export type PlacedList = (typeof THINGS)[DeckThing]['list'];
+type Forgotten = Exclude<DeckThing, (typeof DECK_THINGS)[number]>;
+/** Their lists. Where a kind that stands is forgotten above, this does not compile. */
+export const PLACED_LISTS: Forgotten extends never ? readonly PlacedList[] : never = DECK_THINGS.map((k) => THINGS[k].list);
 
 /** Everything on a rig that stands somewhere, by id. */
 export const placeable = (rig: object): readonly string[] =>

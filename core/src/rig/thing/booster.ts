@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { ON_DECK, type ThingKind } from './kind.js';
 
 /** A centrifugal pump before the washers. */
 export const booster = v.strictObject({
@@ -21,11 +21,7 @@ export const BOOSTER = {
   refers: [],
   burns: false,
   draws: true,
-  stands: true,
-  served: false,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...ON_DECK,
 } as const satisfies ThingKind;
 
 export type Booster = v.InferOutput<typeof booster>;

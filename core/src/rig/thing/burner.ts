@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { FUEL_KINDS } from '../../fuel/index.js';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { SERVED, type ThingKind } from './kind.js';
 
 /** A burner and its coil behind a washer. */
 export const burner = v.strictObject({
@@ -35,11 +35,7 @@ export const BURNER = {
   ],
   burns: true,
   draws: true,
-  stands: true,
-  served: true,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...SERVED,
 } as const satisfies ThingKind;
 
 export type Burner = v.InferOutput<typeof burner>;

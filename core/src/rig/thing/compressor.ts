@@ -3,7 +3,7 @@ import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { engine } from './engine.js';
 import { type Drive, DRIVES, isEngine } from './machine.js';
-import type { ThingKind } from './kind.js';
+import { STARTED, type ThingKind } from './kind.js';
 
 /** A piston compressor for air-operated pumps. */
 export const compressor = v.strictObject({
@@ -27,11 +27,7 @@ export const COMPRESSOR = {
   refers: [],
   burns: (c: { readonly drive?: Drive | undefined }) => isEngine(c.drive),
   draws: false,
-  stands: true,
-  served: true,
-  started: true,
-  melts: false,
-  holdsFuel: false,
+  ...STARTED,
 } as const satisfies ThingKind;
 
 export type Compressor = v.InferOutput<typeof compressor>;

@@ -59,5 +59,9 @@ export interface ThingKind extends OnDeck {
 
 /** Of what has no place on the deck. */
 export const NO_PLACE = { stands: false, served: false, started: false, melts: false, holdsFuel: false } as const satisfies OnDeck;
+/** Of what stands there and nobody has to get at; of what a hand has to; of what is started by hand. */
+export const ON_DECK = { ...NO_PLACE, stands: true } as const satisfies OnDeck;
+export const SERVED = { ...ON_DECK, served: true } as const satisfies OnDeck;
+export const STARTED = { ...SERVED, started: true } as const satisfies OnDeck;
 /** Of what names nothing, burns nothing and draws nothing. */
 export const ALONE = { refers: [], burns: false, draws: false } as const satisfies Pick<ThingKind, 'refers' | 'burns' | 'draws'>;

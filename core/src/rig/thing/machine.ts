@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { engine } from './engine.js';
-import type { ThingKind } from './kind.js';
+import { STARTED, type ThingKind } from './kind.js';
 
 /** What turns a pump: an engine of its own, a motor on the mains, or the vehicle. Left out, a petrol engine. */
 export const DRIVES = ['petrol', 'diesel', 'electric', 'vehicle'] as const;
@@ -56,11 +56,7 @@ export const MACHINE = {
   refers: [],
   burns: (m: { readonly drive?: Drive | undefined }) => isEngine(m.drive),
   draws: false,
-  stands: true,
-  served: true,
-  started: true,
-  melts: false,
-  holdsFuel: false,
+  ...STARTED,
 } as const satisfies ThingKind;
 
 export type Machine = v.InferOutput<typeof machine>;

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { height, id, name } from '../fields.js';
-import { ALONE, type ThingKind } from './kind.js';
+import { ALONE, ON_DECK, type ThingKind } from './kind.js';
 
 /** Where lines join: a header, a tee to two guns. */
 export const manifold = v.strictObject({ id, name, height });
@@ -11,11 +11,7 @@ export const MANIFOLD = {
   starts: ['fill', 'feed', 'boost', 'pressure'],
   ends: ['fill', 'feed', 'boost', 'pressure'],
   ...ALONE,
-  stands: true,
-  served: false,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...ON_DECK,
 } as const satisfies ThingKind;
 
 export type Manifold = v.InferOutput<typeof manifold>;

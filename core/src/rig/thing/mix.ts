@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { WASH_SURFACES } from '../../assumption/wash-surfaces.js';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { SERVED, type ThingKind } from './kind.js';
 
 export const MIX_WAYS = ['batch', 'draw-stick', 'proportioner', 'downstream', 'nozzle'] as const;
 /** Soap of a mix: its share of the whole, poured into the stock or on a line of its own. */
@@ -79,11 +79,7 @@ export const MIX = {
   ],
   burns: false,
   draws: true,
-  stands: true,
-  served: true,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...SERVED,
 } as const satisfies ThingKind;
 
 export type Mix = v.InferOutput<typeof mix>;

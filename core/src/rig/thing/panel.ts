@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
-import { ALONE, type ThingKind } from './kind.js';
+import { ALONE, SERVED, type ThingKind } from './kind.js';
 
 /** A fuse panel: one cable from the battery, many on to the loads. */
 export const panel = v.strictObject({ id, name });
@@ -9,11 +9,7 @@ export const PANEL = {
   list: 'panels',
   word: 'fuse panel',
   ...ALONE,
-  stands: true,
-  served: true,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...SERVED,
 } as const satisfies ThingKind;
 
 export type Panel = v.InferOutput<typeof panel>;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
-import type { ThingKind } from './kind.js';
+import { SERVED, type ThingKind } from './kind.js';
 
 /** An air receiver behind a compressor. */
 export const receiver = v.strictObject({ id, name, volume: quantity('volume', '0.1 gal', '500 gal'), compressor: id });
@@ -20,11 +20,7 @@ export const RECEIVER = {
   ],
   burns: false,
   draws: false,
-  stands: true,
-  served: true,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...SERVED,
 } as const satisfies ThingKind;
 
 export type Receiver = v.InferOutput<typeof receiver>;

@@ -3,7 +3,7 @@ import { WETTED } from '../../chemistry/compatibility.js';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { engine } from './engine.js';
-import type { ThingKind } from './kind.js';
+import { SERVED, type ThingKind } from './kind.js';
 
 /** A soft wash pump: electric, engine-driven or air-operated diaphragm. */
 export const softPump = v.strictObject({
@@ -32,11 +32,7 @@ export const SOFT_PUMP = {
   refers: [],
   burns: (p: { readonly kind: string }) => p.kind === 'engine',
   draws: true,
-  stands: true,
-  served: true,
-  started: false,
-  melts: false,
-  holdsFuel: false,
+  ...SERVED,
 } as const satisfies ThingKind;
 
 export type SoftPump = v.InferOutput<typeof softPump>;

@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, input, signal } from '@angular/core';
+import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { differences, differenceWords, type Documents, type KindName, type Revisions } from '@pozzo/core';
@@ -182,7 +182,7 @@ export class HistoryPage {
       this.which();
       this.looked.set(null);
       this.list.set([]);
-      void this.load();
+      untracked(() => void this.load());
     });
   }
 

@@ -6,7 +6,7 @@ import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature } from '../state/settings.feature';
 import { WorkshopStore } from '../state/workshop-store';
 import { render } from '../testing/render';
-import { TopBar } from './top-bar';
+import { RELOAD, TopBar } from './top-bar';
 
 function open(more: object = {}, name: string | null = 'Quay trailer', units: 'us' | 'metric' = 'us') {
   const done: string[] = [];
@@ -24,6 +24,7 @@ function open(more: object = {}, name: string | null = 'Quay trailer', units: 'u
     providers: [
       provideRouter([]),
       { provide: RigStore, useValue: rig },
+      { provide: RELOAD, useValue: () => void done.push('reload') },
       { provide: WorkshopStore, useValue: { of: { kind: 'workshop' }, document: signal(null) } },
       provideMockStore({
         selectors: [
@@ -115,6 +116,11 @@ test('units are swapped, and the label says which are shown', async () => {
   const m = open({}, 'x', 'metric');
   await m.press('Units: metric. Press to change.');
   expect(m.done).toEqual([JSON.stringify(SettingsActions.setUnits({ units: 'us' }))]);
+});
+test('whose English it is stands beside the units; another is kept, and the page loaded anew', async () => {
+  const s = open();
+  await s.press('English: American. Press to change.');
+  expect(s.done).toEqual([JSON.stringify(SettingsActions.setLocale({ locale: 'en-GB' })), 'reload']);
 });
 test('the light is chosen from a menu that marks the present one', async () => {
   const s = open();

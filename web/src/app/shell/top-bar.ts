@@ -83,7 +83,7 @@ export const RELOAD = new InjectionToken<() => void>('reload', { factory: () => 
         [attr.aria-label]="'English: ' + english() + '. Press to change.'"
         [title]="'English: ' + english()"
       >
-        {{ locale === 'en-US' ? 'en-US' : 'en-GB' }}
+        {{ locale }}
       </button>
       <a mat-icon-button class="wide" routerLink="/guide" [fragment]="chapter()" aria-label="Guide" title="Guide"
         ><span class="icon" aria-hidden="true">help_outline</span></a

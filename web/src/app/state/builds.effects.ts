@@ -3,7 +3,23 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router } from '@angular/router';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, concatMap, debounceTime, filter, from, map, merge, mergeMap, of, switchMap, takeUntil, tap, timer, withLatestFrom } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  exhaustMap,
+  filter,
+  from,
+  map,
+  merge,
+  mergeMap,
+  of,
+  switchMap,
+  takeUntil,
+  tap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
 import { Api, asApiError } from './api';
 import { BuildsActions, buildsFeature, type BuildsState, PAGE } from './builds.feature';
 import { newId } from './new-id';
@@ -66,19 +82,28 @@ export const followJudging = createEffect(
 );
 
 export const addBuild = createEffect(
-  (actions = inject(Actions), api = inject(Api), router = inject(Router), whose = useWhose()) =>
-    actions.pipe(
-      ofType(BuildsActions.add),
-      mergeMap(({ document, open }) =>
-        from(api.add('build', newId(), document, whose())).pipe(
-          concatMap(async (build) => {
-            if (open) await router.navigate(['/rig', build.id]);
-            return BuildsActions.load();
-          }),
-          catchError(failed),
-        ),
+  (actions = inject(Actions), api = inject(Api), router = inject(Router), whose = useWhose()) => {
+    const add = ({ document, open }: ReturnType<typeof BuildsActions.add>) =>
+      from(api.add('build', newId(), document, whose())).pipe(
+        concatMap(async (build) => {
+          if (open) await router.navigate(['/rig', build.id]);
+          return BuildsActions.load();
+        }),
+        catchError(failed),
+      );
+    const asked = actions.pipe(ofType(BuildsActions.add));
+    // One build is opened at a time: pressed twice, the card of a layout makes one.
+    return merge(
+      asked.pipe(
+        filter((a) => a.open),
+        exhaustMap(add),
       ),
-    ),
+      asked.pipe(
+        filter((a) => !a.open),
+        mergeMap(add),
+      ),
+    );
+  },
   { functional: true },
 );
 

@@ -118,6 +118,8 @@ describe('what is done in the yard', () => {
   test('a new build is stored, opened, and the yard looked over again', async () => {
     const stored: unknown[] = [];
     const y = workshop({ add: async (_kind: string, id: string, d: object) => (stored.push(d), { id }) });
+    // Pressed twice, it is one build.
+    y.actions.next(BuildsActions.add({ document, open: true }));
     y.actions.next(BuildsActions.add({ document, open: true }));
     await settle();
     expect(stored).toEqual([document]);

@@ -1,7 +1,7 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, untracked } from '@angular/core';
 // eslint-disable-next-line no-restricted-imports -- `ownDay` makes a day up only where no worker has
 import { type JudgedDays, momentAt, ownDay, type RigDocument, type WorkDayDocument } from '@pozzo/core';
-import { Store } from '@ngrx/store';
+import { type Action, Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
 import { openBuild } from './record.feature';
 
@@ -39,26 +39,31 @@ export class DayStore {
     return ownDay(draft);
   }
 
+  /** An effect that tells something here never follows what those that hear of it read. */
+  private tell(action: Action): void {
+    untracked(() => this.store.dispatch(action));
+  }
+
   watch(): void {
-    this.store.dispatch(DayActions.watch());
+    this.tell(DayActions.watch());
   }
   leave(): void {
-    this.store.dispatch(DayActions.leave());
+    this.tell(DayActions.leave());
   }
   look(minute: number | null): void {
-    this.store.dispatch(DayActions.look({ minute }));
+    this.tell(DayActions.look({ minute }));
   }
   /** So many days, even where fewer would be enough; from then on the rig, its sizes and its options are judged by up to as many. */
   sampleMore(days: number): void {
-    this.store.dispatch(DayActions.sampleMore({ days }));
+    this.tell(DayActions.sampleMore({ days }));
   }
   size(): void {
-    this.store.dispatch(DayActions.size());
+    this.tell(DayActions.size());
   }
   compare(): void {
-    this.store.dispatch(DayActions.compare());
+    this.tell(DayActions.compare());
   }
   cancel(work: WorkName): void {
-    this.store.dispatch(DayActions.cancel({ work }));
+    this.tell(DayActions.cancel({ work }));
   }
 }

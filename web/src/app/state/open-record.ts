@@ -1,6 +1,6 @@
-import { computed, inject, type Signal } from '@angular/core';
+import { computed, inject, type Signal, untracked } from '@angular/core';
 import type { Documents, KindName } from '@pozzo/core';
-import { Store } from '@ngrx/store';
+import { type Action, Store } from '@ngrx/store';
 import { produceWithPatches } from 'immer';
 import { SHOWN } from './kinds';
 import type { RecordOf, RecordState } from './record.feature';
@@ -39,11 +39,16 @@ export abstract class OpenRecord<K extends KindName> implements AnyRecord {
     });
   }
 
+  /** An effect that tells something here never follows what those that hear of it read. */
+  private tell(action: Action): void {
+    untracked(() => this.store.dispatch(action));
+  }
+
   open(id: string): void {
-    this.store.dispatch(this.of.actions.open({ id }));
+    this.tell(this.of.actions.open({ id }));
   }
   close(): void {
-    this.store.dispatch(this.of.actions.close());
+    this.tell(this.of.actions.close());
   }
 
   /**
@@ -57,25 +62,25 @@ export abstract class OpenRecord<K extends KindName> implements AnyRecord {
       recipe(draft as Documents[K]);
       this.mend(draft as Documents[K]);
     });
-    if (patches.length) this.store.dispatch(this.of.actions.edited({ step: { label, patches, inverse, key, at: Date.now(), ...(gesture && { gesture }) } }));
+    if (patches.length) this.tell(this.of.actions.edited({ step: { label, patches, inverse, key, at: Date.now(), ...(gesture && { gesture }) } }));
   }
   undo(): void {
-    this.store.dispatch(this.of.actions.undo());
+    this.tell(this.of.actions.undo());
   }
   redo(): void {
-    this.store.dispatch(this.of.actions.redo());
+    this.tell(this.of.actions.redo());
   }
 
   keepMine(): void {
-    this.store.dispatch(this.of.actions.keepMine());
+    this.tell(this.of.actions.keepMine());
   }
   takeTheirs(): void {
-    this.store.dispatch(this.of.actions.takeTheirs());
+    this.tell(this.of.actions.takeTheirs());
   }
   bringBack(): void {
-    this.store.dispatch(this.of.actions.bringBack());
+    this.tell(this.of.actions.bringBack());
   }
   keepAsNew(): void {
-    this.store.dispatch(this.of.actions.keepAsNew());
+    this.tell(this.of.actions.keepAsNew());
   }
 }

@@ -1,9 +1,12 @@
+import { effect, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideState, provideStore, ScannedActionsSubject } from '@ngrx/store';
 import { type BuildPage, type BuildSummary, pontoonRig, type RigDocument, type StoredBuild } from '@pozzo/core';
 import { produceWithPatches } from 'immer';
 import { AssessmentActions, assessmentFeature } from './assessment.feature';
 import { BuildsActions, buildsFeature } from './builds.feature';
 import { DocumentActions, openBuild, type BuildState, remember, type Step } from './record.feature';
-import { setAt, valueAt } from './rig-store';
+import { RigStore, setAt, valueAt } from './rig-store';
 import { keepSettings, keptSettings, SettingsActions, settingsFeature } from './settings.feature';
 
 const build: StoredBuild = { id: 'a', version: 3, document: pontoonRig(), updatedAt: '2026-01-01T10:00:00.000Z' };
@@ -239,5 +242,22 @@ describe('settings', () => {
         { units: 'us', locale: null, theme: 'light', letters: false, by: '', read: ['Goggles.'] },
       ),
     ).not.toThrow();
+  });
+});
+
+describe('the stores that views tell', () => {
+  test('a build that an effect opens is opened once, whatever those that hear of it read', () => {
+    TestBed.configureTestingModule({ providers: [provideStore(), provideState(openBuild), provideState(assessmentFeature), provideState(settingsFeature)] });
+    const rig = TestBed.inject(RigStore);
+    const why = signal('can keep');
+    let times = 0;
+    TestBed.inject(ScannedActionsSubject).subscribe((action) => {
+      if (action.type === DocumentActions.open.type) times += why() ? 1 : 0;
+    });
+    TestBed.runInInjectionContext(() => effect(() => rig.open('a')));
+    TestBed.tick();
+    why.set('keeps again');
+    TestBed.tick();
+    expect(times).toBe(1);
   });
 });

@@ -281,5 +281,8 @@ describe('sizing', () => {
     day.sizing.set({ state: 'failed', share: 0, value: null, error: 'out of memory' });
     await s.settle();
     expect(s.text()).toContain('out of memory');
+    day.sizing.set({ state: 'done', share: 1, value: null, error: null });
+    await s.settle();
+    expect(s.text()).toContain('Nothing to size: no water tank supplies');
   });
 });

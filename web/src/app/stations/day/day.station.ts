@@ -113,10 +113,12 @@ export class DayStation implements OnDestroy {
   protected readonly parts = PARTS;
   protected readonly shown = computed(() => PARTS.find((p) => p.id === this.part())?.id ?? 'board');
 
+  private readonly opened = computed(() => this.rig.state().id);
+
   constructor() {
     // A day is worked anew for each document, while this station is open.
     effect(() => {
-      if (this.rig.state().id) this.day.watch();
+      if (this.opened()) this.day.watch();
     });
   }
   ngOnDestroy(): void {

@@ -65,6 +65,8 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
           }
         </div>
       }
+    } @else if (nothing()) {
+      <p role="status">Nothing to size: no water tank supplies this day’s work.</p>
     } @else if (!busy()) {
       <p class="quiet">Runs every tank, fill hose and feed size through the same days. Takes a few seconds.</p>
     }
@@ -159,6 +161,8 @@ export class SizingPanel {
   protected readonly day = inject(DayStore);
   protected readonly busy = computed(() => (this.day.sizing().state === 'working' ? Math.max(this.day.sizing().share, 0.01) : 0));
   protected readonly problem = computed(() => this.day.sizing().error);
+  /** It was asked for, and no tank's size decides anything. */
+  protected readonly nothing = computed(() => this.day.sizing().state === 'done' && !this.day.sizing().value);
   protected readonly sizing = computed(() => (this.day.sizing().state === 'done' ? this.day.sizing().value : null));
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1], digits = 3): string {
     return formatQuantity(value, dimension, this.rig.units(), { digits });
