@@ -43,6 +43,8 @@ export interface Unit {
   readonly offset?: number;
   /** Read aloud by a screen reader. */
   readonly spoken: string;
+  /** The system whose people read it off a gauge or a shelf; none for a unit of both. */
+  readonly of: UnitSystem | undefined;
 }
 
 /** Units as SI values. */
@@ -60,12 +62,18 @@ export const HORSEPOWER = 550 * FOOT * POUND * G;
 export const POUND_HP_HOUR = POUND / (HORSEPOWER * 3600);
 const PSI = (POUND * G) / INCH ** 2;
 
+/** Units of one system alone; all others are of both, as watts, amperes and percents are. */
+const OF: Readonly<Record<UnitSystem, ReadonlySet<string>>> = {
+  us: new Set('ft|in|mi|yd|ft²|in²|gal|qt|gpm|gph|psi|inHg|°F|ft/s|ft/min|mph|lb|oz|gr|hp|BTU/h|oz/gal|lb/gal|gr/ft³|Cv|ft²/gal|lbf|cfm|fl oz'.split('|')),
+  metric: new Set('m|mm|cm|km|µm|m²|mm²|m³|L|mL|m³/s|L/min|L/h|L/s|m³/h|Pa|kPa|MPa|bar|mbar|K|°C|m/s|km/h|kg|g|t|mL/L|kg/m³|g/L|Kv|m²/L|N|kN'.split('|')),
+};
 const unit = (symbol: string, factor: number, spoken: string, also: string[] = [], offset = 0): Unit => ({
   symbol,
   factor,
   spoken,
   also,
   offset,
+  of: OF.us.has(symbol) ? 'us' : OF.metric.has(symbol) ? 'metric' : undefined,
 });
 
 /** Kv in SI: m³/s at 1 Pa, of a valve that passes 1 m³/h at 1 bar. */
@@ -220,6 +228,14 @@ export const SHOWN_UNIT: Readonly<Record<Dimension, Readonly<Record<UnitSystem, 
 export function workshopUnit(dimension: Dimension, system: UnitSystem, mostSi = Infinity): string {
   if (dimension === 'length' && mostSi <= 0.5) return system === 'us' ? 'in' : 'mm';
   return SHOWN_UNIT[dimension][system];
+}
+
+/** Read where they are typed, and offered nowhere: no gauge shows them. */
+const UNOFFERED: ReadonlySet<string> = new Set(['m³/s', 'Pa·s']);
+/** Units of a dimension that a person may be offered: those of the system first. */
+export function offeredUnits(dimension: Dimension, system: UnitSystem = 'us'): readonly Unit[] {
+  const rank = (u: Unit): number => (u.of === system ? 0 : u.of === undefined ? 1 : 2);
+  return UNITS[dimension].filter((u) => u.symbol !== '' && !UNOFFERED.has(u.symbol)).sort((a, b) => rank(a) - rank(b));
 }
 
 /** SI unit symbol of a dimension, as printed in machine-readable output. */

@@ -20,7 +20,7 @@ function digits(magnitude: number, decimals: number, locale: Locale): string {
 export interface FormatOptions {
   /** Unit symbol to print in, instead of the system's usual one. */
   readonly unit?: string;
-  /** Significant digits, 3 unless said. */
+  /** Significant digits: 3 unless said, 2 of less than one percent. */
   readonly digits?: number;
   /** Print a plus sign before positive values. */
   readonly signed?: boolean;
@@ -74,7 +74,9 @@ export function printParts(si: number, dimension: Dimension, system: UnitSystem,
   // Small sums of money show their cents whole or not at all: $10.10, not $10.1; $64.
   if (dimension === 'money' && options.digits === undefined && Math.abs(number) < 99.995 && Number.isFinite(number))
     return { value: `${number < 0 ? '−' : options.signed ? '+' : ''}${Math.abs(number).toFixed(2).replace(/\.00$/, '')}`, unit: unit.symbol };
-  return { value: formatNumber(number, options.digits ?? 3, options.signed), unit: unit.symbol };
+  // Two digits of less than one percent: no gauge and no cup shows a third.
+  const usual = unit.symbol === '%' && Math.abs(number) < 1 ? 2 : 3;
+  return { value: formatNumber(number, options.digits ?? usual, options.signed), unit: unit.symbol };
 }
 
 /** `8 gpm`, `3,380 psi`, `61%`: a figure in words for the person's unit system. */

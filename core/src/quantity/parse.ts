@@ -1,4 +1,4 @@
-import { type Dimension, dimensionOf, findUnit, toSi, UNITS, type Unit } from './dimension.js';
+import { type Dimension, dimensionOf, findUnit, offeredUnits, toSi, type Unit } from './dimension.js';
 
 /** A quantity as read: the SI value, the unit that was meant and the text exactly as typed. */
 export interface Quantity {
@@ -46,9 +46,8 @@ const fail = (code: ParseErrorCode, message: string): ParseResult => ({ ok: fals
 
 /** What a person may type for this dimension, for error sentences. */
 export function unitChoices(dimension: Dimension): string {
-  return UNITS[dimension]
+  return offeredUnits(dimension)
     .map((u) => u.symbol)
-    .filter(Boolean)
     .slice(0, 6)
     .join(', ');
 }

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
-import { type Dimension } from '../quantity/dimension.js';
+import { type Dimension, type UnitSystem } from '../quantity/dimension.js';
 import { aDimension, example, MOST_QUANTITY_TEXT, parseQuantity, type ParseErrorCode, si } from '../quantity/parse.js';
+import { shownIn } from '../quantity/shown.js';
 
 /** What a quantity in the rig document may be: kept in the schema as metadata so that a field on screen can ask. */
 export interface QuantityRule {
@@ -30,28 +31,35 @@ export function quantityRuleOf(dimension: Dimension, min: string, max: string): 
 /**
  * Reads a typed text under a rule.
  * @param bareUnit unit for a bare number (see {@link parseQuantity})
+ * @param system in whose units a bound that is broken is told; as the rule writes it unless said
  */
-export function readField(rule: QuantityRule, text: string, bareUnit?: string): { ok: true; si: number; text: string } | { ok: false; error: FieldError } {
+export function readField(
+  rule: QuantityRule,
+  text: string,
+  bareUnit?: string,
+  system?: UnitSystem,
+): { ok: true; si: number; text: string } | { ok: false; error: FieldError } {
   const read = parseQuantity(text, rule.dimension, bareUnit);
   if (!read.ok) return { ok: false, error: { code: read.error.code, bound: aDimension(rule.dimension), message: read.error.message } };
   const { minSi: min, maxSi: max } = rule;
   const slack = 1e-9 * Math.max(Math.abs(min), Math.abs(max));
+  const bound = (text: string): string => (system ? shownIn(text, rule.dimension, system).text : text);
   if (!(read.si >= min - slack))
-    return { ok: false, error: { code: 'below', bound: `≥ ${rule.min}`, message: `${read.text} is too small: at least ${rule.min}.` } };
+    return { ok: false, error: { code: 'below', bound: `≥ ${rule.min}`, message: `${read.text} is too small: at least ${bound(rule.min)}.` } };
   if (!(read.si <= max + slack))
-    return { ok: false, error: { code: 'above', bound: `≤ ${rule.max}`, message: `${read.text} is too large: at most ${rule.max}.` } };
+    return { ok: false, error: { code: 'above', bound: `≤ ${rule.max}`, message: `${read.text} is too large: at most ${bound(rule.max)}.` } };
   return { ok: true, si: read.si, text: read.text };
 }
 
 /**
  * A schema for what a person types under a rule, a bare number in its unit: gives the value in SI and the text as it is kept.
- * @param bareUnit as for {@link readField}
+ * @param bareUnit and `system` as for {@link readField}
  */
-export const typedSchema = (rule: QuantityRule, bareUnit: string) =>
+export const typedSchema = (rule: QuantityRule, bareUnit: string, system?: UnitSystem) =>
   v.pipe(
     v.string(),
     v.rawTransform<string, { readonly si: number; readonly text: string }>(({ dataset, addIssue, NEVER }) => {
-      const read = readField(rule, dataset.value, bareUnit);
+      const read = readField(rule, dataset.value, bareUnit, system);
       if (read.ok) return { si: read.si, text: read.text };
       addIssue({ message: read.error.message, expected: read.error.bound });
       return NEVER;

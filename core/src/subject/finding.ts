@@ -64,6 +64,8 @@ export interface Finding {
 
 /** A standing warning shown where work can hurt someone. */
 export interface Caution {
+  /** Names it, whatever its words become. */
+  readonly key: string;
   readonly station: Station;
   readonly text: string;
 }

@@ -7,6 +7,7 @@ export const fillCautions = (rig: Rig): readonly Caution[] => [
   ...when(
     rig.lines.some((l) => l.role === 'fill' && !l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer')),
     {
+      key: 'backflow',
       station: 'fill',
       text: 'Keep tank water out of the customer’s drinking water: use a backflow preventer, or end the inlet above the rim. Local plumbing code decides which.',
     },

@@ -7,9 +7,10 @@ export const mixCautions = (rig: Rig): readonly Caution[] => [
   ...when(
     rig.liquids.length > 0,
     {
+      key: 'plants-and-drains',
       station: 'mix',
       text: 'Wet plants before, during and after; cover what you cannot rinse; mind the wind. Keep run-off out of storm drains and ponds: local rules decide where it may go.',
     },
-    { station: 'mix', text: 'Spray from the ground where the jet reaches. Wet roofs, and ladders with a hose in hand, are how people fall.' },
+    { key: 'falls', station: 'mix', text: 'Spray from the ground where the jet reaches. Wet roofs, and ladders with a hose in hand, are how people fall.' },
   ),
 ];

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument } from '@pozzo/core';
+import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument, shelfName, type UnitSystem } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { FirstField } from '../kit/first-field';
 
@@ -23,7 +23,7 @@ import { FirstField } from '../kit/first-field';
           #box
           type="search"
           autocomplete="off"
-          placeholder="1 in ball valve, sweep, strainer…"
+          [placeholder]="metric() ? 'DN 25 ball valve, sweep, strainer…' : '1 in ball valve, sweep, strainer…'"
           (input)="words.set(box.value)"
           (keydown.enter)="take(found()[0])"
         />
@@ -35,7 +35,7 @@ import { FirstField } from '../kit/first-field';
           @for (i of g.items; track i.id) {
             <li>
               <button type="button" (click)="take(i)">
-                <span>{{ i.name }}</span><small class="quiet">{{ i.source }}</small
+                <span>{{ named(i) }}</span><small class="quiet">{{ i.source }}</small
                 ><span class="price">{{ price(i) }}</span>
               </button>
             </li>
@@ -77,16 +77,20 @@ import { FirstField } from '../kit/first-field';
 })
 export class CatalogueDialog {
   private readonly ref = inject(MatDialogRef<CatalogueDialog, PartDocument>);
+  private readonly rig = inject(RigStore);
   protected readonly words = signal('');
   protected readonly total = CATALOGUE.length;
-  protected readonly found = computed(() => findParts(this.words()));
+  protected readonly found = computed(() => findParts(this.words(), this.rig.units()));
   protected readonly groups = computed(() => {
     const out = new Map<string, CatalogueItem[]>();
     for (const i of this.found()) out.set(i.group, [...(out.get(i.group) ?? []), i]);
     return [...out].map(([name, items]) => ({ name, items }));
   });
 
-  private readonly rig = inject(RigStore);
+  protected readonly metric = computed(() => this.rig.units() === 'metric');
+  protected named({ name, part }: CatalogueItem): string {
+    return shelfName(name, part.kind, this.rig.units());
+  }
   /** Hose by the foot where lengths are in feet, by the metre elsewhere. */
   protected price({ part, price }: CatalogueItem): string {
     if (part.kind !== 'hose') return formatQuantity(price, 'money', 'us');
@@ -95,17 +99,19 @@ export class CatalogueDialog {
   }
 
   protected take(item: CatalogueItem | undefined): void {
-    if (item) this.ref.close(item.part);
+    if (item) this.ref.close({ ...item.part, name: this.named(item) });
   }
 }
 
-/** Items of the size that was typed ("1 in", "1 1/4 in"), whose name holds every other word. */
-export function findParts(words: string): CatalogueItem[] {
+/** Items of the size that was typed ("1 in", "1 1/4 in", in metric units also "19 mm", "DN 20"), whose name holds every other word. */
+export function findParts(words: string, system: UnitSystem = 'us'): CatalogueItem[] {
   const typed = words.toLowerCase();
   const size = /(\d+ \d+\/\d+|\d+\/\d+|\d+)\s*in\b/.exec(typed);
   const wanted = typed
     .replace(size?.[0] ?? '', ' ')
     .split(/\s+/)
     .filter(Boolean);
-  return CATALOGUE.filter((i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => i.name.toLowerCase().includes(w)));
+  return CATALOGUE.filter(
+    (i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => `${i.name} ${shelfName(i.name, i.part.kind, system)}`.toLowerCase().includes(w)),
+  );
 }

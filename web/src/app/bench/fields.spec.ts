@@ -123,10 +123,24 @@ describe('a quantity field', () => {
     await type('');
     expect('npshRequired' in rig.document().machines[0]).toBe(false);
   });
-  test('says the other system’s figure beside one typed in it', async () => {
+  test('shows what was typed in the other system converted, and writes nothing until something else is typed', async () => {
     rig.units.set('metric');
-    const { root } = await field('machines.0.flow');
-    expect(root.querySelector('.other')!.textContent).toBe('30.3\u00a0L/min');
+    const before = JSON.stringify(rig.document());
+    const { root, box, type, press, settle } = await field('machines.0.flow');
+    expect(box.value).toBe('30.3\u00a0L/min');
+    expect(root.querySelector('.other')!.textContent).toBe('typed 8 gpm');
+    box.focus();
+    box.dispatchEvent(new Event('blur'));
+    await press('Enter');
+    await settle();
+    expect(JSON.stringify(rig.document())).toBe(before);
+    await type('9000 L/min');
+    expect(root.querySelector('[role=alert]')!.textContent).toContain('at most 379\u00a0L/min');
+    await press('Escape');
+    expect(box.value).toBe('30.3\u00a0L/min');
+    // A bare number is in the unit that is seen.
+    await type('32');
+    expect(rig.document().machines[0].flow).toBe('32 L/min');
   });
 });
 

@@ -83,7 +83,7 @@ import { SpellPipe } from '../kit/spell.pipe';
         <mat-expansion-panel-header collapsedHeight="34px" expandedHeight="34px">
           <mat-panel-title><strong>Safety</strong></mat-panel-title>
         </mat-expansion-panel-header>
-        @for (c of cautions(); track c.text) {
+        @for (c of cautions(); track c.key) {
           <p class="caution">{{ c.text | spell }}</p>
         }
       </mat-expansion-panel>
@@ -237,15 +237,15 @@ export class HelpColumn implements OnDestroy {
     effect(() => {
       const cautions = this.cautions();
       const read = untracked(this.read);
-      this.fresh.set(cautions.some((c) => !read.includes(c.text)));
+      this.fresh.set(cautions.some((c) => !read.includes(c.key)));
     });
   }
   protected opened(open: boolean): void {
     if (!open) this.haveRead();
   }
   private haveRead(): void {
-    const texts = this.cautions().map((c) => c.text);
-    if (texts.some((t) => !this.read().includes(t))) this.store.dispatch(SettingsActions.haveRead({ texts }));
+    const keys = this.cautions().map((c) => c.key);
+    if (keys.some((k) => !this.read().includes(k))) this.store.dispatch(SettingsActions.haveRead({ keys }));
   }
   ngOnDestroy(): void {
     this.haveRead();

@@ -3,7 +3,7 @@ import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatDialog } from '@angular/material/dialog';
-import type { PartDocument, PartShare } from '@pozzo/core';
+import { type PartDocument, type PartShare, shownIn } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { PartFields } from './part-fields';
 
@@ -179,7 +179,7 @@ export class LineEditor {
   }
   /** The part as a builder says it: count before, length after. */
   protected title(p: PartDocument): string {
-    if (p.kind === 'hose') return `${p.name}, ${p.length}`;
+    if (p.kind === 'hose') return `${p.name}, ${shownIn(p.length, 'length', this.rig.units()).text}`;
     return p.kind === 'fitting' && p.count !== '1' ? `${p.count} × ${p.name}` : p.name;
   }
   protected rowLabel(p: PartDocument, i: number): string {

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { formatQuantity, parseQuantity, type QuantityRule, quantityRule, type RigDocument, typedSchema } from '@pozzo/core';
+import { parseQuantity, type QuantityRule, quantityRule, type RigDocument, shownIn, typedSchema } from '@pozzo/core';
 import * as v from 'valibot';
 import { AT_ONCE, follows } from '../kit/follows';
 import { RigStore, setAt, valueAt } from '../state/rig-store';
@@ -17,7 +17,8 @@ export interface Derived {
 }
 
 /**
- * A field of the open rig that takes any unit as typed and keeps what was typed. Its rule (dimension, bounds) comes from
+ * A field of the open rig that takes any unit as typed and keeps what was typed; to a person of the other unit system it is
+ * shown converted, and nothing is written until something else is typed. Its rule (dimension, bounds) comes from
  * the document's schema by its path. What cannot be read stays in the field with the reason; the rig keeps its last value.
  * Escape puts the rig's value back; arrow up and down step the number.
  */
@@ -42,7 +43,7 @@ export interface Derived {
           [formControl]="control"
           [errorStateMatcher]="atOnce"
           [id]="id"
-          [placeholder]="placeholder()"
+          [placeholder]="usual()"
           [aria-describedby]="error() ? id + '-error' : spoken() ? id + '-other' : ''"
           [attr.data-path]="path()"
           [attr.data-dirty]="dirty() ? 'true' : null"
@@ -121,6 +122,8 @@ export class QuantityField {
   private readonly stored = computed(() => this.derived()?.text ?? (valueAt(this.rig.document(), this.path()) as string | undefined) ?? '');
   /** Whether what stands in the field was typed and has not been left yet. */
   protected readonly dirty = signal(false);
+  /** What was typed last and taken, until the field is left: a bare number after it takes its unit. */
+  private readonly under = signal<string | null>(null);
   protected readonly atOnce = AT_ONCE;
   protected readonly rule = computed(() => {
     const rule = this.derived()?.rule ?? quantityRule(this.path());
@@ -128,18 +131,13 @@ export class QuantityField {
     return rule;
   });
   protected readonly error = signal('');
-  /** The value in the reader's own system, when it was typed in another. */
-  protected readonly spoken = computed(() => {
-    const text = this.stored();
-    const { dimension } = this.rule();
-    const read = parseQuantity(text, dimension);
-    if (!read.ok || dimension === 'number' || dimension === 'ratio' || dimension === 'time') return '';
-    const metric = /^(m|mm|cm|m²|m³|L|mL|L\/min|L\/h|L\/s|m³\/h|Pa|kPa|MPa|bar|mbar|°C|K|m\/s|kg|kW|W|Kv|km)$/.test(read.unit);
-    if (read.unit === 'rpm' || metric === (this.rig.units() === 'metric')) return '';
-    return formatQuantity(read.si, dimension, this.rig.units());
-  });
+  /** The stored text as a person of the chosen units reads it. */
+  private readonly shown = computed(() => shownIn(this.stored(), this.rule().dimension, this.rig.units()));
+  /** What was typed, where it was typed in the other system. */
+  protected readonly spoken = computed(() => this.shown().typed && `typed ${this.shown().typed}`);
+  protected readonly usual = computed(() => shownIn(this.placeholder(), this.rule().dimension, this.rig.units()).text);
 
-  private readonly schema = computed(() => typedSchema(this.rule(), this.bareUnit()));
+  private readonly schema = computed(() => typedSchema(this.rule(), this.bareUnit(), this.rig.units()));
   protected readonly control = new FormControl('', { nonNullable: true });
 
   constructor() {
@@ -152,7 +150,7 @@ export class QuantityField {
     );
     // A change from elsewhere (undo, a fix) replaces what stands in the field, but not under the hand.
     effect(() => {
-      this.stored();
+      this.shown();
       this.path();
       if (document.activeElement !== this.box().nativeElement || !this.dirty()) this.restore();
     });
@@ -161,16 +159,17 @@ export class QuantityField {
 
   /** Puts the rig's value into the field. */
   private restore(): void {
-    this.control.setValue(this.stored(), { emitEvent: false });
+    this.control.setValue(this.shown().text, { emitEvent: false });
     this.dirty.set(false);
+    this.under.set(null);
     this.error.set('');
   }
 
   private bareUnit(): string {
     const { dimension, min } = this.rule();
-    const read = parseQuantity(this.stored(), dimension);
+    const read = parseQuantity(this.under() ?? this.shown().text, dimension);
     if (read.ok) return read.unit;
-    const bound = parseQuantity(min, dimension);
+    const bound = parseQuantity(shownIn(min, dimension, this.rig.units()).text, dimension);
     return bound.ok ? bound.unit : '';
   }
 
@@ -180,6 +179,7 @@ export class QuantityField {
     if (this.error()) return;
     if (text.trim() === '') return this.rig.edit(this.label(), (d) => setAt(d, this.path(), undefined), this.path());
     const typed = v.parse(this.schema(), text).text;
+    this.under.set(typed);
     if (typed !== this.stored()) this.rig.edit(this.label(), (d) => (this.write() ? this.write()!(d, typed) : setAt(d, this.path(), typed)), this.path());
   }
 

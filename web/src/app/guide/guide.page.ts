@@ -3,7 +3,8 @@ import { afterNextRender, afterRenderEffect, Component, ElementRef, inject } fro
 import { MatButtonModule } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
-import guide from '../../../../docs/guide.md';
+import { spell } from '@pozzo/core/page';
+import guide from './guide.md';
 import { chaptersOf } from './chapters';
 
 /** The guide, opened at the chapter that the address names. */
@@ -100,7 +101,7 @@ import { chaptersOf } from './chapters';
 export class GuidePage {
   private readonly location = inject(Location);
   private readonly root = inject<ElementRef<HTMLElement>>(ElementRef);
-  protected readonly chapters = chaptersOf(guide);
+  protected readonly chapters = chaptersOf(spell(guide));
   protected readonly fragment = toSignal(inject(ActivatedRoute).fragment, { initialValue: null });
 
   constructor() {

@@ -7,6 +7,7 @@ import { Api, asApiError } from '../state/api';
 import { SHOWN, shownOf } from '../state/kinds';
 import { newId } from '../state/new-id';
 import { useWhose } from '../state/settings.feature';
+import { when } from '../kit/when';
 
 type Revision = Revisions['revisions'][number];
 type Deed = Revisions['deeds'][number];
@@ -187,7 +188,7 @@ export class HistoryPage {
   }
 
   protected when(at: string): string {
-    return new Date(at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', second: '2-digit' });
+    return when(at, 'to the second');
   }
   protected load(before?: number): Promise<void> {
     return this.trying(async () => {

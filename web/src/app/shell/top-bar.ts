@@ -11,6 +11,7 @@ import type { AnyRecord } from '../state/open-record';
 import { RigStore } from '../state/rig-store';
 import { SettingsActions, settingsFeature, type Theme } from '../state/settings.feature';
 import { WorkshopStore } from '../state/workshop-store';
+import { when } from '../kit/when';
 
 const SAVE_WORDS = {
   saved: 'Saved',
@@ -239,7 +240,7 @@ export class TopBar {
     if (save === 'offline' && keptRevision < revision) return 'Keeping…';
     if (save === 'saved' && version === 0) return '';
     if (save !== 'saved' || !savedAt) return SAVE_WORDS[save];
-    return `Saved ${new Date(savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
+    return `Saved ${when(savedAt, 'time')}`;
   });
   protected readonly undoLabel = computed(() => {
     const last = this.open()?.state().past.at(-1);

@@ -15,7 +15,7 @@ export interface SettingsState {
   readonly letters: boolean;
   /** Who works on this device, for the history of what is saved; empty where nobody said. */
   readonly by: string;
-  /** Cautions that were read on this device. */
+  /** Keys of the cautions that were read on this device. */
   readonly read: readonly string[];
 }
 
@@ -27,7 +27,7 @@ export const SettingsActions = createActionGroup({
     'Set Letters': props<{ letters: boolean }>(),
     'Set Locale': props<{ locale: Locale }>(),
     'Set By': props<{ by: string }>(),
-    'Have Read': props<{ texts: readonly string[] }>(),
+    'Have Read': props<{ keys: readonly string[] }>(),
   },
 });
 
@@ -83,7 +83,7 @@ export const settingsFeature = createFeature({
     on(SettingsActions.setLetters, (s, { letters }): SettingsState => ({ ...s, letters })),
     on(SettingsActions.setLocale, (s, { locale }): SettingsState => ({ ...s, locale })),
     on(SettingsActions.setBy, (s, { by }): SettingsState => ({ ...s, by: by.slice(0, 80) })),
-    on(SettingsActions.haveRead, (s, { texts }): SettingsState => ({ ...s, read: [...new Set([...s.read, ...texts])].slice(-MOST_READ) })),
+    on(SettingsActions.haveRead, (s, { keys }): SettingsState => ({ ...s, read: [...new Set([...s.read, ...keys])].slice(-MOST_READ) })),
     on(SettingsActions.setTheme, (s, { theme }): SettingsState => ({ ...s, theme })),
   ),
 });

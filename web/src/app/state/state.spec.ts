@@ -221,10 +221,10 @@ describe('settings', () => {
     const kept = (text: string) => keptSettings(() => ({ getItem: () => text }), false);
     expect(kept('{"letters":false,"read":["Goggles."]}')).toMatchObject({ letters: false, by: '', read: ['Goggles.'] });
     expect(kept('{"units":"metric","letters":"no","read":[7]}')).toMatchObject({ units: 'metric', letters: true, by: '', read: [] });
-    const s = settingsFeature.reducer(undefined, SettingsActions.haveRead({ texts: ['a', 'b'] }));
-    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ texts: ['b', 'c'] })).read).toEqual(['a', 'b', 'c']);
+    const s = settingsFeature.reducer(undefined, SettingsActions.haveRead({ keys: ['a', 'b'] }));
+    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ keys: ['b', 'c'] })).read).toEqual(['a', 'b', 'c']);
     const many = Array.from({ length: 150 }, (_, i) => `caution ${i}`);
-    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ texts: many })).read).toHaveLength(100);
+    expect(settingsFeature.reducer(s, SettingsActions.haveRead({ keys: many })).read).toHaveLength(100);
   });
   test('storage that is full, or may not be named, costs nothing', () => {
     const forbidden = (): never => {

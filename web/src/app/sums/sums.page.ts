@@ -4,7 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink, RouterLinkActive } from '@angular/router';
-import { doSum, findSum, formatQuantity, readField, SUMS, type Sum, UNITS, type UnitSystem, workshopUnit } from '@pozzo/core';
+import { doSum, findSum, formatQuantity, readField, shownIn, SUMS, type Sum, offeredUnits, type UnitSystem, workshopUnit } from '@pozzo/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Store } from '@ngrx/store';
 import { settingsFeature } from '../state/settings.feature';
@@ -32,9 +32,11 @@ export class SumsPage {
     const typed = this.typed()[sum.name] ?? {};
     return sum.inputs.map((i) => {
       const text = typed[i.name];
-      const shown = text ?? i.fallback ?? '';
+      // What stands for it unasked is shown in the reader's units and used as it is.
+      const usual = i.choices ? i.fallback : i.fallback && shownIn(i.fallback, i.rule.dimension, this.units()).text;
+      const shown = text ?? usual ?? '';
       const bare = workshopUnit(i.rule.dimension, this.units(), i.rule.maxSi);
-      const read = shown === '' || i.choices ? undefined : readField(i.rule, shown, bare);
+      const read = shown === '' || i.choices ? undefined : readField(i.rule, shown, bare, this.units());
       return {
         ...i,
         label: spell(i.label),
@@ -42,7 +44,7 @@ export class SumsPage {
         placeholder: this.range(i),
         unitChoices: unitsOf(i.rule, this.units()),
         error: text !== undefined && text !== '' && read && !read.ok ? read.error.message : '',
-        value: i.choices ? shown : read?.ok ? read.text : undefined,
+        value: i.choices ? shown : text === undefined ? i.fallback : read?.ok ? read.text : undefined,
         options: i.choices?.map((value) => ({ value, name: value[0].toUpperCase() + value.slice(1) })),
       };
     });
@@ -113,5 +115,5 @@ export class SumsPage {
 function unitsOf({ dimension, maxSi }: Sum['inputs'][number]['rule'], system: UnitSystem): readonly string[] {
   const other = system === 'us' ? 'metric' : 'us';
   const ours = [workshopUnit(dimension, system, maxSi), workshopUnit(dimension, other, maxSi), workshopUnit(dimension, system), workshopUnit(dimension, other)];
-  return [...new Set([...ours, ...UNITS[dimension].map((u) => u.symbol)])].filter(Boolean).slice(0, 4);
+  return [...new Set([...ours, ...offeredUnits(dimension, system).map((u) => u.symbol)])].filter(Boolean).slice(0, 4);
 }

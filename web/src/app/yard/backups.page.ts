@@ -5,6 +5,7 @@ import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import type { Backups } from '@pozzo/core';
 import { Api, asApiError } from '../state/api';
+import { when } from '../kit/when';
 
 /** Backups of the yard: those there are, a new one now, and how to bring one back. */
 @Component({
@@ -86,7 +87,7 @@ export class BackupsPage {
   protected readonly rows = computed(() =>
     (this.list()?.backups ?? []).map((b) => ({
       name: b.name,
-      when: new Date(b.at).toLocaleString([], { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }),
+      when: when(b.at, 'date and time'),
       size: (b.bytes / 1e6).toFixed(b.bytes < 1e7 ? 2 : 0),
     })),
   );

@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import type { BuildSummary } from '@pozzo/core';
 import { Api, asApiError } from '../state/api';
 import { useWhose } from '../state/settings.feature';
+import { when } from '../kit/when';
 
 const PAGE = 50;
 
@@ -91,6 +92,6 @@ export class DeletedPage {
     }
   }
   protected when(b: BuildSummary): string {
-    return b.deletedAt ? new Date(b.deletedAt).toLocaleString([], { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }) : '';
+    return b.deletedAt ? when(b.deletedAt, 'date and time') : '';
   }
 }

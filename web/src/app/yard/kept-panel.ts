@@ -5,6 +5,7 @@ import { KINDS } from '@pozzo/core/page';
 import { Store } from '@ngrx/store';
 import { SHOWN } from '../state/kinds';
 import { KeptActions, keptFeature, type KeptLeft } from '../state/kept.feature';
+import { when } from '../kit/when';
 
 /** Edits kept in this browser that the server did not take: what each is, and what can be done with it. */
 @Component({
@@ -47,7 +48,7 @@ export class KeptPanel {
   protected readonly left = this.store.selectSignal(keptFeature.selectLeft);
 
   protected when(k: KeptLeft): string {
-    return new Date(k.at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    return when(k.at, 'day and time');
   }
   protected readonly word = ({ kind }: KeptLeft): string => SHOWN[kind].word;
   protected readonly route = ({ kind, id }: KeptLeft): readonly string[] => SHOWN[kind].route(id);

@@ -1,3 +1,4 @@
+import { readerLocale } from '@pozzo/core/page';
 import { Component, computed, inject } from '@angular/core';
 import { emptyRig, formatQuantity, LAYOUTS, type LayoutSummary, summaryOf } from '@pozzo/core';
 import { Store } from '@ngrx/store';
@@ -94,7 +95,7 @@ export class NewPage {
       title: summary.title,
       summary,
       line: this.lineOf(summary),
-      price: `about $${(Math.round(summary.price / 100) * 100).toLocaleString('en')}`,
+      price: `about $${(Math.round(summary.price / 100) * 100).toLocaleString(readerLocale())}`,
     })),
   );
   private lineOf(s: LayoutSummary): string {

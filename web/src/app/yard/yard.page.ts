@@ -16,6 +16,7 @@ import { KeptPanel } from './kept-panel';
 import { RigFiles } from './rig-files';
 import type { RigFile } from './picked-file';
 import { SpellPipe } from '../kit/spell.pipe';
+import { when } from '../kit/when';
 
 /** Height of a row, px; on a narrow screen its sentence takes lines of its own. */
 const ROW = 82;
@@ -90,7 +91,7 @@ export class YardPage implements OnDestroy {
     return { words: `${q(w.heaviestKg)} of ${q(w.ratingKg)}`, over: w.heaviestKg > w.ratingKg * 1.0005 };
   }
   protected day(b: BuildSummary): string {
-    return new Date(b.updatedAt).toLocaleDateString([], { day: 'numeric', month: 'short', year: 'numeric' });
+    return when(b.updatedAt, 'day');
   }
 
   /** Files that could not be read, until they are closed. */

@@ -1,4 +1,4 @@
-import { formatQuantity, type LineDocument, si, type UnitSystem } from '@pozzo/core';
+import { formatQuantity, hoseSize, type LineDocument, si, type UnitSystem } from '@pozzo/core';
 
 const length = (metres: number, system: UnitSystem): string => formatQuantity(metres, 'length', system, { unit: system === 'us' ? 'ft' : 'm' });
 
@@ -8,7 +8,7 @@ export function boreWords(line: LineDocument | undefined, system: UnitSystem): s
   const hoses = line.parts.filter((p) => p.kind === 'hose');
   if (hoses.length === 0) return `${line.parts.length} parts`;
   const longest = hoses.reduce((a, b) => (si(b.length, 'length') > si(a.length, 'length') ? b : a));
-  return `${longest.bore} · ${length(
+  return `${hoseSize(si(longest.bore, 'length'), system)} · ${length(
     hoses.reduce((s, h) => s + si(h.length, 'length'), 0),
     system,
   )}`;

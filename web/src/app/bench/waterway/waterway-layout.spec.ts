@@ -47,5 +47,5 @@ describe('the waterway', () => {
     removeMachine(d, id);
     expect(d).toEqual(pontoonRig());
   });
-  test('a line in words', () => expect(lineWords(pontoonRig().lines[1], 'us')).toBe('1 in · 6\u00a0ft · 2 elbows'));
+  test('a line in words', () => expect(lineWords(pontoonRig().lines[1], 'us')).toBe('1\u00a0in · 6\u00a0ft · 2 elbows'));
 });

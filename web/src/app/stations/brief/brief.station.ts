@@ -3,7 +3,7 @@ import { Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { assumptionRule, ASSUMPTIONS, EQUATIONS, findAssumption, readField } from '@pozzo/core';
+import { assumptionRule, ASSUMPTIONS, EQUATIONS, findAssumption, parseQuantity, readField, shownIn } from '@pozzo/core';
 import { ChoiceField } from '../../bench/choice-field';
 import { Facts, type Fact } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
@@ -199,7 +199,7 @@ export class BriefStation {
     const own = this.rig.document()?.assumptions ?? {};
     const refused = this.refused();
     return ASSUMPTIONS.map((a) => {
-      const stored = own[a.id] ?? a.value;
+      const stored = shownIn(own[a.id] ?? a.value, a.dimension, this.rig.units()).text;
       const { text, reason } = refused[a.id] ?? { text: stored, reason: '' };
       return {
         id: a.id,
@@ -248,8 +248,11 @@ export class BriefStation {
     const assumption = findAssumption(id)!;
     this.forget(id);
     if (text.trim() === '') return this.rig.edit(spell(assumption.label), (d) => void delete d.assumptions[id]);
-    const unit = assumption.value.replace(/^[-\d.,\s/]+/, '');
-    const read = readField(assumptionRule(assumption), text, unit);
+    // As it is shown, it is as it was.
+    if (text === this.one(id).stored) return;
+    const { dimension } = assumption;
+    const shown = parseQuantity(shownIn(assumption.value, dimension, this.rig.units()).text, dimension);
+    const read = readField(assumptionRule(assumption), text, shown.ok ? shown.unit : '', this.rig.units());
     if (read.ok) return this.rig.edit(spell(assumption.label), (d) => void (d.assumptions[id] = read.text));
     this.refused.update((all) => ({ ...all, [id]: { text, reason: read.error.message } }));
   }

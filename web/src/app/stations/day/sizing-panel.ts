@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Chance, formatQuantity, FUEL_ROWS, growTank, makeRoom, resizeLine, type RigDocument } from '@pozzo/core';
+import { type Chance, formatQuantity, FUEL_ROWS, growTank, hoseSize, makeRoom, resizeLine, type RigDocument, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -57,10 +57,10 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
               [class.now]="s.now"
               [class.good]="s.good"
               [disabled]="s.now"
-              [attr.aria-label]="l.name + ' ' + s.bore + ': short on ' + s.chance + ' of days'"
+              [attr.aria-label]="l.name + ' ' + s.size + ': short on ' + s.chance + ' of days'"
               (click)="resize(l.id, s.bore)"
             >
-              {{ s.bore }}<br /><strong>{{ s.chance }}</strong>
+              {{ s.size }}<br /><strong>{{ s.chance }}</strong>
             </button>
           }
         </div>
@@ -304,7 +304,13 @@ export class SizingPanel {
       name: l.name,
       sizes: l.sizes.map((s) => {
         const { chance } = this.shortOf(s);
-        return { bore: s.bore, now: s.now, good: chance <= z!.tolerance, chance: this.q(chance, 'ratio', 2) };
+        return {
+          bore: s.bore,
+          size: hoseSize(si(s.bore, 'length'), this.rig.units()),
+          now: s.now,
+          good: chance <= z!.tolerance,
+          chance: this.q(chance, 'ratio', 2),
+        };
       }),
     }));
   });

@@ -212,7 +212,7 @@ export class ElectricsStation {
           cable:
             c.gauge === undefined
               ? { text: 'no cable is big enough', by: -9, shout: true }
-              : { text: `AWG ${gaugeName(c.gauge)} · ${(c.areaM2! * 1e6).toFixed(1)} mm²${c.typedGauge ? '' : ', chosen'}`, by: -c.gauge },
+              : { text: `${this.cableSize(c.gauge, c.areaM2!)}${c.typedGauge ? '' : ', chosen'}`, by: -c.gauge },
           length: { text: this.q(c.lengthM, 'length'), by: c.lengthM },
           fuse: c.fuseA === undefined ? '–' : { text: this.q(c.fuseA, 'current'), by: c.fuseA, shout: c.ampacityA !== undefined && c.fuseA > c.ampacityA },
           current: { text: this.q(c.currentA, 'current'), by: c.currentA },
@@ -388,6 +388,11 @@ export class ElectricsStation {
 
   protected usual(id: AssumptionId): string {
     return this.doc()?.assumptions[id] ?? findAssumption(id)!.value;
+  }
+  /** By gauge, as it was calculated; whoever buys by area reads that first. */
+  private cableSize(gauge: number, areaM2: number): string {
+    const awg = `AWG ${gaugeName(gauge)}`;
+    return this.rig.units() === 'us' ? awg : `${(areaM2 * 1e6).toFixed(1)} mm² (${awg})`;
   }
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1]): string {
     return formatQuantity(value, dimension, this.rig.units());

@@ -16,6 +16,7 @@ import {
   inletsOf,
   newHeader,
   removeBooster,
+  shownIn,
   type Source,
   switchInlet,
 } from '@pozzo/core';
@@ -177,7 +178,9 @@ export class FeedStation {
   /** What stands in while the data sheet's figure is not given: the rig's own assumption, or the register's. */
   protected usual(id: AssumptionId): string {
     const own = this.rig.document()?.assumptions[id];
-    return own ? `${own}, assumed` : `${findAssumption(id)!.value}, estimate`;
+    const { dimension, value } = findAssumption(id)!;
+    const { text } = shownIn(own ?? value, dimension, this.rig.units());
+    return own ? `${text}, assumed` : `${text}, estimate`;
   }
 
   protected setSource(source: string): void {
