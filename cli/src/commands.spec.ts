@@ -55,7 +55,7 @@ describe('pozzo sum --batch', () => {
     const answers = JSON.parse(done.stdout) as { sum?: string; error?: string }[];
     expect(answers.map((a) => a.sum ?? 'error')).toEqual(['nozzle-flow', 'error', 'error', 'hose-volume', 'error']);
     expect(answers[1].error).toContain('no-such');
-    expect(answers[2].error).toContain('a pressure is wanted');
+    expect(answers[2].error).toContain('a pressure is needed');
   });
   test('all good ends well, and answers as one sum alone does', () => {
     const done = batch(JSON.stringify([{ sum: 'nozzle-flow', inputs: { size: '4', pressure: '3000 psi' } }]));

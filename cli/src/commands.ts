@@ -115,7 +115,7 @@ const sumCommand: Command = (args) => {
 
 const inpCommand: Command = (args) => {
   const { words: rest } = argumentsOf(args, {});
-  if (rest.length < 1 || rest.length > 2) throw new InputError('inp takes one rig file, and the id of a mix if its network is wanted.');
+  if (rest.length < 1 || rest.length > 2) throw new InputError('inp takes one rig file, and the id of a mix to get its network.');
   const { rig } = readRigFile(rest[0]);
   if (rest.length === 1) return rigInp(rig).trimEnd();
   const blend = blendInp(rig, rest[1]);

@@ -41,12 +41,12 @@ export function textReport(rig: Rig, a: Assessment, said: Said, system: UnitSyst
     );
   for (const m of a.chemical.mixes)
     lines.push(
-      `Mix    ${name(rig.mixes, m.mixId)}: ${q(m.first.value, 'ratio')} at the wall, ${q(m.last.value, 'ratio')} by the last minute; ${q(m.wanted.value, 'ratio')} wanted`,
+      `Mix    ${name(rig.mixes, m.mixId)}: ${q(m.first.value, 'ratio')} at the wall, ${q(m.last.value, 'ratio')} by the last minute; target ${q(m.wanted.value, 'ratio')}`,
     );
   for (const r of a.reels) lines.push(`Reel   ${name(rig.reels, r.reelId)}: ${q(r.hoseM, 'length')} of hose`);
   for (const r of a.runs)
     lines.push(
-      `Run    ${name(rig.outlets, r.outletId)}: ${q(r.carried.value, 'length')} carried of ${q(r.needed.value, 'length')} wanted, ${q(r.arrives.value, 'pressure')} arrives`,
+      `Run    ${name(rig.outlets, r.outletId)}: ${q(r.carried.value, 'length')} carried of ${q(r.needed.value, 'length')} needed, ${q(r.arrives.value, 'pressure')} arrives`,
     );
   if (a.cautions.length) lines.push('', ...a.cautions.map((c) => `! ${c.text}`));
   return lines.join('\n');

@@ -25,7 +25,7 @@ export {
   type Saved,
   type Stored,
 } from './exchange/http.js';
-export { KINDS, KIND_NAMES, type Documents, type Kind, type KindName, type StoredBuild } from './exchange/records.js';
+export { KINDS, KIND_NAMES, pathOf, type Documents, type Kind, type KindName, type StoredBuild } from './exchange/records.js';
 export { mend } from './rig/mend.js';
 export { withoutOptions } from './edit/without-options.js';
 export { isEnough } from './day/chance.js';

@@ -117,7 +117,7 @@ test('a field keeps what was typed, tells what is wrong, and gives it up on Esca
     ['-3 ft', 'too small: at least 2 in'],
     ['0 in', 'too small'],
     ['9999 ft', 'too large: at most 40 ft'],
-    ['8 psi', 'is a pressure; a length is wanted'],
+    ['8 psi', 'is a pressure; a length is needed'],
     ['NaN', 'is not a number'],
     ['', 'Type a length'],
   ] as const) {

@@ -10,7 +10,7 @@ test('a nozzle’s flow, any unit as typed, both ways round', async ({ page, ser
   await page.getByLabel('Pressure at the nozzle', { exact: true }).fill('206.8 bar');
   await expect(page.getByRole('region', { name: 'Result' })).toContainText('3.46');
   await page.getByLabel('Pressure at the nozzle', { exact: true }).fill('207 gpm');
-  await expect(page.getByRole('alert')).toContainText('a pressure is wanted');
+  await expect(page.getByRole('alert')).toContainText('a pressure is needed');
   await page.getByRole('link', { name: 'Nozzle for a flow and pressure' }).click();
   await page.getByLabel('Flow', { exact: true }).fill('8 gpm');
   await page.getByLabel('Pressure at the nozzle', { exact: true }).fill('3500 psi');

@@ -378,14 +378,13 @@ export async function clockBack(rounds, seed) {
   const figures = { rounds: 0, saves: 0, odd: [] };
   const { YardDatabase } = await import('../../server/dist/store/yard-database.js');
   const { BuildStore } = await import('../../server/dist/store/builds.js');
-  const { RevisionStore } = await import('../../server/dist/store/revisions.js');
   const folder = mkdtempSync(join(tmpdir(), 'pozzo-clock-'));
   let clock = Date.UTC(2026, 5, 1);
   const now = () => new Date(clock);
   const db = await YardDatabase.open(folder);
   try {
     const store = new BuildStore(db, 'soak', now);
-    const revisions = new RevisionStore(db, now);
+    const { revisions } = store;
     await store.add('a', pontoonRig());
     const seen = [];
     for (let round = 0; round < rounds; round++) {

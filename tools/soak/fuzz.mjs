@@ -17,13 +17,13 @@ const MOST_DELAY_MS = 2000;
 /** The application as the server makes it, with room for more requests than a person sends. */
 async function serve(folder) {
   const dist = (path) => import(`../../server/dist/${path}`);
-  const [{ createApp }, { YardDatabase }, { BuildStore }, { RevisionStore }, { WorkThread }] = await Promise.all(
-    ['http/app.js', 'store/yard-database.js', 'store/builds.js', 'store/revisions.js', 'work/work.js'].map(dist),
+  const [{ createApp }, { YardDatabase }, { yardOf }, { WorkThread }] = await Promise.all(
+    ['http/app.js', 'store/yard-database.js', 'store/yard.js', 'work/work.js'].map(dist),
   );
   const db = await YardDatabase.open(folder, 'a soak');
   const work = new WorkThread(new URL('../../server/dist/work/worker.js', import.meta.url), 10_000);
   const log = require('pino')({ level: 'silent' });
-  const app = createApp({ store: new BuildStore(db, 'soak'), revisions: new RevisionStore(db), work, log, aMinute: 1e9, saved: () => undefined });
+  const app = createApp({ yard: yardOf(db, 'soak'), work, log, aMinute: 1e9, saved: () => undefined });
   const server = createServer(app);
   await new Promise((done) => server.listen(0, '127.0.0.1', done));
   const end = async () => {

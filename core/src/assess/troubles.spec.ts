@@ -47,7 +47,7 @@ const TROUBLES: readonly {
         for (const l of d.lines) for (const p of l.parts) if (p.kind === 'valve' && p.is === 'metering-valve') p.setting = '0.5 %';
       }),
     code: 'gun-thin',
-    words: /12 V pump brings [\d.]+.gpm to Soft wash gun; at least 1.gpm are wanted there/,
+    words: /12 V pump brings [\d.]+.gpm to Soft wash gun; it needs at least 1.gpm/,
     mended: true,
   },
   {
@@ -58,7 +58,7 @@ const TROUBLES: readonly {
         d.sprayers!.find((x) => x.id === 'brush')!.height = '50 ft';
       }),
     code: 'gun-thin',
-    words: /Glass pump brings 0\.\d+.gpm to Glass brush; at least 0\.4.gpm are wanted there/,
+    words: /Glass pump brings 0\.\d+.gpm to Glass brush; it needs at least 0\.4.gpm/,
     mended: true,
   },
   {
@@ -148,7 +148,7 @@ const TROUBLES: readonly {
         for (const p of d.lines.find((l) => l.id === 'blend-sh')!.parts) if (p.kind === 'valve') p.setting = '60 %';
       }),
     code: 'mix-strong',
-    words: /stronger than the 1% wanted: waste, and hard on plants/,
+    words: /stronger than the 1% target: waste, and hard on plants/,
     mended: true,
   },
   {

@@ -18,7 +18,7 @@ export const BUFFER_ASSUMPTIONS = [
     'estimate',
     'A plate over the outlet, a sump or a pick-up turned down: the water comes in from the side and draws no funnel.',
   ),
-  assumption('tie-difference', 'Difference between tied tanks that is told', 'length', '50 mm', 'estimate', 'Two inches is what a float valve sways.'),
+  assumption('tie-difference', 'Level difference between tied tanks to warn at', 'length', '50 mm', 'estimate', 'Two inches is what a float valve sways.'),
   assumption(
     'tie-starves',
     'Difference between tied tanks that starves one, of its height',

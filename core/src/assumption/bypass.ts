@@ -19,7 +19,7 @@ export const BYPASS_ASSUMPTIONS = [
     'estimate',
     'A few bar to some tens of bar by kind; take the figure from the data sheet.',
   ),
-  assumption('bypass-soon', 'Time to the limit in a loop that is told', 'time', '10 min', 'common-practice', 'A phone call takes that long.'),
-  assumption('bypass-tank-soon', 'Time to the limit through a tank that is told', 'time', '60 min', 'common-practice', 'A lunch break takes that long.'),
+  assumption('bypass-soon', 'Time to the limit in a loop to warn at', 'time', '10 min', 'common-practice', 'A phone call takes that long.'),
+  assumption('bypass-tank-soon', 'Time to the limit through a tank to warn at', 'time', '60 min', 'common-practice', 'A lunch break takes that long.'),
   assumption('bubble-room', 'Water over the outlet that bubbles may reach', 'length', '20 mm', 'estimate', 'The last finger of water is never drawn evenly.'),
 ] as const;

@@ -30,7 +30,7 @@ export const CIRCUIT_ASSUMPTIONS = [
     'common-practice',
     'Its own electronics stop there.',
   ),
-  assumption('battery-near', 'Share of the usable charge that is told as near its end', 'ratio', '80 %', 'estimate', 'A cold day takes the rest.'),
+  assumption('battery-near', 'Share of the usable charge to warn at', 'ratio', '80 %', 'estimate', 'A cold day takes the rest.'),
   assumption(
     'wire-drop-dim',
     'Most of its voltage that what may be dim loses on the way',

@@ -13,7 +13,7 @@ export const DAY_ASSUMPTIONS = [
   assumption('day-trigger', 'How far the trigger share strays, up and down, of itself', 'ratio', '25 %', 'estimate', 'Dirtier or cleaner than it looked.'),
   assumption(
     'day-stock',
-    'How far the stock may be weaker than reckoned',
+    'How far the stock may be weaker than estimated',
     'ratio',
     '15 %',
     'common-practice',

@@ -73,7 +73,7 @@ export const FEED_ASSUMPTIONS = [
   assumption('wave-soft', 'Pressure wave speed in soft hose', 'velocity', '120 m/s', 'estimate', 'Moens–Korteweg with the wall stiffness of rubber hose.'),
   assumption(
     'suction-velocity',
-    'Fastest water wanted in a suction line',
+    'Fastest good water speed in a suction line',
     'velocity',
     '3 ft/s',
     'published',

@@ -12,7 +12,7 @@ export const LIQUID_ASSUMPTIONS = [
   ),
   assumption(
     'stock-stale',
-    'Strength of stock that is told as stale, of that bought',
+    'Strength at which stock counts as stale, of that bought',
     'ratio',
     '80 %',
     'common-practice',
@@ -27,7 +27,7 @@ export const LIQUID_ASSUMPTIONS = [
     'A shed in the shade; a closed van in the sun is far hotter.',
   ),
   assumption('store-winter', 'Where chemicals are kept, in winter', 'temperature', '46 °F', 'estimate', 'A shed that does not freeze.'),
-  assumption('use-by-over', 'How long a mixed powder is kept that is told, against its good days', 'ratio', '150 %', 'estimate', 'Its end is no edge.'),
+  assumption('use-by-over', 'How long a mixed powder may be kept before a warning, against its good days', 'ratio', '150 %', 'estimate', 'Its end is no edge.'),
   assumption(
     'excess-caustic',
     'Excess caustic in bleach as sold, mol/L',

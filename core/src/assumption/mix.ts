@@ -15,7 +15,7 @@ export const MIX_ASSUMPTIONS = [
     'ratio',
     '30 %',
     'common-practice',
-    'Weaker wants a second pass; stronger wastes SH and harms plants.',
+    'Weaker needs a second pass; stronger wastes SH and harms plants.',
   ),
   assumption('soft-wash-share', 'Share of the job with the soft wash gun open', 'ratio', '15 %', 'estimate', 'Most of a wash is dwell, rinse and moving hose.'),
   assumption('flush-volumes', 'Line volumes for a flush', 'number', '2', 'common-practice', 'One pushes out, one rinses: 5 to 10 gal on usual lines.'),

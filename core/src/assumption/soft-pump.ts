@@ -4,7 +4,7 @@ export const SOFT_PUMP_ASSUMPTIONS = [
   assumption('spray-flow', 'Least flow to soft wash with', 'flow', '1 gpm', 'common-practice', 'With less, the first of a wall is dry before the last is wet.'),
   assumption(
     'brush-flow',
-    'Water wanted at a glass brush',
+    'Water a glass brush needs',
     'flow',
     '0.4 gpm',
     'common-practice',
@@ -26,5 +26,5 @@ export const SOFT_PUMP_ASSUMPTIONS = [
   assumption('transfer-time', 'Longest time to move stock before a day', 'time', '20 min', 'estimate', 'Somebody stands by all the while.'),
   assumption('jet-throw', 'Throw of a straight jet against its height', 'ratio', '120 %', 'estimate', 'At about 35 degrees; wind takes its share.'),
   assumption('spray-starves', 'Flow at a soft wash gun that starves it, of the least', 'ratio', '50 %', 'common-practice', 'It dribbles.'),
-  assumption('jet-starves', 'Height of a jet that starves the work, of what is wanted', 'ratio', '80 %', 'common-practice', 'The upper edge stays dry.'),
+  assumption('jet-starves', 'Height of a jet that starves the work, of its target', 'ratio', '80 %', 'common-practice', 'The upper edge stays dry.'),
 ] as const;

@@ -1,7 +1,7 @@
 import { assumption } from './entry.js';
 
 export const WEIGHT_ASSUMPTIONS = [
-  assumption('rating-near', 'Share of a rating from which a load is told', 'ratio', '95 %', 'estimate', 'A scale reads no closer, and mud weighs.'),
+  assumption('rating-near', 'Share of a rating to warn at', 'ratio', '95 %', 'estimate', 'A scale reads no closer, and mud weighs.'),
   assumption('tongue-least', 'Least weight on a ball or pintle, of the loaded trailer', 'ratio', '10 %', 'common-practice', 'Less and it sways.'),
   assumption(
     'tongue-most',
@@ -47,7 +47,7 @@ export const WEIGHT_ASSUMPTIONS = [
   ),
   assumption(
     'brakes-from',
-    'Weight of a trailer from which it wants brakes of its own',
+    'Trailer weight that needs brakes of its own',
     'mass',
     '3000 lb',
     'common-practice',

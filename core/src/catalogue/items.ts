@@ -204,7 +204,7 @@ export const CATALOGUE: readonly CatalogueItem[] = [
   device('backflow-preventer', 'backflow-1', 'Backflow preventer 1 in', '1 in', '14 Cv', 90, 1.1, { openingLoss: '3 psi', oneWay: true }),
   device('filter', 'filter-34', 'Cartridge filter 3/4 in', '3/4 in', '7 Cv', 48, 1.2),
   device('filter', 'filter-1', 'Cartridge filter 1 in', '1 in', '14 Cv', 70, 1.6),
-  device('gun-valve', 'gun-valve', 'Trigger gun and lance', '3/8 in', '2.4 Cv', 65, 1.3),
+  device('gun-valve', 'gun-valve', 'Trigger gun', '3/8 in', '2.4 Cv', 65, 1.3),
   device('gun-valve', 'soft-gun-12', 'Ball gun for soft wash', '1/2 in', '6 Cv', 48, 0.6),
   device('metering-valve', 'metering-14', 'Metering valve 1/4 in', '1/4 in', '0.4 Cv', 28, 0.15, { setting: '50 %' }),
   device('metering-valve', 'metering-12', 'Metering valve 1/2 in', '1/2 in', '2.5 Cv', 38, 0.25, { setting: '50 %' }),

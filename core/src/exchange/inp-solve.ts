@@ -45,7 +45,7 @@ export function solveInp(inp: InpNetwork): InpSolution {
   const failure = outcome.converged
     ? undefined
     : outcome.failure.reason === 'cut-off'
-      ? `Node ${outcome.failure.nodeId} wants water and is cut off from it.`
+      ? `Node ${outcome.failure.nodeId} needs water and is cut off from it.`
       : `The flow of link ${outcome.failure.linkId} does not settle.`;
   return { links, nodes, converged: outcome.converged, iterations: outcome.iterations, ...(failure ? { failure } : {}) };
 }

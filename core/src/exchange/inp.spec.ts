@@ -229,6 +229,6 @@ describe('reading a network file', () => {
   });
   test('what is cut off is said, not solved', () => {
     const { answer } = solved(`${base.replace('OPEN', 'CLOSED')}${options()}`);
-    expect(answer).toMatchObject({ converged: false, failure: 'Node J wants water and is cut off from it.' });
+    expect(answer).toMatchObject({ converged: false, failure: 'Node J needs water and is cut off from it.' });
   });
 });

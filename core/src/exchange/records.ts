@@ -54,6 +54,8 @@ export const KINDS: { readonly [K in KindName]: Kind<Documents[K]> } = {
     only: 'own',
   },
 };
+/** Where records of a kind live: the last word of its address, its folder in a backup. */
+export const pathOf = (kind: KindName): string => KINDS[kind].path;
 export const KIND_NAMES = Object.keys(KINDS) as readonly KindName[];
 
 export type StoredBuild = Stored<RigDocument>;

@@ -259,7 +259,7 @@ export function outsideChecks(): Check[] {
         ([n, psi, gpm]) => [`number ${n} at ${psi} psi`, gpm, nozzleFlow(n, psi * PSI) / GPM],
       ),
     ),
-    ...rows('Common practice: 8 gpm at 3500 psi wants number 8.55', 'psi', 2e-3, [['number 8.55 at 8 gpm', 3500, nozzlePressure(8.55, 8 * GPM) / PSI]]),
+    ...rows('Common practice: 8 gpm at 3500 psi needs number 8.55', 'psi', 2e-3, [['number 8.55 at 8 gpm', 3500, nozzlePressure(8.55, 8 * GPM) / PSI]]),
     ...rows(
       'Hydraulic power, gpm·psi/1714',
       'hp',

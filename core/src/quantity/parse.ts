@@ -141,7 +141,7 @@ function defaultSpelling(dimension: Dimension, bareUnit?: string): string | unde
 
 function wrongUnit(typed: string, spelling: string, dimension: Dimension): ParseResult {
   const other = dimensionOf(spelling);
-  if (other) return fail('unit-wrong', `"${typed}" is ${aDimension(other)}; ${aDimension(dimension)} is wanted (${unitChoices(dimension)}).`);
+  if (other) return fail('unit-wrong', `"${typed}" is ${aDimension(other)}; ${aDimension(dimension)} is needed (${unitChoices(dimension)}).`);
   return fail('unit-unknown', `"${spelling}" is not a unit of ${dimension} known here. Use ${unitChoices(dimension)}.`);
 }
 

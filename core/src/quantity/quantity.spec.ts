@@ -86,7 +86,7 @@ describe('a builder types', () => {
 
   test('the sentence names what was meant', () => {
     const r = parseQuantity('5 psi', 'flow');
-    expect(r.ok ? '' : r.error.message).toBe('"5 psi" is a pressure; a flow is wanted (gpm, gph, L/min, L/h, L/s, m³/h).');
+    expect(r.ok ? '' : r.error.message).toBe('"5 psi" is a pressure; a flow is needed (gpm, gph, L/min, L/h, L/s, m³/h).');
   });
 
   test('no text at all makes it throw', () => {

@@ -19,12 +19,12 @@ export function deckProblems(rig: Rig): Problem[] {
     if (p.on === undefined) return;
     const shelf =
       rig.gear.some((g) => g.id === p.on && g.kind === 'shelf') || (rig.reels.some((r) => r.id === p.on) && rig.reels.some((r) => r.id === p.thing));
-    if (!shelf) out.push(problem('nowhere', `${path}.on`, 'a shelf', `"${p.thing}" stands on "${p.on}", which is no shelf (a reel may carry a reel).`));
-    else if (!places.has(p.on)) out.push(problem('nowhere', `${path}.on`, 'a placed shelf', `"${p.thing}" stands on "${p.on}", which has no place itself.`));
+    if (!shelf) out.push(problem('nowhere', `${path}.on`, 'a shelf', `"${p.thing}" is on "${p.on}", which is no shelf (a reel may carry a reel).`));
+    else if (!places.has(p.on)) out.push(problem('nowhere', `${path}.on`, 'a placed shelf', `"${p.thing}" is on "${p.on}", which has no place itself.`));
     const chain = new Set<string>();
     for (let at: string | undefined = p.thing; at !== undefined; at = places.get(at)?.on) {
       if (chain.has(at)) {
-        out.push(problem('itself', `${path}.on`, 'another thing', `"${p.thing}" stands on itself.`));
+        out.push(problem('itself', `${path}.on`, 'another thing', `"${p.thing}" is on itself.`));
         break;
       }
       chain.add(at);
@@ -37,7 +37,7 @@ export function deckProblems(rig: Rig): Problem[] {
   if (platform.kind !== 'trailer' && axles < 2) out.push(problem('below', 'platform.axles', '≥ 2', 'What drives by itself has two axles at least.'));
   for (let i = 1; i < axles; i++)
     if (!(platform.axles[i].at > platform.axles[i - 1].at))
-      out.push(problem('order', `platform.axles.${i}.at`, '> the axle before', 'Axles are told from front to rear.'));
+      out.push(problem('order', `platform.axles.${i}.at`, '> the axle before', 'List axles from front to rear.'));
   if (platform.kind === 'trailer' && platform.coupling && !(platform.axles[0].at + platform.coupling.ahead > 0))
     out.push(problem('order', 'platform.coupling.ahead', 'ahead of the axles', 'The coupling lies ahead of the first axle.'));
   const counted = [

@@ -126,7 +126,7 @@ export function wiringProblems(rig: Rig): Problem[] {
           'end',
           `lines.${i}.taps`,
           '‹spigot› to tank',
-          `A hand hose stands on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`,
+          `A hand hose goes on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`,
         ),
       );
     taps.forEach((t, k) => {

@@ -341,7 +341,7 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       sumInput('left', 'Water that does not drain', 'ratio', '0 %', '60 %', '20 %'),
     ],
     outputs: [
-      { name: 'share', label: 'Glycol wanted in the end', dimension: 'ratio' },
+      { name: 'share', label: 'Target glycol share', dimension: 'ratio' },
       { name: 'product', label: 'Product', dimension: 'volume' },
     ],
     run: (x) => ({ share: glycolShare(x['coldest']), product: antifreezeNeeded(x['wetted'], x['left'], x['product'], x['coldest']) }),

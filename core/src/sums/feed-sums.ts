@@ -180,7 +180,7 @@ export const FEED_SUMS: readonly Sum[] = [
     equation: 'drain-time',
     inputs: [
       sumInput('volume', 'To fill', 'volume', '0.1 gal', '100 m³'),
-      sumInput('fall', 'Supply stands above the tank’s bottom by', 'length', '1 in', '60 ft', '8 ft'),
+      sumInput('fall', 'Supply above the tank’s bottom by', 'length', '1 in', '60 ft', '8 ft'),
       sumInput('rise', 'Depth of the filled tank', 'length', '1 in', '30 ft', '30 in'),
       bore,
       sumInput('length', 'Hose', 'length', '0 ft', '300 ft', '20 ft'),

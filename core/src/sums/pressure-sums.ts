@@ -11,7 +11,7 @@ import { factorOf, G, gpm, hoseLines, P0 } from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const pumpPressure = sumInput('pump', 'Pressure at the pump', 'pressure', '1 psi', '15000 psi');
-const gunPressure = sumInput('gun', 'Pressure wanted at the gun', 'pressure', '1 psi', '15000 psi');
+const gunPressure = sumInput('gun', 'Target pressure at the gun', 'pressure', '1 psi', '15000 psi');
 
 /** Flow per width of a surface cleaner that each school asks. Common practice: 20 in from 8 gpm up; or 20 in on 3.5 to 4 gpm, slower. */
 const STRICT = si('8 gpm', 'flow') / si('20 in', 'length');
@@ -80,7 +80,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
   },
   {
     name: 'hose-bore',
-    title: 'Bore for a wanted loss',
+    title: 'Bore for a target loss',
     equation: 'hose-bore',
     inputs: [length, flow, sumInput('loss', 'Loss allowed', 'pressure', '0.01 psi', '10000 psi'), temperature, roughness],
     outputs: [{ name: 'bore', label: 'Bore', dimension: 'length' }],
@@ -150,7 +150,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
               },
               [o['length'], 'length'],
             )
-          : found('L', 'the pump gives no more than the gun wants', [o['length'], 'length']),
+          : found('L', 'the pump gives no more than the gun needs', [o['length'], 'length']),
         line('N', 'Q / √(p2 / p0)', { Q: [x['flow'], 'flow'], p2: [x['gun'], 'pressure'], ...P0 }, gpm(o['size']), 'its gallons a minute are its number'),
       ];
     },
@@ -228,7 +228,7 @@ export const PRESSURE_SUMS: readonly Sum[] = [
     ],
     outputs: [
       { name: 'hour', label: 'Area in an hour', dimension: 'area' },
-      { name: 'strict', label: 'Widest, if 20 in wants 8 gpm', dimension: 'length' },
+      { name: 'strict', label: 'Widest, if 20 in needs 8 gpm', dimension: 'length' },
       { name: 'thrifty', label: 'Widest, if 20 in does with 3.75 gpm', dimension: 'length' },
     ],
     run: (x) => ({ hour: x['width'] * (1 - x['overlap']) * x['speed'] * 3600, strict: x['flow'] / STRICT, thrifty: x['flow'] / THRIFTY }),

@@ -1,4 +1,4 @@
-import { KIND_NAMES, type KindName, KINDS } from '@pozzo/core';
+import { KIND_NAMES, type KindName, pathOf } from '@pozzo/core';
 import { type Request, type Response, Router } from 'express';
 import { AppError } from '../errors.js';
 import type { DailyBackups } from '../keep/daily.js';
@@ -30,7 +30,7 @@ export function api({ aMinute, backups, yard, work, saved }: ApiOptions): Router
     build: buildRoutes({ store: yard.build, work, saved }),
     workshop: recordRoutes({ store: yard.workshop, work }),
   };
-  for (const kind of KIND_NAMES) router.use(`/${KINDS[kind].path}`, atMost(aMinute), routesOf[kind]);
+  for (const kind of KIND_NAMES) router.use(`/${pathOf(kind)}`, atMost(aMinute), routesOf[kind]);
   router.use('/sums', atMost(aMinute), sumRoutes(work));
   if (backups) router.use('/backups', atMost(6), backupRoutes(backups));
   router.use((request: Request, _response: Response) => {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { AddBody, DeedBody, type Documents, IdText, type KindName, KINDS, saveBody } from '@pozzo/core';
+import { AddBody, DeedBody, type Documents, IdText, type KindName, KINDS, pathOf, saveBody } from '@pozzo/core';
 import { type Request, Router } from 'express';
 import * as v from 'valibot';
 import { AppError, InvalidError } from '../errors.js';
@@ -71,7 +71,7 @@ export function recordRoutes<K extends KindName>(
     router.get('/', async (request, response) => {
       const { from, count, find, deleted } = read(PageQuery, request.query);
       const { lines, total, all } = await store.page({ from, count, find, deleted: deleted === '1' });
-      response.json({ [KINDS[kept.name].path]: lines, from, total, all });
+      response.json({ [pathOf(kept.name)]: lines, from, total, all });
     });
     router.post('/', large, async (request, response) => {
       const { id, request: name, by, document: given } = read(AddBody, request.body);

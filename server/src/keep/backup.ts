@@ -6,7 +6,7 @@ import { Zip, ZipDeflate } from 'fflate';
 import { YardError } from '../errors.js';
 import { syncFolder, withTails } from '../store/disk.js';
 import { tablesOf, yardTroubles } from '../store/inspect.js';
-import { KINDS } from '@pozzo/core';
+import { pathOf } from '@pozzo/core';
 import { documentOf } from '../store/document-of.js';
 import { ALL_KEPT } from '../store/kinds.js';
 import { DATABASE_FILE, RESTORING_MARK } from '../store/yard-database.js';
@@ -52,7 +52,7 @@ function demandRoom(folder: string, bytes: number): void {
   const wanted = 2 * bytes + LEAVE_FREE;
   if (free < wanted)
     throw new YardError(
-      `There is no room for a backup in ${folder}: ${Math.ceil(wanted / 1e6)} MB are wanted, with what saves need, and ${Math.floor(free / 1e6)} MB are free. Choose another folder, or make room.`,
+      `There is no room for a backup in ${folder}: ${Math.ceil(wanted / 1e6)} MB are needed, room for saves included, and ${Math.floor(free / 1e6)} MB are free. Choose another folder, or make room.`,
     );
 }
 
@@ -147,7 +147,7 @@ async function writeZip(copy: string, part: string, now: Date): Promise<BackupNo
       for (const row of rows) {
         if (kept.name === 'build') counts[row.deletedAt === null ? 'builds' : 'deleted']++;
         const document = documentOf(row.document);
-        const folder = row.deletedAt === null ? KINDS[kept.name].path : kept.deletedPath;
+        const folder = row.deletedAt === null ? pathOf(kept.name) : kept.deletedPath;
         const name = `${folder}/${slug(kept.shownOf(row.document).name, kept.word)}--${row.id}.json`;
         await text(name, document ? `${JSON.stringify(document, null, 2)}\n` : row.document);
       }

@@ -95,7 +95,7 @@ export class YardDatabase {
       const file = join(folder, DATABASE_FILE);
       if (existsSync(join(folder, RESTORING_MARK)))
         throw new YardError(
-          `A restore was cut short in ${folder}: the yard is not whole. Run “npm run -s pozzo -- restore <backup.zip>” again; what was there before stands in a folder “before-restore-…” beside it.`,
+          `A restore was cut short in ${folder}: the yard is not whole. Run “npm run -s pozzo -- restore <backup.zip>” again; what was there before is in a folder “before-restore-…” beside it.`,
         );
       forgetHalfRestore(folder);
       demandNone(yardTroubles(file, existsSync(join(folder, YARD_MARK))));

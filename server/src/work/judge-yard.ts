@@ -99,7 +99,7 @@ export class JudgeYard {
       // That there was nobody to judge says nothing of the build: it waits.
       if (this.stopped || (error instanceof AppError && NOBODY.has(error.code))) throw error;
       this.log.warn({ err: error, build: w.id }, 'a build could not be judged');
-      const headline = message('This build could not be judged: the reckoning stopped. The server’s log says why.');
+      const headline = message('This build could not be judged: the calculation stopped. The server’s log says why.');
       return { id: w.id, version: w.version, judgement: { verdict: 'stop', scale: 'feeding', headline, chance: null, sampled: true } };
     }
   }

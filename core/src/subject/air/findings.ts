@@ -40,8 +40,8 @@ export function airFindings(rig: Rig, { pumps, compressors }: AirAnswers['air'],
           subject,
           message(
             p.lineLoss && p.lineLoss.value > 0.01 * p.wantsPa
-              ? '{pump} wants {p} behind the compressor, {l} of it for its air line; the compressor starts again only at {in} and rests at {out}.'
-              : '{pump} wants {p}; the compressor starts again only at {in} and rests at {out}.',
+              ? '{pump} needs {p} after the compressor, {l} of it for its air line; the compressor starts again only at {in} and rests at {out}.'
+              : '{pump} needs {p}; the compressor starts again only at {in} and rests at {out}.',
             {
               pump: name,
               p: { value: p.wantsPa, dimension: 'pressure' },
@@ -62,7 +62,7 @@ export function airFindings(rig: Rig, { pumps, compressors }: AirAnswers['air'],
         'tight',
         'electrics',
         { kind: 'compressor', id: c.compressorId },
-        message('{compressor} wants {a} at its shaft for what breathes from it; its engine has {b}.', {
+        message('{compressor} needs {a} at its shaft for the air drawn from it; its engine has {b}.', {
           compressor: rig.compressors.find((x) => x.id === c.compressorId)!.name,
           a: { value: c.power.value, dimension: 'power' },
           b: { value: c.powerHasW, dimension: 'power' },

@@ -40,7 +40,7 @@ export const AIR_KINDS: Kinds<AirCode> = {
   },
   'air-low': {
     figure: {
-      label: 'over what the pump wants',
+      label: 'over what the pump needs',
       dimension: 'pressure',
       better: 'more',
       step: 1000,

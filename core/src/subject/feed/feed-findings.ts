@@ -72,7 +72,7 @@ export function feedFindings(cases: Cases, machine: Machine, feed: FeedResult | 
       verdict: 'tight',
       station: 'feed',
       subject,
-      message: message('The inlet of {machine} stands at {p} at {where}: below {least} air comes out of the water and the pump runs rough.', {
+      message: message('The inlet of {machine} is at {p} at {where}: below {least} air comes out of the water and the pump runs rough.', {
         ...values,
         p: { value: feed.inlet.mean.value, dimension: 'pressure' },
         least: { value: least, dimension: 'pressure' },

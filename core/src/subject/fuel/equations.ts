@@ -14,7 +14,7 @@ export const FUEL_EQUATIONS = {
     unverified: true,
   },
   'fuel-usable': {
-    title: 'Fuel of use',
+    title: 'Usable fuel',
     text: 'V_use = V − what lies below the last level at which it still runs to its worst engine',
     source: 'energy equation',
   },

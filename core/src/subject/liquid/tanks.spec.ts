@@ -134,7 +134,7 @@ describe('antifreeze on board', () => {
     expect(words(d, 'antifreeze-short')).toBeUndefined();
     tank(d, 'antifreeze').startLevel = '2 in';
     // 16 × 12 × 2 in are 1.66 gal.
-    expect(words(d, 'antifreeze-short')).toMatch(/^Antifreeze holds 1\.66.gal; 2\.\d+.gal are wanted before a night of /);
+    expect(words(d, 'antifreeze-short')).toMatch(/^Antifreeze holds 1\.66.gal; a night of .* needs 2\.\d+.gal/);
     const fixes = advise(d, parseRig(d), judged(d)).filter((f) => f.code === 'antifreeze-short');
     expect(fixes.map((f) => say(f.title, 'us'))).toContain('Start the day with Antifreeze full');
     for (const fix of fixes) if (fix.cures) expect(words(applyFix(d, fix), 'antifreeze-short')).toBeUndefined();

@@ -49,7 +49,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         message(
           m.first.value < wanted
             ? `{mix} hits the wall at {s}; target {w}.${worsens ? ' It ends the day at {e}.' : ''}`
-            : `{mix} reaches the wall at {s}, stronger than the {w} wanted: waste, and hard on plants.${worsens ? ' It ends the day at {e}.' : ''}`,
+            : `{mix} reaches the wall at {s}, stronger than the {w} target: waste, and hard on plants.${worsens ? ' It ends the day at {e}.' : ''}`,
           {
             mix: mix.name,
             s: percent(m.first.value),
@@ -95,7 +95,7 @@ export function mixFindings(cases: Cases, m: MixResult): Finding[] {
         'mix',
         subject,
         message(
-          `{soap} comes at {s} of {mix}; {w} is wanted${soap.share > soap.dose ? ': it foams, costs and is hard to rinse' : ': the mix runs off before it works'}.`,
+          `{soap} is {s} of {mix}; target {w}${soap.share > soap.dose ? ': it foams, costs and is hard to rinse' : ': the mix runs off before it works'}.`,
           {
             soap: soap.name,
             mix: mix.name,

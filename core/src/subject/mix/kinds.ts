@@ -28,7 +28,7 @@ const stray = (label: string, of: (m: MixResult) => readonly number[]): FindingF
     return m && m.wanted.value > 0 ? Math.max(...of(m).map((s) => Math.abs(s / m.wanted.value - 1))) : 0;
   },
 });
-const off = stray('off the wanted strength', (m) => [m.first.value]);
+const off = stray('off the target strength', (m) => [m.first.value]);
 
 export const MIX_KINDS: Kinds<MixCode> = {
   'wash-no-mix': { figure: places('wash-no-mix') },
@@ -41,7 +41,7 @@ export const MIX_KINDS: Kinds<MixCode> = {
   'soap-off': {
     scale: 'practice',
     figure: {
-      label: 'off the wanted soap',
+      label: 'off the target soap',
       dimension: 'ratio',
       better: 'less',
       step: 0.02,

@@ -65,7 +65,7 @@ describe('on a rig', () => {
     moveThing(d, 'washer-a', -at.x, 0);
     own.service = 'front';
     const [said] = judged(d);
-    expect(said).toMatch(/^Nobody gets from a door to the front of Washer: 16 in is wanted to walk there, or the door within 28 in\./);
+    expect(said).toMatch(/^Nobody gets from a door to the front of Washer: walking there needs 16 in, or a door within 28 in\./);
     own.service = 'kerb';
     d.platform!.doors = ['rear', 'kerb'];
     expect(judged(d)).toHaveLength(1);

@@ -67,7 +67,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
           'lid-blocked',
           'tight',
           t,
-          message('{t} has {d} over its lid; {want} is wanted to open it and look in.', {
+          message('{t} has {d} over its lid; it takes {want} to open it and look in.', {
             t: t.name,
             d: length(Math.max(room, 0)),
             want: length(values['lid-room']),
@@ -149,7 +149,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         'drain-blocked',
         'tight',
         own,
-        message('The oil of {t} is let out to the {side}, where {free} is free; {want} is wanted for a hand and a pan.', {
+        message('The oil of {t} drains to the {side}, where {free} is free; a hand and a pan need {want}.', {
           t,
           side: SIDE_WORDS[h.side!],
           free: length(h.room.freeM),
@@ -161,7 +161,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         'cap-blocked',
         'tight',
         own,
-        message('{t} has {free} over its fuel cap; {want} is wanted to pour.', { t, free: length(Math.max(h.room.freeM, 0)), want }),
+        message('{t} has {free} over its fuel cap; pouring needs {want}.', { t, free: length(Math.max(h.room.freeM, 0)), want }),
       );
     const [low, high] = [values['handle-low'], values['handle-high']];
     const at = h.aboveGroundM;
@@ -228,7 +228,7 @@ function edges(platform: Platform, t: Standing & { box: Box }, values: Assumptio
       }
   for (const z of platform.free ?? [])
     if (overlapM(box, { x0: z.x, x1: z.x + z.length, y0: z.y, y1: z.y + z.width, z0: -1, z1: 99 }) > TOUCH)
-      tell('keep-free', 'tight', t, message('{t} stands in {zone}, which is to stay free.', { t: t.name, zone: z.name }));
+      tell('keep-free', 'tight', t, message('{t} is in {zone}, which must stay free.', { t: t.name, zone: z.name }));
 }
 
 function access(platform: Platform, t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
@@ -279,7 +279,7 @@ function wayIn(t: Standing & { box: Box }, own: Said['things'][number], aisle: A
     'no-way-in',
     t.kind === 'machine' ? 'starved' : 'tight',
     t,
-    message('Nobody gets from a door to the {side} of {t}: {wide} is wanted to walk there, or the door within {reach}.', {
+    message('Nobody gets from a door to the {side} of {t}: walking there needs {wide}, or a door within {reach}.', {
       t: t.name,
       side: SIDE_WORDS[a.side],
       wide: length(values['aisle']),
@@ -403,7 +403,7 @@ function reel(
       'reel-blocked',
       'tight',
       t,
-      message('{t} pays out to the {side} and something stands in the way, {free} off.', { t: t.name, side: SIDE_WORDS[side], free: length(free) }),
+      message('{t} pays out to the {side}, and something is in the way {free} off.', { t: t.name, side: SIDE_WORDS[side], free: length(free) }),
     );
   const rail = platform.rail ?? 0;
   if (side !== 'rear' && side !== 'front' && rail > 0 && t.box.z0 + REEL_PAYS * (t.box.z1 - t.box.z0) < rail - TOUCH)

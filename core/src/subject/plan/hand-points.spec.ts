@@ -47,7 +47,7 @@ describe('lids', () => {
     const tote = d.tanks.findIndex((t) => t.id === 'tote');
     // A body 7 ft high inside: 84 in less 41 in of tote on its feet leaves 43 in, less what it is raised by.
     d.tanks[tote].base = '46 in';
-    expect(told(d, 'lid-blocked')).toEqual(['Tote has 3 in over its lid; 8 in is wanted to open it and look in.']);
+    expect(told(d, 'lid-blocked')).toEqual(['Tote has 3 in over its lid; it takes 8 in to open it and look in.']);
     d.assumptions['lid-room'] = '2 in';
     expect(told(d, 'lid-blocked')).toEqual([]);
   });

@@ -48,7 +48,7 @@ describe('start, oil and fuel of an engine are each judged by itself', () => {
       return told(d, 'drain-blocked').length > 0;
     });
     expect(blocked).toBeDefined();
-    expect(told(d, 'drain-blocked')[0]).toMatch(new RegExp(`is let out to the ${blocked}.*where [\\d.]+ in is free; 6 in is wanted for a hand and a pan`));
+    expect(told(d, 'drain-blocked')[0]).toMatch(new RegExp(`drains to the ${blocked}.*where [\\d.]+ in is free; a hand and a pan need 6 in`));
     const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'drain-blocked' && f.cures)!;
     expect(told(applyFix(d, fix), 'drain-blocked')).toEqual([]);
   });
@@ -71,7 +71,7 @@ describe('start, oil and fuel of an engine are each judged by itself', () => {
       { length: '40 in', width: '30 in', height: `${((box.aboveGroundM - deckM) / INCH + 5).toFixed(3)} in` },
     );
     d.placements!.push({ thing: shelf, x: at.x, y: at.y });
-    expect(told(d, 'cap-blocked')).toEqual([expect.stringMatching(/ has 4 in over its fuel cap; 10 in is wanted to pour/)]);
+    expect(told(d, 'cap-blocked')).toEqual([expect.stringMatching(/ has 4 in over its fuel cap; pouring needs 10 in/)]);
     d.assumptions['cap-room'] = '2 in';
     expect(told(d, 'cap-blocked')).toEqual([]);
   });

@@ -38,6 +38,6 @@ export const PRESSURE_EQUATIONS = {
     text: 'p = p_set · (1 − s)',
     source: 'definition; the share is an assumption or the data sheet’s',
   },
-  'hose-reach': { title: 'Longest hose for a wanted pressure', text: 'L = (p_pump − p_gun) / (Δp per ‹meter›)', source: 'Darcy–Weisbach; Colebrook 1939' },
-  'hose-bore': { title: 'Bore for a wanted loss', text: 'd such that ρ · f · (L/d) · V²/2 = Δp', source: 'Darcy–Weisbach; Colebrook 1939' },
+  'hose-reach': { title: 'Longest hose for a target pressure', text: 'L = (p_pump − p_gun) / (Δp per ‹meter›)', source: 'Darcy–Weisbach; Colebrook 1939' },
+  'hose-bore': { title: 'Bore for a target loss', text: 'd such that ρ · f · (L/d) · V²/2 = Δp', source: 'Darcy–Weisbach; Colebrook 1939' },
 } as const satisfies Record<string, Equation>;

@@ -95,7 +95,7 @@ export const PRESSURE_KINDS: Kinds<PressureCode> = {
   },
   'cleaner-thin': {
     figure: {
-      label: 'of the flow its width wants',
+      label: 'of the flow its width needs',
       dimension: 'ratio',
       better: 'more',
       step: 0.02,

@@ -375,7 +375,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         message: message(
           dry
             ? '{gun} gets {q}; its width needs at least {thrifty}. Use a narrower cleaner or more flow.'
-            : '{gun} gets {q}: enough by the thrifty school ({thrifty}), walked slowly; the strict one wants {strict} for its width.',
+            : '{gun} gets {q}: enough by the thrifty school ({thrifty}), walked slowly; the strict one asks {strict} for its width.',
           {
             gun: outlet.name,
             q: { value: result.flow.value, dimension: 'flow' },
@@ -396,7 +396,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         station: 'guns',
         subject,
         message: starved
-          ? message('{gun} gets {p} where {want} is wanted: {m} is starved. {when} its feed passes {q} of the {wants} it is made for.', {
+          ? message('{gun} gets {p}, target {want}: {m} is starved. {when} its feed passes {q} of the {wants} it is made for.', {
               ...values,
               when: feedPath(cases.asDrawn, starved)[0]?.from.at === 'spigot' ? 'At a usual tap' : 'Half full and clean',
               m: starved.name,

@@ -16,7 +16,7 @@ export const REEL_EQUATIONS = {
     source: 'geometry; mass per length from the ‹catalog›, estimate',
   },
   'pull-out': { title: 'Time to pull out', text: 't = L / pace', source: 'definition; the pace is an assumption' },
-  'run-length': { title: 'Hose a site wants', text: 'L = √(distance² + height²) + corners · allowance', source: 'geometry; the allowance is an assumption' },
+  'run-length': { title: 'Hose a site needs', text: 'L = √(distance² + height²) + corners · allowance', source: 'geometry; the allowance is an assumption' },
   'change-over': { title: 'Change of liquid', text: 't = volume of the way to the tip / flow', source: 'plug flow' },
   'reel-motor': { title: 'Reel motor', text: 'P = F · v / η; I = P / V', source: 'definition' },
 } as const satisfies Record<string, Equation>;

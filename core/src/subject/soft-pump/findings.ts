@@ -15,7 +15,7 @@ function thinFinding(rig: Rig, p: SoftPumpResult, pump: string, subject: About, 
       p.flow.value < p.leastFlow * starves ? 'starved' : 'tight',
       'machines',
       subject,
-      message('{pump} brings {q} to {gun}; at least {w} are wanted there.', {
+      message('{pump} brings {q} to {gun}; it needs at least {w}.', {
         pump,
         gun,
         q: { value: p.flow.value, dimension: 'flow' },

@@ -29,7 +29,7 @@ export function supplyFindings(rig: Rig, values: AssumptionValues): Finding[] {
             'tight',
             'feed',
             { kind: 'booster', id: b.id },
-            message('{booster} runs and nothing is said to drive it: one of 12 V wants a battery on board.', { booster: b.name }),
+            message('{booster} runs and nothing drives it: a 12 V one needs a battery on board.', { booster: b.name }),
           ),
         );
   if (!rig.batteries.length)
@@ -107,7 +107,7 @@ function mainsFindings(rig: Rig, values: AssumptionValues): Finding[] {
         set.running < need.runningW ? 'starved' : 'tight',
         'electrics',
         { kind: 'gear', id: set.id },
-        message('{set} gives {has} for hours and {hasStart} for a start; {need} and {start} are wanted.', {
+        message('{set} gives {has} for hours and {hasStart} for a start; {need} and {start} are needed.', {
           set: set.name,
           has: power(set.running),
           hasStart: power(set.starting ?? set.running),

@@ -127,7 +127,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'steer-light',
       steer.steerShare! < values['steer-least'] / 2 ? 'stop' : 'tight',
-      inState(steer, 'the steering axle carries {p} of the weight; {least} is wanted to steer and brake.', {
+      inState(steer, 'the steering axle carries {p} of the weight; steering and braking need {least}.', {
         p: percent(steer.steerShare!),
         least: percent(values['steer-least']),
       }),
@@ -172,7 +172,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'slope-tips',
       'stop',
-      message('Unhitched on the sloped site it tips back (tongue lifts with {t}). Put stands under the rear, or leave it hitched.', {
+      message('Unhitched on the sloped site it tips back (tongue lifts with {t}). Support the rear on stands, or leave it hitched.', {
         t: mass(-r.slope.tongueKg),
       }),
     );

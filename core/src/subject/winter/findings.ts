@@ -44,7 +44,7 @@ function antifreezeFindings(rig: Rig, w: WinterResult | undefined): Finding[] {
       { kind: 'tank', id: tank.id },
       message(
         Number.isFinite(w.antifreeze.value)
-          ? '{tank} holds {have}; {need} are wanted before a night of {cold}.'
+          ? '{tank} holds {have}; a night of {cold} needs {need}.'
           : 'No amount of the antifreeze in {tank} stands a night of {cold}: keep the rig warm, or drain it and blow it dry.',
         {
           tank: tank.name,

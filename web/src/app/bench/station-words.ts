@@ -35,7 +35,7 @@ export const STATION_WORDS: Readonly<Record<Station, StationWords>> = {
   mix: { name: 'Mix', about: 'strength', judged: (a) => a.chemical.mixes.length > 0, words: 'Nothing is mixed on this rig.' },
   liquids: { name: 'Liquids', about: 'practice', judged: (a) => a.chemical.liquids.length > 0, words: 'No liquid on board.' },
   dump: { name: 'Dump and vent', about: 'rating', judged: (a) => a.drains.length > 0, words: 'No tank yet: nothing to dump or to vent.' },
-  plan: { name: 'Plan', about: 'fit', judged: (a) => (a.plan?.things.length ?? 0) > 0, words: 'Nothing stands on a platform yet.' },
+  plan: { name: 'Plan', about: 'fit', judged: (a) => (a.plan?.things.length ?? 0) > 0, words: 'Nothing is on a platform yet.' },
   weight: {
     name: 'Weight',
     about: 'rating',

@@ -1,7 +1,7 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Backups, BuildPage, Documents, KindName, Revised, Revisions, Saved, Stored } from '@pozzo/core';
-import { BackupsShape, BuildPageShape, ErrorShape, KINDS, revisionShape, RevisionsShape, SavedShape, storedShape } from '@pozzo/core/page';
+import { BackupsShape, BuildPageShape, ErrorShape, KINDS, pathOf, revisionShape, RevisionsShape, SavedShape, storedShape } from '@pozzo/core/page';
 import { firstValueFrom, timeout } from 'rxjs';
 import * as v from 'valibot';
 
@@ -53,7 +53,7 @@ export interface Sending extends Whose {
 }
 
 /** Where a record is asked for. */
-export const recordPath = (kind: KindName, id: string): string => `/${KINDS[kind].path}/${encodeURIComponent(id)}`;
+export const recordPath = (kind: KindName, id: string): string => `/${pathOf(kind)}/${encodeURIComponent(id)}`;
 const shapeOf = <K extends KindName>(kind: K): v.GenericSchema<unknown, Documents[K]> => KINDS[kind].shape;
 
 /** The server's records. Thin: one method a route; every answer is held to its shape. */
@@ -70,7 +70,7 @@ export class Api {
     return this.call('GET', recordPath(kind, id), storedShape(shapeOf(kind)));
   }
   add<K extends KindName>(kind: K, id: string, document: Documents[K], { by }: Whose = {}): Promise<Stored<Documents[K]>> {
-    return this.call('POST', `/${KINDS[kind].path}`, storedShape(shapeOf(kind)), { id, request: id, document, by });
+    return this.call('POST', `/${pathOf(kind)}`, storedShape(shapeOf(kind)), { id, request: id, document, by });
   }
   save<K extends KindName>(kind: K, id: string, version: number, document: Documents[K], sending?: Sending): Promise<Saved> {
     return this.call('PUT', recordPath(kind, id), SavedShape, { version, document, ...sending });

@@ -162,7 +162,7 @@ export class FuelSide {
       };
     });
     const usable = formatQuantity(t.usable.value, 'volume', units);
-    const says = `${usable} of use`;
+    const says = `${usable} usable`;
     const words = `${t.name}: ${says}. ${engines.map((e) => `${e.name}: ${e.says}`).join('; ')}.`;
     const tank = { x: a, y: y(t.brimM), width: b - a, height: y(t.outletM) - y(t.brimM) };
     const labelled = [

@@ -17,7 +17,7 @@ describe('fuel and heat', () => {
   test('a tank is drawn with what drinks from it, and each tank tells how many days it lasts', () => {
     const s = open('small-buffer');
     const drawing = s.root.querySelector('pz-fuel-side svg')!;
-    expect(drawing.getAttribute('aria-label')).toMatch(/Shared fuel tank: .* of use\. Washer A: .* Compressor: /);
+    expect(drawing.getAttribute('aria-label')).toMatch(/Shared fuel tank: .* usable\. Washer A: .* Compressor: /);
     expect(drawing.querySelectorAll('.carburettor').length).toBe(2);
     expect(s.text()).toMatch(/Shared fuel tank *[\d.]+.gal *[\d.]+.gal *[\d.]+ days/);
   });

@@ -16,7 +16,7 @@ describe('the gun station', () => {
     const s = open();
     expect(s.text()).toMatch(/[\d,]+.psi and [\d.]+.gpm at nozzle \d+; the line loses [\d.]+.psi\./);
     await s.type('Nozzle number', '12');
-    expect(s.text()).toMatch(/Number [\d.]+ would give the wanted/);
+    expect(s.text()).toMatch(/Number [\d.]+ would give the target/);
   });
   test('a larger nozzle lowers the pressure; a fitting one is put in by a press', async () => {
     const s = open();

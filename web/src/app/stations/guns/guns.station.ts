@@ -108,7 +108,7 @@ export class GunsStation {
       (f) => f.verdict !== 'fed' && (f.subject.id === o.id || (f.station === 'guns' && r.machineIds.includes(f.subject.id))),
     );
     const wanted = formatQuantity(si(o.wantedPressure, 'pressure'), 'pressure', units);
-    const fit = better !== Number(o.nozzle.size) ? `Number ${better} would give the wanted ${wanted}.` : troubled ? '' : 'The nozzle fits.';
+    const fit = better !== Number(o.nozzle.size) ? `Number ${better} would give the target ${wanted}.` : troubled ? '' : 'The nozzle fits.';
     return `${formatQuantity(r.pressure.value, 'pressure', units, { digits: 4 })} and ${formatQuantity(r.flow.value, 'flow', units)} at nozzle ${code}; the line loses ${formatQuantity(r.lineLossPa, 'pressure', units)}. ${fit}`;
   });
   protected readonly facts = computed<Fact[]>(() => {

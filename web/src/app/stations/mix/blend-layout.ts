@@ -78,6 +78,6 @@ export function layoutBlend(mix: AsTold<MixResult>, tolerance: number, system: U
       wanted: percent(mix.wanted.value),
       most: percent(scale),
     },
-    words: `${mix.streams.map((s) => `${s.name} ${q(s.flowM3s)}`).join(', ')}: ${percent(mix.first.value)} in the first minute, ${percent(mix.last.value)} in the last, ${percent(mix.wanted.value)} wanted.`,
+    words: `${mix.streams.map((s) => `${s.name} ${q(s.flowM3s)}`).join(', ')}: ${percent(mix.first.value)} in the first minute, ${percent(mix.last.value)} in the last, target ${percent(mix.wanted.value)}.`,
   };
 }

@@ -129,7 +129,7 @@ export class MixStation {
       ? ` New liquid reaches the tip in ${formatQuantity(r.changeOver.value, 'time', this.rig.units(), { digits: 2 })}${r.walkS > 0 ? ', the walk to the rig and back counted' : ''}.`
       : '';
     const stays = Math.abs(r.last.value - r.first.value) < 0.02 * Math.max(r.first.value, 1e-6);
-    return `${q(r.flow.value)} at the gun, ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; ${this.percent(r.wanted.value)} is wanted.${change}`;
+    return `${q(r.flow.value)} at the gun, ${this.percent(r.first.value)}${stays ? ' all day' : `, falling to ${this.percent(r.last.value)} by the last minute`}; target ${this.percent(r.wanted.value)}.${change}`;
   });
   /** The valves for the wanted strength, whether they stand so or not. */
   protected readonly settingWords = computed(() => {

@@ -145,7 +145,7 @@ export class ArrangePanel {
       a.tongueShare !== undefined
         ? `${formatQuantity(a.tongueShare, 'ratio', units)} ${spell('‹tongue weight›')}, full`
         : `front ${mass(a.axlesKg[0])}, rear ${a.axlesKg.slice(1).map(mass).join(' and ')}`;
-    const told = a.told ? `${a.told} ${a.told === 1 ? 'thing' : 'things'} still told` : 'nothing told at plan and weight';
+    const told = a.told ? `${a.told} ${a.told === 1 ? 'thing' : 'things'} still to mend` : 'nothing to mend at Plan and Weight';
     return { ...a, words: [loads, `${formatQuantity(a.hoseM, 'length', units)} of hose between things`, told].join(', ') };
   }
 

@@ -164,7 +164,7 @@ describe('the plan', () => {
       of({ state: 'done', value: { way, placements, before: 9, after: 3, hoseM: 4, told: 1, axlesKg: [900, 900], tongueShare: 0.12 } });
     const s = open(undefined, layout('big-tank'), { most: 1, run: (_kind: string, ask: { way: string }) => done(ask.way) });
     await s.press('Arrange it for me');
-    expect(s.text()).toMatch(/12% tongue weight, full, 13.1.ft of hose between things, 1 thing still told/);
+    expect(s.text()).toMatch(/12% tongue weight, full, 13.1.ft of hose between things, 1 thing still to mend/);
     await s.press('Take: Reels at the curb');
     expect(placeOf(s.rig, 'cones').x).toBe('20 in');
     s.fixture.destroy();

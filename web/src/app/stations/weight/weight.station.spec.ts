@@ -48,7 +48,7 @@ describe('weight', () => {
     const s = open('big-tank');
     await s.press('Add a ticket');
     expect(s.rig.document().platform!.ticket!.axles).toHaveLength(2);
-    expect(s.text()).toContain('Ticket and reckoning');
+    expect(s.text()).toContain('Ticket and calculation');
     await s.type('Axle 1', '5000 lb');
     expect(s.rig.assessment().findings.map((f) => f.code)).toContain('ticket-off');
     await s.press('Remove ticket');

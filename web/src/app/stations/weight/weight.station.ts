@@ -310,7 +310,7 @@ export class WeightStation {
     this.rig.edit('Without a ticket', (d) => void delete d.platform!.ticket);
   }
   protected slope(): void {
-    this.rig.edit('It stands on slopes', (d) => void (d.platform!.slope = { nose: '8 %', kerb: '4 %' }));
+    this.rig.edit('It parks on slopes', (d) => void (d.platform!.slope = { nose: '8 %', kerb: '4 %' }));
   }
   protected level(): void {
     this.rig.edit('Level sites only', (d) => void delete d.platform!.slope);
