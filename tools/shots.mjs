@@ -66,6 +66,7 @@ await withBrowser(async (browser, url) => {
       await page.waitForTimeout(1500);
     }
     await page.goto(url + v.path);
+    if (v.path.startsWith('/rig/')) await page.locator('main.station h2').first().waitFor();
     await page.waitForTimeout(1500);
     await settled(page);
     for (const name of v.clicks ?? []) {

@@ -12,7 +12,7 @@ import { textReport } from './text-report.js';
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
 pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
                                                         work its day, and sample many
-pozzo weigh <rig file>                                  axles, coupling and sides in every filling, and in the day's worst minutes
+pozzo weigh <rig file>                                  axles, coupler and sides in every filling, and in the day's worst minutes
 pozzo power <rig file> [--svg|--wires] [--metric]       fuel, circuits, battery and air through its day; one-line diagram; wire list
 pozzo deck <rig file> --svg|--dxf [--metric]            plan and elevation to scale
 pozzo inp <rig file> [<mix id>]                         write its network, or that of a mix, as an EPANET file

@@ -2,7 +2,7 @@ import { choose, expect, expectAccessible, headline, openStation, saved, test } 
 
 test('a metering valve opened too far is too strong; the setting offered brings it back', async ({ page, server }) => {
   await page.goto(`${server.url}/rig/crew/mix`);
-  await expect(page.locator('pz-blend-drawing')).toContainText('1% wanted');
+  await expect(page.locator('pz-blend-drawing')).toContainText('target 1%');
   await page.getByLabel(/SH tank valve/).fill('40 %');
   await expect(headline(page)).toContainText('stronger than the');
   const mend = page.locator('.fix', { hasText: 'clears this page' }).first();

@@ -13,7 +13,7 @@ export const WEIGHT_ASSUMPTIONS = [
   ),
   assumption(
     'tongue-sway',
-    'Weight on a coupling below which a trailer is not to be towed',
+    'Weight on ‹a coupler› below which a trailer is not to be towed',
     'ratio',
     '5 %',
     'estimate',

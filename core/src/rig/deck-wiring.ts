@@ -33,13 +33,13 @@ export function deckProblems(rig: Rig): Problem[] {
   const { platform } = rig;
   if (!platform) return out;
   const axles = platform.axles.length;
-  if (platform.kind === 'trailer' && !platform.coupling) out.push(problem('missing', 'platform.coupling', 'a coupling', 'A trailer has a coupling.'));
+  if (platform.kind === 'trailer' && !platform.coupling) out.push(problem('missing', 'platform.coupling', '‹a coupler›', 'A trailer has ‹a coupler›.'));
   if (platform.kind !== 'trailer' && axles < 2) out.push(problem('below', 'platform.axles', '≥ 2', 'What drives by itself has two axles at least.'));
   for (let i = 1; i < axles; i++)
     if (!(platform.axles[i].at > platform.axles[i - 1].at))
       out.push(problem('order', `platform.axles.${i}.at`, '> the axle before', 'List axles from front to rear.'));
   if (platform.kind === 'trailer' && platform.coupling && !(platform.axles[0].at + platform.coupling.ahead > 0))
-    out.push(problem('order', 'platform.coupling.ahead', 'ahead of the axles', 'The coupling lies ahead of the first axle.'));
+    out.push(problem('order', 'platform.coupling.ahead', 'ahead of the axles', 'The ‹coupler› is ahead of the first axle.'));
   const counted = [
     ['empty.axles', platform.empty.by === 'scale' ? platform.empty.axles : undefined],
     ['ticket.axles', platform.ticket?.axles],

@@ -20,6 +20,6 @@ export const liquidCautions = (rig: Rig): readonly Caution[] => [
   ...when(rig.liquids.length > 0 && rig.tanks.some((t) => t.holds !== undefined), {
     key: 'chemical-filling',
     station: 'tanks',
-    text: 'Fill chemical tanks by gravity or a closed coupling, never overhead. Know where the containment drains before you need it.',
+    text: 'Fill chemical tanks by gravity or a closed transfer coupling, never overhead. Know where the containment drains before you need it.',
   }),
 ];

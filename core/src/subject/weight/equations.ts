@@ -11,7 +11,7 @@ export const WEIGHT_EQUATIONS = {
     text: 'trailer: F = M · (x − x_c) / (x_a − x_c) ÷ axles of the group; vehicle: rear = M · (x − x_f) / (x_r − x_f), front = M − rear',
     source: 'statics of two supports; axles on an equaliser share evenly, torsion axles only on a level deck',
   },
-  'tongue-load': { title: 'Weight on the coupling', text: 'T = M · (x_a − x) / (x_a − x_c)', source: 'statics of two supports' },
+  'tongue-load': { title: 'Weight on the ‹coupler›', text: 'T = M · (x_a − x) / (x_a − x_c)', source: 'statics of two supports' },
   'payload-left': { title: 'Payload left', text: 'M_left = gross rating − M', source: 'definition' },
   'side-share': { title: 'Share of the street-side wheels', text: 's = ½ + (y − w/2) / t', source: 'statics of two supports' },
   rollover: {

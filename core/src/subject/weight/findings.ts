@@ -117,7 +117,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tongue-heavy',
       'tight',
-      inState(heavy, 'the coupling carries {t}, {p} of the trailer: it lightens the tow vehicle’s front axle. Aim for {least} to {most}.', share(heavy)),
+      inState(heavy, 'the ‹coupler› carries {t}, {p} of the trailer: it lightens the tow vehicle’s front axle. Aim for {least} to {most}.', share(heavy)),
     );
   const steer = worst(
     roads.filter((s) => s.steerShare !== undefined),
@@ -183,7 +183,7 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
       'tight',
       message('The scale reads {shown} at {where}; we get {reckoned}. Weigh what is on board, or correct masses and places.', {
         shown: mass(off.shown),
-        where: off.where,
+        where: message(off.where),
         reckoned: mass(off.reckoned),
       }),
     );
@@ -199,7 +199,7 @@ export function ticketOff(
   if (!ticket || !s) return undefined;
   const rows = [
     ...ticket.axles.map((shown, i) => ({ where: `axle ${i + 1}`, shown, reckoned: s.axles[i] })),
-    ...(ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [{ where: 'the coupling', shown: ticket.tongueKg, reckoned: s.tongueKg }] : []),
+    ...(ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [{ where: 'the ‹coupler›', shown: ticket.tongueKg, reckoned: s.tongueKg }] : []),
   ].map((x) => ({ ...x, share: Math.abs(x.shown - x.reckoned) / s.massKg }));
   return worst(rows, (x) => x.share);
 }

@@ -54,7 +54,7 @@ export const WEIGHT_KINDS: Kinds<WeightCode> = {
   },
   'tongue-light': {
     figure: {
-      label: 'least on the coupling',
+      label: 'least on the ‹coupler›',
       dimension: 'ratio',
       better: 'more',
       step: 0.002,
@@ -68,7 +68,7 @@ export const WEIGHT_KINDS: Kinds<WeightCode> = {
   },
   'tongue-heavy': {
     figure: {
-      label: 'most on the coupling',
+      label: 'most on the ‹coupler›',
       dimension: 'ratio',
       better: 'less',
       step: 0.002,
@@ -120,7 +120,7 @@ export const WEIGHT_KINDS: Kinds<WeightCode> = {
     rules: weightRules,
   },
   'slope-tips': {
-    figure: { label: 'left on the coupling', dimension: 'mass', better: 'more', step: 1, of: (a) => a.weight?.slope?.tongueKg ?? 0 },
+    figure: { label: 'left on the ‹coupler›', dimension: 'mass', better: 'more', step: 1, of: (a) => a.weight?.slope?.tongueKg ?? 0 },
     rules: weightRules,
   },
   'ticket-off': {

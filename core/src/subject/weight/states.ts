@@ -47,7 +47,7 @@ export function ratedOn(platform: Platform): readonly Rated[] {
     ...axles.flatMap((a, i): Rated[] =>
       a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `‹Tires› of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
-    ...(trailer ? [{ id: 'coupling', name: 'The coupling', ratingKg: coupling.rating, on: tongue }] : []),
+    ...(trailer ? [{ id: 'coupling', name: 'The ‹coupler›', ratingKg: coupling.rating, on: tongue }] : []),
     ...(trailer && tow
       ? [
           { id: 'tow-hitch', name: `The hitch of ${tow.name}`, ratingKg: tow.hitch, on: tongue },

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { figureAt, formatDifference, printParts } from '@pozzo/core';
+import { figureAt, formatDifference, gapBefore, printParts } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { OpenWorking } from './working-panel';
 
@@ -19,7 +19,8 @@ import { OpenWorking } from './working-panel';
         @if (parts().unit === '$') {
           <span class="value">{{ '$' + parts().value }}</span>
         } @else {
-          <span class="value">{{ parts().value }}</span>&ngsp;<span class="unit">{{ parts().unit }}</span>
+          <span class="value">{{ parts().value }}</span
+          >{{ gap() }}<span class="unit">{{ parts().unit }}</span>
         }
       </button>
       @if (change(); as c) {
@@ -67,6 +68,7 @@ export class FigureView {
   readonly at = input.required<string>();
   readonly never = input('never');
   protected readonly figure = computed(() => figureAt(this.rig.assessment(), this.at()));
+  protected readonly gap = computed(() => gapBefore(this.parts().unit));
   protected readonly parts = computed(() => {
     const f = this.figure()!;
     return Number.isFinite(f.value) ? printParts(f.value, f.dimension, this.rig.units()) : { value: this.never(), unit: '' };

@@ -69,7 +69,7 @@ const WORDS: Readonly<Record<Verdict, string>> = { fed: '', tight: ': tight', st
  * @param at shown at this moment of the day; left out, the job as judged
  */
 export function foldWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSystem, at?: At): FoldedWaterway {
-  const q: Quantity = (value, dimension, digits = 3) => formatQuantity(value, dimension, system, { digits });
+  const q: Quantity = (value, dimension, digits) => formatQuantity(value, dimension, system, digits ? { digits } : {});
   const marks = marksOf(doc, a);
   const pen: Pen = {
     doc,

@@ -23,7 +23,7 @@ import { DIAL, layoutBlend } from './blend-layout';
           <line class="last" [attr.x1]="dial.x" [attr.y1]="dial.y" [attr.x2]="d.dial.last.x" [attr.y2]="d.dial.last.y" />
           <line class="first" [attr.x1]="dial.x" [attr.y1]="dial.y" [attr.x2]="d.dial.first.x" [attr.y2]="d.dial.first.y" />
           <circle class="hub" [attr.cx]="dial.x" [attr.cy]="dial.y" r="7" />
-          <text class="wanted" [attr.x]="dial.x" [attr.y]="dial.y - dial.r - 11">{{ d.dial.wanted }} wanted</text>
+          <text class="wanted" [attr.x]="dial.x" [attr.y]="dial.y - dial.r - 11">target {{ d.dial.wanted }}</text>
           <text class="end" [attr.x]="dial.x - dial.r" [attr.y]="dial.y + 17">0</text>
           <text class="end" [attr.x]="dial.x + dial.r" [attr.y]="dial.y + 17">{{ d.dial.most }}</text>
           <text class="read" [attr.x]="dial.x" [attr.y]="dial.y + 28">{{ d.dial.first.words }}</text>

@@ -49,7 +49,7 @@ export function layoutBlend(mix: AsTold<MixResult>, tolerance: number, system: U
   const height = Math.max(mix.streams.length * step + 24, 168);
   const middle = height / 2;
   const q = (v: number) => formatQuantity(v, 'flow', system, { digits: v < 1e-5 ? 2 : 3 });
-  const percent = (v: number) => formatQuantity(v, 'ratio', system, { digits: 3 });
+  const percent = (v: number) => formatQuantity(v, 'ratio', system);
   const wide = barScale(most, 24);
   const streams = mix.streams.map((s, i) => {
     const y = middle + (i - (mix.streams.length - 1) / 2) * step;

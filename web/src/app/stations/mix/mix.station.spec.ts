@@ -17,7 +17,7 @@ describe('the station of the mix', () => {
   };
   test('a proportioner shows its valves, its streams and what strays', () => {
     const s = open('crew-of-four');
-    expect(s.text()).toMatch(/Proportioner: 0\.99\d% at the wall/);
+    expect(s.text()).toMatch(/Proportioner: 1% at the wall/);
     expect([...s.root.querySelectorAll('label')].map((l) => l.textContent)).toEqual(expect.arrayContaining([expect.stringContaining('SH tank valve')]));
     expect(s.root.querySelectorAll('pz-blend-drawing path.stream').length).toBeGreaterThanOrEqual(4);
     expect(s.text()).toContain('tip a size smaller');

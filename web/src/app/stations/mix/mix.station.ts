@@ -217,7 +217,7 @@ export class MixStation {
   });
 
   private percent(v: number): string {
-    return formatQuantity(v, 'ratio', this.rig.units(), { digits: 3 });
+    return formatQuantity(v, 'ratio', this.rig.units());
   }
   protected path(field: string): string {
     return `mixes.${this.chosen.index()}.${field}`;

@@ -38,7 +38,7 @@ const AFTER_MS = 150;
           }
         </ng-template>
       </pz-table>
-      <p class="quiet">The bar runs from the weakest to the strongest that reaches the wall; the stroke is what is wanted.</p>
+      <p class="quiet">The bar runs from the weakest to the strongest that reaches the wall; the stroke is the target.</p>
     } @else if (work().error; as e) {
       <p role="alert" class="shout">{{ e }}</p>
     } @else {

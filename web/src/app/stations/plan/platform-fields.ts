@@ -88,7 +88,7 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
       </div>
       <pz-quantity [label]="'‹GVWR›' | spell" path="platform.gvwr" />
       @if (p.coupling) {
-        <h4>Coupling</h4>
+        <h4>{{ '‹Coupler›' | spell }}</h4>
         <pz-choice label="Kind" path="platform.coupling.kind" [options]="couplings" />
         <pz-quantity label="Ahead of the deck" path="platform.coupling.ahead" />
         <pz-quantity label="Made for" path="platform.coupling.rating" />

@@ -13,7 +13,7 @@ export function deckSheet(rig: Rig, weight: AsTold<WeightResult> | undefined, le
     (s) =>
       `<tr>${cell(say(s.name, units))}${cell(mass(s.massKg))}${s.axles.map((a) => cell(mass(a))).join('')}${trailer ? cell(`${mass(s.tongueKg ?? 0)}, ${formatQuantity(s.tongueShare ?? 0, 'ratio', units)}`) : ''}${cell(mass(s.payloadLeftKg))}</tr>`,
   );
-  const heads = ['Filling', 'Whole', ...(rig.platform?.axles ?? []).map((_, i) => `Axle ${i + 1}`), ...(trailer ? ['Coupling'] : []), 'Payload left'];
+  const heads = ['Filling', 'Whole', ...(rig.platform?.axles ?? []).map((_, i) => `Axle ${i + 1}`), ...(trailer ? [spell('‹Coupler›')] : []), 'Payload left'];
   const ratings = rig.platform
     ? `<tr>${cell('Made for')}${cell(mass(rig.platform.gvwr))}${rig.platform.axles.map((a) => cell(mass(a.rating))).join('')}${trailer ? cell(rig.platform.coupling ? mass(rig.platform.coupling.rating) : '') : ''}${cell('')}</tr>`
     : '';

@@ -57,7 +57,7 @@ describe('weight', () => {
   test('slopes tell what stays on the coupling and what the outlet does not reach', async () => {
     const s = open('big-tank');
     await s.press('Add a sloped site');
-    expect(s.text()).toMatch(/the coupling keeps [\d.]+.lb at least/);
+    expect(s.text()).toMatch(/the coupler keeps [\d.]+.lb at least/);
     expect(s.text()).toMatch(/Kept from the outlet that a level stand would give: Water [\d.]+.gal.*Inlet head left: Washer A/);
     await s.press('Level sites only');
     expect(s.rig.document().platform!.slope).toBeUndefined();

@@ -68,7 +68,7 @@ export class WeightStation {
     if (!w) return '';
     const s = w.states.find((x) => x.id === w.heaviest);
     return s
-      ? `${say(s.name, this.rig.units())}: ${this.mass(s.massKg)}${s.tongueShare === undefined ? '' : `, ${this.share(s.tongueShare)} on the coupling`}`
+      ? `${say(s.name, this.rig.units())}: ${this.mass(s.massKg)}${s.tongueShare === undefined ? '' : `, ${this.share(s.tongueShare)} ${spell('on the ‹coupler›')}`}`
       : '';
   });
   protected readonly calm = computed(() => {
@@ -116,7 +116,7 @@ export class WeightStation {
       ...(s.tongueKg === undefined
         ? []
         : [
-            own ? { label: 'On the coupling', at: 'weight.tongue' } : { label: 'On the coupling', text: this.mass(s.tongueKg) },
+            own ? { label: spell('On the ‹coupler›'), at: 'weight.tongue' } : { label: spell('On the ‹coupler›'), text: this.mass(s.tongueKg) },
             { label: 'of the trailer', text: this.share(s.tongueShare!) },
           ]),
       ...(s.steerShare === undefined ? [] : [{ label: 'On the steering axle', text: this.share(s.steerShare) }]),
@@ -138,7 +138,7 @@ export class WeightStation {
         number: true,
         sorts: true,
       })),
-      ...(trailer ? [{ id: 'tongue', name: 'Coupling', number: true, sorts: true }] : []),
+      ...(trailer ? [{ id: 'tongue', name: spell('‹Coupler›'), number: true, sorts: true }] : []),
       { id: 'left', name: 'Payload left', number: true, sorts: true },
       { id: 'tips', name: 'Tips at, g', number: true, sorts: true },
     ];
@@ -196,7 +196,7 @@ export class WeightStation {
         ...(trailer
           ? [
               curve(
-                'coupling',
+                spell('‹coupler›'),
                 w.curve.share.map((s, k) => [100 * s, kg(w.curve.tongue[k])] as [number, number]),
                 c.ink,
               ),
@@ -229,7 +229,7 @@ export class WeightStation {
         ...(trailer
           ? [
               curve(
-                'coupling',
+                spell('‹coupler›'),
                 d.track.timeS.map((t, k) => [round3(t / 3600), kg(d.track.tongue[k])] as [number, number]),
                 c.ink,
               ),
@@ -256,7 +256,7 @@ export class WeightStation {
     const kept = s.tanks.map((t) => `${named(doc?.tanks, t.tankId)} ${formatQuantity(t.keptM3, 'volume', units)}`);
     const fed = s.feeds.map((f) => `${named(doc?.machines, f.machineId)} ${formatQuantity(f.marginM, 'length', units)}`);
     return [
-      ...(tongue === undefined ? [] : [`Unhitched on the slope the coupling keeps ${this.mass(tongue)} at least.`]),
+      ...(tongue === undefined ? [] : [spell(`Unhitched on the slope the ‹coupler› keeps ${this.mass(tongue)} at least.`)]),
       ...(kept.length ? [`Kept from the outlet that a level stand would give: ${kept.join(', ')}.`] : []),
       ...(fed.length ? [`Inlet head left: ${fed.join(', ')}.`] : []),
     ];
@@ -282,7 +282,7 @@ export class WeightStation {
     });
     return [
       ...w.ticket.axles.map((a, i) => row(`axle-${i}`, `Axle ${i + 1}`, a, s.axles[i])),
-      ...(w.ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [row('tongue', 'Coupling', w.ticket.tongueKg, s.tongueKg)] : []),
+      ...(w.ticket.tongueKg !== undefined && s.tongueKg !== undefined ? [row('tongue', spell('‹Coupler›'), w.ticket.tongueKg, s.tongueKg)] : []),
     ];
   });
 
