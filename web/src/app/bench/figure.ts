@@ -19,8 +19,7 @@ import { OpenWorking } from './working-panel';
         @if (parts().unit === '$') {
           <span class="value">{{ '$' + parts().value }}</span>
         } @else {
-          <span class="value">{{ parts().value }}</span
-          >{{ gap() }}<span class="unit">{{ parts().unit }}</span>
+          <span class="value">{{ parts().value }}</span>{{ gap() }}<span class="unit">{{ parts().unit }}</span>
         }
       </button>
       @if (change(); as c) {

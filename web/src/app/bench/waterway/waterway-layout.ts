@@ -103,7 +103,8 @@ function tankRows(doc: RigDocument): { least: number; grows: boolean }[] {
  * A pure function of document and assessment.
  */
 export function layoutWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSystem): WaterwayDrawing {
-  const q = (value: number, dimension: Parameters<typeof formatQuantity>[1], digits?: number): string => formatQuantity(value, dimension, system, digits ? { digits } : {});
+  const q = (value: number, dimension: Parameters<typeof formatQuantity>[1], digits?: number): string =>
+    formatQuantity(value, dimension, system, digits ? { digits } : {});
   const marks = marksOf(doc, a);
   const stretch = (key: string, station: Station, subjectId: string, what: string): Stretch => {
     const verdict = marks.of(key);
