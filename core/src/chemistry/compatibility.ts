@@ -49,7 +49,7 @@ const MEETINGS: ReadonlyMap<string, Meeting> = new Map(
       ['acid', 'degreaser', 'care', 'most degreasers are caustic: heat, and both are spent'],
       ['acid', 'ammonia', 'care', 'acid and quat or ammonia: heat, and both are spent'],
       ['acid', 'soap', 'care', 'many soaps curdle in acid'],
-      ['acid', 'neutraliser', 'care', 'thiosulphate gives off sulphur dioxide in acid'],
+      ['acid', 'neutraliser', 'never', 'thiosulphate gives off sulphur dioxide gas in acid'],
       ['hypochlorite', 'degreaser', 'care', 'some degreasers hold solvents or amines that react with SH: read both data sheets'],
       ['hypochlorite', 'soap', 'care', 'only soaps sold for SH keep: others eat the strength or release gas'],
       ['hypochlorite', 'neutraliser', 'care', 'neutraliser destroys SH and warms: only in the rinse, never in the stock'],
@@ -57,7 +57,7 @@ const MEETINGS: ReadonlyMap<string, Meeting> = new Map(
       ['oxygen-bleach', 'neutraliser', 'care', 'neutraliser destroys the bleach'],
       ['oxygen-bleach', 'antifreeze', 'care', 'peroxide attacks glycol: flush one before the other'],
       ['caustic', 'oxygen-bleach', 'care', 'caustic makes peroxide decay at once'],
-      ['caustic', 'ammonia', 'care', 'caustic sets ammonia free as gas'],
+      ['caustic', 'ammonia', 'never', 'caustic sets ammonia gas free'],
       ['pure-water', 'hypochlorite', 'care', 'any residue spoils a spot-free rinse'],
       ['pure-water', 'soap', 'care', 'any residue spoils a spot-free rinse'],
     ] as const

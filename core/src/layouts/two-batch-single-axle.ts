@@ -24,6 +24,7 @@ export function twoBatchSingleAxle(): RigDocument {
     machines: [washer('washer-a', 'Washer', '3.5 gpm', '3000 psi', '9 hp')],
     outlets: [gun('gun-a', 'Gun', '4', '2500 psi', { surface: 'concrete' })],
     batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
+    chargers: [{ id: 'shore', name: 'Shore charger', kind: 'shore', battery: 'battery', current: '15 A' }],
     lines: [
       line('feed-a', 'feed', 'spigot:park-tap', 'machine:washer-a', parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34', 'strainer-34')),
       line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '100 ft', '30 ft')),

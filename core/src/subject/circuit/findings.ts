@@ -99,6 +99,24 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
         }),
       );
   }
+  // A main fuse that a person chose, under what all that hangs on it draws together.
+  for (const c of a.cables) {
+    if (c.fuseA === undefined || !c.typedFuse || c.fuseA >= c.currentA - 1e-9 || a.circuits.some((x) => x.loadId === c.to)) continue;
+    out.push(
+      finding(
+        'main-fuse-small',
+        'starved',
+        'electrics',
+        { kind: 'panel', id: c.to },
+        message('{name}: its {f} main fuse blows with everything on, {i}. Use at least {want}, on cable that carries it.', {
+          name: c.toName,
+          f: amps(c.fuseA),
+          i: amps(c.currentA),
+          want: amps(c.currentA * values['fuse-over']),
+        }),
+      ),
+    );
+  }
   // A cable that its fuse does not save burns.
   for (const c of a.cables) {
     if (c.gauge === undefined || c.ampacityA === undefined) continue;
@@ -128,6 +146,39 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
     );
   }
   for (const b of a.batteries) {
+    const chargers = rig.chargers.filter((c) => c.battery === b.batteryId);
+    const battery = rig.batteries.find((x) => x.id === b.batteryId)!;
+    const own = { kind: 'battery', id: b.batteryId } as const;
+    if (b.taken.value > 0 && chargers.length === 0 && !battery.vehicle)
+      out.push(
+        finding(
+          'no-charger',
+          'tight',
+          'electrics',
+          own,
+          message('{battery} has no charger: the day takes {a}, and nothing puts it back.', {
+            battery: b.name,
+            a: { value: b.taken.value, dimension: 'charge' },
+          }),
+        ),
+      );
+    const most = (values[`charge-most-${battery.chemistry}`] * b.capacityAs) / 3600;
+    // An engine's coil and what only starts engines are held by their regulator; a deep battery takes all it is given.
+    const hardest = battery.use === 'start' ? 0 : Math.max(0, ...chargers.filter((c) => c.kind !== 'solar' && c.kind !== 'coil').map((c) => c.current));
+    if (hardest > most * (1 + 1e-9))
+      out.push(
+        finding(
+          'charger-large',
+          'tight',
+          'electrics',
+          own,
+          message('{battery} is charged at {i}; its kind takes {most} at this size. More heats it and gasses it dry: check its data sheet.', {
+            battery: b.name,
+            i: amps(hardest),
+            most: amps(most),
+          }),
+        ),
+      );
     const pumps = a.circuits.filter((c) => c.batteryId === b.batteryId && c.daySeconds > 0).map((c) => loadSubject(rig, c));
     if (b.verdict !== 'fed')
       out.push({

@@ -1,6 +1,7 @@
 import { awgArea, CABLES, fuseFor, gaugeName, gaugeOf } from '../../electrics/index.js';
 import { addBattery, addCharger, wireFrom } from '../../edit/energy.js';
 import { nextSize } from '../../edit/length.js';
+import { si } from '../../quantity/parse.js';
 import { assumptionValues } from '../../assumption/register.js';
 import type { GaugeName, RigDocument } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
@@ -62,8 +63,10 @@ export const longRules: Rule = (finding): Candidate[] => {
 
 export const fuseRules: Rule = (finding, rig, _doc, now): Candidate[] => {
   const id = finding.subject.id;
-  const own = now.circuits.find((c) => c.loadId === id && c.part !== 'starter');
-  const fuse = own && fuseFor(own.current.value, assumptionValues(rig.assumptions)['fuse-over']);
+  const main = finding.code === 'main-fuse-small' ? now.cables.find((c) => c.to === id) : undefined;
+  const load = now.circuits.find((c) => c.loadId === id && c.part !== 'starter');
+  const own = main ?? load;
+  const fuse = own && fuseFor(main?.currentA ?? load!.current.value, assumptionValues(rig.assumptions)['fuse-over']);
   if (fuse === undefined) return [];
   const carries = CABLES.find((c) => c.ampacityA >= fuse && own!.gauge !== undefined && awgArea(c.gauge) >= awgArea(own!.gauge) - 1e-12);
   return [
@@ -81,11 +84,11 @@ export const fuseRules: Rule = (finding, rig, _doc, now): Candidate[] => {
   ];
 };
 
-export const batteryRules: Rule = (finding, _rig, doc, now): Candidate[] => {
+export const batteryRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const b = now.batteries.find((x) => x.batteryId === finding.subject.id);
   const i = (doc.batteries ?? []).findIndex((x) => x.id === finding.subject.id);
   if (!b || i < 0) return [];
-  const charger = (kind: 'shore' | 'alternator', title: string, current: string): Candidate => ({
+  const charger = (kind: 'shore' | 'alternator', title: Candidate['title'], current: string): Candidate => ({
     id: `${kind}-${current.replace(/\W/g, '')}`,
     title,
     change: (d) => {
@@ -94,6 +97,18 @@ export const batteryRules: Rule = (finding, _rig, doc, now): Candidate[] => {
       else addCharger(d, b.batteryId, kind, { current });
     },
   });
+  const largest = Math.floor((assumptionValues(rig.assumptions)[`charge-most-${doc.batteries![i].chemistry}`] * b.capacityAs) / 3600);
+  if (finding.code === 'charger-large')
+    return [
+      {
+        id: `charge-${largest}`,
+        title: message('Charge at {i}', { i: typed(`${largest} A`, 'current') }),
+        change: (d) =>
+          d.chargers?.forEach((c) => c.battery === b.batteryId && c.kind !== 'solar' && si(c.current, 'current') > largest && (c.current = `${largest} A`)),
+      },
+    ];
+  if (finding.code === 'no-charger')
+    return [charger('shore', message('A shore charger of {i}', { i: typed(`${Math.min(30, largest)} A`, 'current') }), `${Math.min(30, largest)} A`)];
   if (finding.code === 'night-short') return [charger('shore', 'A shore charger of 30 A', '30 A'), charger('shore', 'A shore charger of 60 A', '60 A')];
   const parallel = Number(doc.batteries![i].parallel ?? 1);
   const need = nextSize(((b.capacityAs / parallel) * b.net.value * 1.25) / b.usableAs, 'charge', 'Ah', 10);

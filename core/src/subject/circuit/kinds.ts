@@ -2,7 +2,17 @@ import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
 import { batteryRules, cableRules, fuseRules, longRules } from './fixes.js';
 
-export type CircuitCode = 'circuit-long' | 'cable-thin' | 'fuse-small' | 'drop-high' | 'cranks-slowly' | 'battery-short' | 'night-short';
+export type CircuitCode =
+  | 'circuit-long'
+  | 'cable-thin'
+  | 'fuse-small'
+  | 'drop-high'
+  | 'cranks-slowly'
+  | 'battery-short'
+  | 'night-short'
+  | 'main-fuse-small'
+  | 'no-charger'
+  | 'charger-large';
 
 const battery = (a: Judged, id: string) => a.batteries.find((b) => b.batteryId === id);
 const lost: FindingFigure = {
@@ -17,6 +27,9 @@ export const CIRCUIT_KINDS: Kinds<CircuitCode> = {
   'circuit-long': { figure: places('circuit-long'), rules: longRules, minor: true },
   'cable-thin': { figure: places('cable-thin'), rules: cableRules },
   'fuse-small': { figure: places('fuse-small'), rules: fuseRules, minor: true },
+  'main-fuse-small': { figure: places('main-fuse-small'), rules: fuseRules },
+  'no-charger': { scale: 'practice', figure: places('no-charger'), rules: batteryRules, minor: true },
+  'charger-large': { scale: 'rating', figure: places('charger-large'), rules: batteryRules, minor: true },
   'drop-high': { figure: lost, rules: cableRules, minor: true },
   'cranks-slowly': {
     figure: {

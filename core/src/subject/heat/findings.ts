@@ -4,7 +4,7 @@ import type { Finding } from '../finding.js';
 import { finding } from '../message-parts.js';
 import type { BurnerResult } from './result.js';
 
-/** Water hotter than what carries it stands; a burner that does not get it hot. */
+/** Water hotter than what carries it stands; a burner on the wrong fuel, or one that does not get it hot. */
 export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Finding[] {
   return burners.flatMap((b) => {
     const name = rig.burners.find((x) => x.id === b.burnerId)!.name;
@@ -26,6 +26,16 @@ export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Findin
         ),
         also: [{ kind: 'line', id: b.weakest!.lineId }],
       });
+    if (rig.burners.find((x) => x.id === b.burnerId)!.fuel === 'petrol')
+      out.push(
+        finding(
+          'burner-fuel',
+          'stop',
+          'fuel',
+          subject,
+          message('{burner} is set to burn ‹gasoline›: its ‹vapor› explodes in a firebox. Burn diesel or kerosene only.', { burner: name }),
+        ),
+      );
     if (!b.reaches)
       out.push(
         finding(

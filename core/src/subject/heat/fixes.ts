@@ -6,6 +6,12 @@ import { message } from '../../working/figure.js';
 import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
 
+/** A burner on diesel; its tank is drained and labelled for it first. */
+export const dieselRules: Rule = (finding, rig): Candidate[] => {
+  const i = rig.burners.findIndex((b) => b.id === finding.subject.id);
+  return i < 0 ? [] : [{ id: 'diesel', title: 'Burn diesel', change: (d) => void (d.burners![i].fuel = 'diesel') }];
+};
+
 /** Hoses and parts made for it, a thermostat set lower, more burner. */
 export const hotRules: Rule = (finding, rig, _doc, now): Candidate[] => {
   const i = rig.burners.findIndex((b) => b.id === finding.subject.id);

@@ -1,7 +1,8 @@
 import type { Kinds } from '../kind.js';
-import { hotRules } from './fixes.js';
+import { places } from '../kind.js';
+import { dieselRules, hotRules } from './fixes.js';
 
-export type HeatCode = 'too-hot' | 'not-hot';
+export type HeatCode = 'too-hot' | 'not-hot' | 'burner-fuel';
 
 export const HEAT_KINDS: Kinds<HeatCode> = {
   'too-hot': {
@@ -17,6 +18,7 @@ export const HEAT_KINDS: Kinds<HeatCode> = {
     },
     rules: hotRules,
   },
+  'burner-fuel': { scale: 'practice', figure: places('burner-fuel'), rules: dieselRules },
   'not-hot': {
     figure: {
       label: 'out of the burner',

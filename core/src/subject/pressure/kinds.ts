@@ -29,6 +29,7 @@ const atTheGun = (better: 'more' | 'less'): FindingFigure => ({
 
 export const PRESSURE_KINDS: Kinds<PressureCode> = {
   'unloader-high': {
+    scale: 'rating',
     figure: {
       label: 'over the pump’s rating',
       dimension: 'pressure',

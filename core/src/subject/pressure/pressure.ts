@@ -254,7 +254,8 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     if (machine.unloader.setting > machine.ratedPressure * 1.001)
       out.push({
         code: 'unloader-high',
-        verdict: 'tight',
+        // By a tenth over, what is rated for the pump's pressure bursts.
+        verdict: machine.unloader.setting > machine.ratedPressure * 1.1 * (1 + 1e-9) ? 'stop' : 'starved',
         station: 'machines',
         subject,
         message: message('{m}: unloader set to {set}, over the pump’s {rated} rating. Turn it down.', {
@@ -266,7 +267,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     if (result.enginePower.value > result.engineAvailable.value * 1.02)
       out.push({
         code: 'engine-small',
-        verdict: 'tight',
+        verdict: result.enginePower.value > result.engineAvailable.value * 1.1 ? 'starved' : 'tight',
         station: 'machines',
         subject,
         message: message('{m} needs {need}; its engine makes {have} at this altitude. It will bog down.', {

@@ -236,8 +236,8 @@ export class FeedStation {
       ...(f.verdict === 'starved'
         ? []
         : [
-            { label: 'Feed limit (seals may quit sooner)', text: q(f.limits.hottestK, 'temperature') },
-            { label: 'Feed limit (seals may quit sooner) altitude', text: q(f.limits.highestM, 'length') },
+            { label: 'Hottest water it feeds (seals may quit sooner)', text: q(f.limits.hottestK, 'temperature') },
+            { label: 'Highest altitude it feeds at', text: q(f.limits.highestM, 'length') },
           ]),
       ...(f.limits.lowestSurfaceM === undefined ? [] : [{ label: 'Starves below surface at', text: q(f.limits.lowestSurfaceM, 'length') }]),
       {
