@@ -26,7 +26,13 @@ export function twoBatchSingleAxle(): RigDocument {
     batteries: [{ id: 'battery', name: 'Battery', capacity: '100 Ah', chemistry: 'agm' }],
     chargers: [{ id: 'shore', name: 'Shore charger', kind: 'shore', battery: 'battery', current: '15 A' }],
     lines: [
-      line('feed-a', 'feed', 'spigot:park-tap', 'machine:washer-a', parts(['hose-garden-34', { length: '50 ft' }], 'inlet-valve-34', 'strainer-34')),
+      line(
+        'feed-a',
+        'feed',
+        'spigot:park-tap',
+        'machine:washer-a',
+        parts(['hose-garden-34', { length: '50 ft' }], 'backflow-34', 'inlet-valve-34', 'strainer-34'),
+      ),
       line('hose-a', 'pressure', 'machine:washer-a', 'outlet:gun-a', pressureRun('38', '100 ft', '30 ft')),
     ],
   };

@@ -9,6 +9,7 @@ import { FLOW } from './flow/subject.js';
 import { FUEL } from './fuel/subject.js';
 import { HEAT } from './heat/subject.js';
 import type { FindingKind } from './kind.js';
+import { HOUSE_WATER } from './house-water/subject.js';
 import { LIQUID } from './liquid/subject.js';
 import { MEETING } from './meeting/subject.js';
 import { MIX } from './mix/subject.js';
@@ -30,6 +31,7 @@ import { WINTER } from './winter/subject.js';
 /** Every subject, in the order in which what is wrong is told. What a subject needs of another it names; see `assess`. */
 export const SUBJECTS = [
   FILL,
+  HOUSE_WATER,
   BUFFER,
   FEED,
   SUPPLY,

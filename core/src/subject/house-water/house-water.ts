@@ -1,0 +1,67 @@
+import { pressurePath } from '../../solve/paths.js';
+import type { Line, Rig, Tank } from '../../rig/schema.js';
+import { shapeHeight } from '../../rig/tank-shape.js';
+
+/** How far below a tank's full level a way in may end and still count as at its brim: a bulkhead beside its float, m. */
+export const AT_BRIM_M = 0.05;
+
+/** An unguarded way from the customer's pipes to what nobody may drink. */
+export interface OpenWay {
+  /** The line that leaves the spigot: a preventer belongs in it. */
+  readonly line: Line;
+  /** What stands at its end. */
+  readonly to: 'chemical-tank' | 'water-tank' | 'machine' | 'mix';
+  readonly id: string;
+  readonly name: string;
+  /** Chemicals may come back that way. */
+  readonly chemical: boolean;
+}
+
+const guarded = (l: Line): boolean => l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer');
+
+/** Whether a line's end stands clear above all that its tank can hold: an air gap, of an inch at least (ASME A112.1.2; from memory). */
+const clearOf = (l: Line, t: Tank): boolean => (l.to.height ?? t.base + t.fullLevel) >= t.base + shapeHeight(t.shape) + 0.0254 - 1e-9;
+/** Whether it ends well under the water of a full tank. */
+const drowned = (l: Line, t: Tank): boolean => (l.to.height ?? t.base + t.fullLevel) < t.base + t.fullLevel - AT_BRIM_M;
+
+/**
+ * Every way that stands open from a spigot, through headers and boosters, to a tank, a washer or a mix, with no backflow
+ * preventer and no air gap on it. When the street's pressure fails water runs such a way backwards, whatever it is meant to do.
+ */
+export function openWays(rig: Rig): OpenWay[] {
+  const from = (at: string, id: string | undefined): readonly Line[] => rig.lines.filter((l) => !l.closed && l.from.at === at && l.from.id === id);
+  const out: OpenWay[] = [];
+  const walk = (first: Line, l: Line, on: ReadonlySet<string>): void => {
+    if (guarded(l) || on.has(l.id)) return;
+    const { at, id } = l.to;
+    const way = (to: OpenWay['to'], name: string, chemical: boolean): void => void out.push({ line: first, to, id: id!, name, chemical });
+    switch (at) {
+      case 'tank': {
+        const t = rig.tanks.find((x) => x.id === id)!;
+        if (t.liquid === 'chemical') {
+          if (!clearOf(l, t)) way('chemical-tank', t.name, true);
+        } else if (drowned(l, t)) way('water-tank', t.name, false);
+        break;
+      }
+      case 'machine': {
+        const m = rig.machines.find((x) => x.id === id)!;
+        way(
+          'machine',
+          m.name,
+          rig.mixes.some((x) => x.injector && pressurePath(rig, m.id, x.injector.outlet).length > 0),
+        );
+        break;
+      }
+      case 'mix':
+        way('mix', rig.mixes.find((x) => x.id === id)!.name, true);
+        break;
+      case 'manifold':
+      case 'booster':
+        for (const next of from(at, id)) walk(first, next, new Set([...on, l.id]));
+        break;
+      default:
+    }
+  };
+  for (const l of rig.lines) if (l.from.at === 'spigot' && !l.closed) walk(l, l, new Set());
+  return out;
+}

@@ -1,0 +1,46 @@
+import { message } from '../../working/figure.js';
+import type { Finding } from '../finding.js';
+import type { Subject } from '../subject.js';
+import { type OpenWay, openWays } from './house-water.js';
+import { HOUSE_WATER_KINDS, type HouseWaterCode } from './kinds.js';
+
+const STATION = { 'chemical-tank': 'fill', 'water-tank': 'fill', machine: 'feed', mix: 'mix' } as const;
+
+function findingOf({ line, to, name, chemical }: OpenWay): Finding {
+  const base = { station: STATION[to], subject: { kind: 'line', id: line.id } } as const;
+  if (chemical)
+    return {
+      ...base,
+      code: 'house-chemical',
+      verdict: 'stop',
+      message: message(
+        to === 'machine'
+          ? 'Chemical can siphon from {name} into the customer’s drinking water: nothing stops it. Add the backflow preventer local code asks for.'
+          : 'Nothing keeps {name} out of the customer’s drinking water. Use an air gap, or the backflow preventer local code asks for with chemicals.',
+        { name },
+      ),
+    };
+  if (to === 'machine')
+    return {
+      ...base,
+      code: 'house-direct',
+      verdict: 'tight',
+      message: message('{name} runs straight off the ‹spigot› without a backflow preventer. Most plumbing codes ask for one.', { name }),
+    };
+  return {
+    ...base,
+    code: 'house-drowned',
+    verdict: 'tight',
+    message: message('The fill of {name} ends under water with no backflow preventer: if street pressure drops, the tank siphons back.', { name }),
+  };
+}
+
+/** Whether the customer's drinking water is safe from the rig. */
+export const HOUSE_WATER: Subject<object, object, HouseWaterCode> = {
+  name: 'house water',
+  scale: 'practice',
+  kinds: HOUSE_WATER_KINDS,
+  reads: ['tanks', 'machines', 'mixes', 'lines'],
+  assess: () => ({}),
+  findings: ({ rig }) => openWays(rig).map(findingOf),
+};
