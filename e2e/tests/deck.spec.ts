@@ -38,7 +38,7 @@ test('from an empty deck to a judged weight: a platform, everything placed, then
   await page.goto(`${server.url}/rig/tram-depot/plan`);
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('button', { name: 'Without a platform' }).click();
-  await expect(page.locator('pz-help')).toContainText('Nothing stands on a platform yet');
+  await expect(page.locator('pz-help')).toContainText('Nothing is on a platform yet');
   await page.getByRole('button', { name: /Open trailer, two axles, 14 × 7 ft/ }).click();
   await openStation(page, 'Weight');
   await expect(page.locator('.told[role=status]')).toContainText('Not judged');

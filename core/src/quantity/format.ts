@@ -115,8 +115,12 @@ export function formatInches(lengthM: number): string {
 }
 
 /** A measure of a thing that is built, as a workshop reads it off its tape: inches, or centimetres. */
-export const formatTape = (lengthM: number, system: UnitSystem): string =>
-  system === 'us' ? formatInches(lengthM) : formatQuantity(lengthM, 'length', 'metric', { unit: 'cm' });
+export function formatTape(lengthM: number, system: UnitSystem): string {
+  if (system === 'metric') return formatQuantity(lengthM, 'length', 'metric', { unit: 'cm' });
+  // Nobody reads thirty-seconds off a tape past a foot.
+  const eighth = 0.0254 / 8;
+  return formatInches(Math.abs(lengthM) > 0.3048 ? Math.round(lengthM / eighth) * eighth : lengthM);
+}
 
 /** Plain text for the document: ASCII number and unit, parseable again (`12.5 gpm`). */
 export function typeableQuantity(si: number, dimension: Dimension, unitSymbol: string, digits = 4): string {

@@ -1,4 +1,4 @@
-import { formatNumber, formatQuantity, offeredUnits, shownIn, UNITS } from './index';
+import { formatNumber, formatQuantity, formatTape, offeredUnits, shownIn, UNITS } from './index';
 import { hoseSize, shelfName } from '../catalogue/index';
 import { CATALOGUE } from '../catalogue/index';
 import { si } from './parse';
@@ -46,4 +46,9 @@ test('trade sizes are labels: hose by ISO 1307, fittings by ISO 6708 (both from 
   expect(shelfName('Suction hose 1 1/2 in', 'hose', 'metric')).toBe('Suction hose 38 mm');
   expect(shelfName('Ball valve 1 1/2 in, full bore', 'fitting', 'metric')).toBe('Ball valve DN 40, full bore');
   for (const { name, part } of CATALOGUE) expect([name, /\d in\b/.test(shelfName(name, part.kind, 'metric'))]).toEqual([name, false]);
+});
+test('a measure past a foot is read off a tape to an eighth of an inch', () => {
+  expect(formatTape((36 + 13 / 32) * 0.0254, 'us')).toBe('36 3/8\u00a0in');
+  expect(formatTape((3 + 13 / 32) * 0.0254, 'us')).toBe('3 13/32\u00a0in');
+  expect(formatTape(1.4224, 'metric')).toBe('142\u00a0cm');
 });

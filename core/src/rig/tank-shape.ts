@@ -76,3 +76,10 @@ export function levelOf(shape: TankShape, volumeM3: number): number {
   }
   return (low + high) / 2;
 }
+
+/** How far below a tank's full level a way in may end and still count as at its brim: a bulkhead beside its float, m. */
+const AT_BRIM_M = 0.05;
+
+/** Whether a way into a tank ends well under the water of a full one: only such a one can be drawn back through. */
+export const drowned = (endHeight: number | undefined, tank: { readonly base: number; readonly fullLevel: number }): boolean =>
+  endHeight !== undefined && endHeight < tank.base + tank.fullLevel - AT_BRIM_M;

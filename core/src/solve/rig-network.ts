@@ -5,7 +5,7 @@ import { type Water, waterAt } from '../fluid/water.js';
 import { type AnswerBook, type LinkSpec, Network, type NetworkSpec, type NodeSpec, quadraticOfOrifice } from '../hydraulics/network/index.js';
 import { nozzleCoefficient } from '../hydraulics/nozzle.js';
 import { runHeadLoss } from '../hydraulics/friction.js';
-import { surfaceAt } from '../rig/tank-shape.js';
+import { drowned, surfaceAt } from '../rig/tank-shape.js';
 import type { Booster, End, Line, LineRole, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { bucketFlow, type SpigotCurve, spigotCurve } from './spigot-curve.js';
 
@@ -280,7 +280,8 @@ export class RigNetwork {
       }
       const terms = lineTerms(line, values, water, false);
       // Into an open end, and back through an inlet above the water, comes air, never water.
-      const airs = line.to.at === 'open' || (line.role === 'fill' && line.from.at === 'manifold');
+      const into = line.role === 'fill' && line.to.at === 'tank' ? rig.tanks.find((t) => t.id === line.to.id) : undefined;
+      const airs = line.to.at === 'open' || (line.role === 'fill' && line.from.at === 'manifold') || (into !== undefined && !drowned(line.to.height, into));
       links.push({ id: linkIds.line(line.id), from, to, closed: line.closed ?? false, ...terms, oneWay: terms.oneWay || airs });
     }
     return { nodes, links };

@@ -34,4 +34,22 @@ describe('what arrives at the tank', () => {
     const a = judged({ ...pontoonRig(), spigots: [{ ...pontoonRig().spigots[0], staticPressure: '1 psi', height: '0 ft' }] });
     expect(a.fills[0].arrives.value).toBeLessThan(1e-8);
   });
+  // An inlet at the brim lets air in, not water out; one under water is a siphon.
+  test('never runs backwards out of an inlet above the water, whatever another line draws; out of one under it water does', () => {
+    const two = (height: string): Assessment => {
+      const d = { ...pontoonRig(), spigots: [{ ...pontoonRig().spigots[0], staticPressure: '2 psi', height: '0 ft' }] } as RigDocument;
+      const low = JSON.parse(JSON.stringify(d.lines[0])) as RigDocument['lines'][number];
+      d.lines[0].to.height = height;
+      low.id = 'low';
+      low.to.height = '2 in';
+      low.parts = low.parts.filter((p) => p.kind !== 'valve');
+      d.tanks[0].base = '3 ft';
+      d.lines.push(low);
+      return judged(d);
+    };
+    const [high] = two('34 in').fills;
+    expect(high.arrives.value).toBeGreaterThan(-1e-8);
+    // It came back at 0.68 gpm before.
+    expect(two('34 in').fills[1].arrives.value).toBeLessThan(0.1 * GPM);
+  });
 });

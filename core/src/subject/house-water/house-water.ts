@@ -1,9 +1,6 @@
 import { pressurePath } from '../../solve/paths.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
-import { shapeHeight } from '../../rig/tank-shape.js';
-
-/** How far below a tank's full level a way in may end and still count as at its brim: a bulkhead beside its float, m. */
-export const AT_BRIM_M = 0.05;
+import { drowned, shapeHeight } from '../../rig/tank-shape.js';
 
 /** An unguarded way from the customer's pipes to what nobody may drink. */
 export interface OpenWay {
@@ -21,8 +18,6 @@ const guarded = (l: Line): boolean => l.parts.some((p) => p.kind === 'valve' && 
 
 /** Whether a line's end stands clear above all that its tank can hold: an air gap, of an inch at least (ASME A112.1.2; from memory). */
 const clearOf = (l: Line, t: Tank): boolean => (l.to.height ?? t.base + t.fullLevel) >= t.base + shapeHeight(t.shape) + 0.0254 - 1e-9;
-/** Whether it ends well under the water of a full tank. */
-const drowned = (l: Line, t: Tank): boolean => (l.to.height ?? t.base + t.fullLevel) < t.base + t.fullLevel - AT_BRIM_M;
 
 /**
  * Every way that stands open from a spigot, through headers and boosters, to a tank, a washer or a mix, with no backflow
@@ -40,7 +35,7 @@ export function openWays(rig: Rig): OpenWay[] {
         const t = rig.tanks.find((x) => x.id === id)!;
         if (t.liquid === 'chemical') {
           if (!clearOf(l, t)) way('chemical-tank', t.name, true);
-        } else if (drowned(l, t)) way('water-tank', t.name, false);
+        } else if (drowned(l.to.height, t)) way('water-tank', t.name, false);
         break;
       }
       case 'machine': {
