@@ -76,14 +76,7 @@ export const PRESSURE_ASSUMPTIONS = [
     'Cleaning slows so much that the day shows it.',
   ),
   assumption('gun-low', 'Warn below this share of target gun pressure', 'ratio', '92 %', 'common-practice', 'Gauges of the trade read no closer.'),
-  assumption(
-    'gun-high',
-    'Pressure at a gun that counts as strong, of its target',
-    'ratio',
-    '125 %',
-    'common-practice',
-    'Enough over to mark soft surfaces.',
-  ),
+  assumption('gun-high', 'Pressure at a gun that counts as strong, of its target', 'ratio', '125 %', 'common-practice', 'Enough over to mark soft surfaces.'),
   assumption('unloader-return', 'Flow turned back with every gun open to warn at', 'ratio', '5 %', 'estimate', 'Less is the unloader breathing.'),
   assumption(
     'unloader-overrun',

@@ -13,7 +13,12 @@ export interface StockTank {
 const box = (length: string, width: string, height: string): TankDocument['shape'] => ({ kind: 'box', length, width, height });
 const upright = (diameter: string, height: string): TankDocument['shape'] => ({ kind: 'upright-cylinder', diameter, height });
 const lying = (diameter: string, length: string): TankDocument['shape'] => ({ kind: 'lying-cylinder', diameter, length });
-const row = (system: UnitSystem, name: string, shape: TankDocument['shape']): StockTank => ({ id: name.replace(/[‹›]/g, '').replaceAll(' ', '-'), name, system, shape });
+const row = (system: UnitSystem, name: string, shape: TankDocument['shape']): StockTank => ({
+  id: name.replace(/[‹›]/g, '').replaceAll(' ', '-'),
+  name,
+  system,
+  shape,
+});
 
 /**
  * Sizes in which tanks are commonly sold, by rising volume. Common practice: makers differ by an inch or two, so a tank that

@@ -122,12 +122,7 @@ export function wiringProblems(rig: Rig): Problem[] {
     const taps = line.taps ?? [];
     if (taps.length && !(line.role === 'fill' && line.from.at === 'spigot' && line.to.at === 'tank'))
       out.push(
-        problem(
-          'end',
-          `lines.${i}.taps`,
-          '‹spigot› to tank',
-          `A hand hose goes on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`,
-        ),
+        problem('end', `lines.${i}.taps`, '‹spigot› to tank', `A hand hose goes on a fill line from ‹a spigot› to a tank; "${line.name ?? line.id}" is none.`),
       );
     taps.forEach((t, k) => {
       if (taps.findIndex((x) => x.id === t.id) < k)
