@@ -97,6 +97,6 @@ test('a way is followed through a header, and named by the line that leaves the 
   d.manifolds.push({ id: 'header', name: 'Header', height: '10 in' });
   const feed = d.lines.find((l) => l.id === 'feed-a')!;
   feed.to = { at: 'manifold', id: 'header' };
-  d.lines.push(drawn('on', 'feed', 'manifold:header' as never, 'machine:washer-a', parts('hose-helix-1')));
+  d.lines.push(drawn('on', 'feed', 'manifold:header', 'machine:washer-a', parts('hose-helix-1')));
   expect(openWays(parseRig(d)).map((w) => [w.line.id, w.to, w.id])).toEqual([['feed-a', 'machine', 'washer-a']]);
 });
