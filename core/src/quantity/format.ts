@@ -1,5 +1,5 @@
 import { type Locale, readerLocale } from '../locale/locale.js';
-import { type Dimension, findUnit, fromSi, SHOWN_UNIT, type UnitSystem } from './dimension.js';
+import { type Dimension, findUnit, FOOT, fromSi, INCH, SHOWN_UNIT, type UnitSystem } from './dimension.js';
 
 /** No-break space between number and unit. The application's face sets it narrow. */
 export const GAP = '\u00a0';
@@ -118,8 +118,8 @@ export function formatInches(lengthM: number): string {
 export function formatTape(lengthM: number, system: UnitSystem): string {
   if (system === 'metric') return formatQuantity(lengthM, 'length', 'metric', { unit: 'cm' });
   // Nobody reads thirty-seconds off a tape past a foot.
-  const eighth = 0.0254 / 8;
-  return formatInches(Math.abs(lengthM) > 0.3048 ? Math.round(lengthM / eighth) * eighth : lengthM);
+  const eighth = INCH / 8;
+  return formatInches(Math.abs(lengthM) > FOOT ? Math.round(lengthM / eighth) * eighth : lengthM);
 }
 
 /** Plain text for the document: ASCII number and unit, parseable again (`12.5 gpm`). */

@@ -10,7 +10,7 @@ export interface Shown {
 }
 
 /** A figure in a system's own unit, a length as its rule reads it: one that can be typed again. */
-export const formatOwn = (si: number, dimension: Dimension, system: UnitSystem): string =>
+const formatOwn = (si: number, dimension: Dimension, system: UnitSystem): string =>
   dimension === 'length' && naturalUnit(si, dimension, system) === 'in' ? formatInches(si) : formatQuantity(si, dimension, system, { digits: 3 });
 
 /**

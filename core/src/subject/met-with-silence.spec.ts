@@ -104,6 +104,12 @@ describe('electrics', () => {
     const none = charged((d) => void delete d.chargers);
     expect(grades(none, 'no-charger')).toEqual(['tight']);
     expect(fixed(none, 'no-charger')).toEqual([]);
+    expect(
+      grades(
+        charged((d) => void (d.chargers![0].current = '0 A')),
+        'no-charger',
+      ),
+    ).toEqual(['tight']);
     expect(grades(layout('two-batch'), 'no-charger')).toEqual([]);
     expect(
       grades(
@@ -122,6 +128,14 @@ describe('electrics', () => {
     expect(grades(at('60 A'), 'charger-large')).toEqual(['tight']);
     expect(fixed(at('60 A'), 'charger-large')).toEqual([]);
     expect(grades(at('35 A'), 'charger-large')).toEqual([]);
+    expect(judged(at('35 A')).assumptionsUsed).toContain('charge-most-agm');
+    // A coil is held by its regulator.
+    expect(
+      grades(
+        charged((d) => void Object.assign(d.chargers![0], { kind: 'coil', current: '60 A' })),
+        'charger-large',
+      ),
+    ).toEqual([]);
   });
 });
 

@@ -87,6 +87,9 @@ const strainer = v.strictObject({
   cvClean: quantity('flowCoefficient', '0.001 Cv', '5000 Cv'),
   cvDirty: quantity('flowCoefficient', '0.001 Cv', '5000 Cv'),
 });
+/** Whether a part keeps water from running back into the customer's pipes. */
+export const preventsBackflow = (p: Pick<Part, 'kind' | 'is'>): boolean => p.kind === 'valve' && p.is === 'backflow-preventer';
+
 export const PartSchema = v.variant('kind', [hose, fitting, valve, strainer]);
 
 export type Part = v.InferOutput<typeof PartSchema>;

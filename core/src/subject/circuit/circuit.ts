@@ -19,7 +19,7 @@ import { boosterPower } from '../../solve/booster-power.js';
 import { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from '../../solve/hours.js';
 import { ampacityOf, awgArea, type Branch, chooseCable, nodeVoltages, wireResistance } from '../../electrics/index.js';
 import { fuelRate } from '../../fuel/index.js';
-import type { Battery } from '../../rig/schema.js';
+import type { Battery, Charger } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import { type Figure, figure, input } from '../../working/figure.js';
 import type { MixResult } from '../mix/result.js';
@@ -325,6 +325,13 @@ const cableResult = (c: Cable, fromName: string, toName: string, currentA: numbe
   colour: c.wire?.colour,
   switch: c.wire?.switch,
 });
+
+/**
+ * Chargers that give a battery all they have. An engine's coil, the sun, and what charges a battery that only starts engines are
+ * held by their regulators.
+ */
+export const hardChargers = <C extends Pick<Charger, 'battery' | 'kind'>>(chargers: readonly C[], battery: Pick<Battery, 'id' | 'use'>): C[] =>
+  battery.use === 'start' ? [] : chargers.filter((c) => c.battery === battery.id && c.kind !== 'solar' && c.kind !== 'coil');
 
 /** What a day takes out of a battery and puts into it, by the brief. */
 function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], sprayedS: number): BatteryResult {

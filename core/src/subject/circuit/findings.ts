@@ -4,7 +4,7 @@ import type { Rig } from '../../rig/schema.js';
 import { message, type MessageQuantity } from '../../working/figure.js';
 import type { Finding, About } from '../finding.js';
 import { finding } from '../message-parts.js';
-import { dropVerdict } from './circuit.js';
+import { dropVerdict, hardChargers } from './circuit.js';
 import type { CircuitAnswers, WireResult } from './result.js';
 
 const amps = (value: number): MessageQuantity => ({ value, dimension: 'current' });
@@ -146,10 +146,9 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
     );
   }
   for (const b of a.batteries) {
-    const chargers = rig.chargers.filter((c) => c.battery === b.batteryId);
     const battery = rig.batteries.find((x) => x.id === b.batteryId)!;
     const own = { kind: 'battery', id: b.batteryId } as const;
-    if (b.taken.value > 0 && chargers.length === 0 && !battery.vehicle)
+    if (b.taken.value > 0 && !battery.vehicle && !rig.chargers.some((c) => c.battery === b.batteryId && c.current > 0))
       out.push(
         finding(
           'no-charger',
@@ -163,8 +162,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
         ),
       );
     const most = (values[`charge-most-${battery.chemistry}`] * b.capacityAs) / 3600;
-    // An engine's coil and what only starts engines are held by their regulator; a deep battery takes all it is given.
-    const hardest = battery.use === 'start' ? 0 : Math.max(0, ...chargers.filter((c) => c.kind !== 'solar' && c.kind !== 'coil').map((c) => c.current));
+    const hardest = Math.max(0, ...hardChargers(rig.chargers, battery).map((c) => c.current));
     if (hardest > most * (1 + 1e-9))
       out.push(
         finding(

@@ -7,6 +7,7 @@ import type { GaugeName, RigDocument } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
 import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
+import { hardChargers } from './circuit.js';
 
 /** The cable that leads to a thing. */
 const cableTo = (d: RigDocument, id: string) => d.wires?.find((w) => w.to === id);
@@ -97,18 +98,21 @@ export const batteryRules: Rule = (finding, rig, doc, now): Candidate[] => {
       else addCharger(d, b.batteryId, kind, { current });
     },
   });
-  const largest = Math.floor((assumptionValues(rig.assumptions)[`charge-most-${doc.batteries![i].chemistry}`] * b.capacityAs) / 3600);
+  const own = doc.batteries![i];
+  // To a tenth of an ampere, down: the smallest battery takes less than one.
+  const largest = Math.floor((assumptionValues(rig.assumptions)[`charge-most-${own.chemistry}`] * b.capacityAs) / 360) / 10;
   if (finding.code === 'charger-large')
     return [
       {
         id: `charge-${largest}`,
         title: message('Charge at {i}', { i: typed(`${largest} A`, 'current') }),
-        change: (d) =>
-          d.chargers?.forEach((c) => c.battery === b.batteryId && c.kind !== 'solar' && si(c.current, 'current') > largest && (c.current = `${largest} A`)),
+        change: (d) => hardChargers(d.chargers ?? [], own).forEach((c) => si(c.current, 'current') > largest && (c.current = `${largest} A`)),
       },
     ];
-  if (finding.code === 'no-charger')
-    return [charger('shore', message('A shore charger of {i}', { i: typed(`${Math.min(30, largest)} A`, 'current') }), `${Math.min(30, largest)} A`)];
+  if (finding.code === 'no-charger') {
+    const current = `${Math.min(30, largest)} A`;
+    return [charger('shore', message('A shore charger of {i}', { i: typed(current, 'current') }), current)];
+  }
   if (finding.code === 'night-short') return [charger('shore', 'A shore charger of 30 A', '30 A'), charger('shore', 'A shore charger of 60 A', '60 A')];
   const parallel = Number(doc.batteries![i].parallel ?? 1);
   const need = nextSize(((b.capacityAs / parallel) * b.net.value * 1.25) / b.usableAs, 'charge', 'Ah', 10);

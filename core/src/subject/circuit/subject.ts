@@ -4,7 +4,7 @@ import { hoursRest } from '../../solve/hours.js';
 import type { SoftPumpAnswers } from '../soft-pump/result.js';
 import type { Subject } from '../subject.js';
 import type { TransferAnswers } from '../transfer/result.js';
-import { assessCircuits } from './circuit.js';
+import { assessCircuits, hardChargers } from './circuit.js';
 import { circuitFindings } from './findings.js';
 import { CIRCUIT_KINDS, type CircuitCode } from './kinds.js';
 import type { CircuitAnswers } from './result.js';
@@ -44,6 +44,7 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
     ...(circuits.some((c) => c.part === 'starter') ? (['starter-from', 'starter-time', 'starts-per-job', 'crank-hopeless', 'starter-carries'] as const) : []),
     ...(circuits.some((c) => c.part === 'reel') ? (['reel-speed'] as const) : []),
     ...rig.batteries.map((b) => `battery-usable-${b.chemistry}` as const),
+    ...rig.batteries.filter((b) => hardChargers(rig.chargers, b).length).map((b) => `charge-most-${b.chemistry}` as const),
     ...(batteries.length ? (['battery-near', 'pump-volts', ...hoursRest(rig)] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'solar') ? (['solar-share'] as const) : []),
     ...(rig.chargers.some((c) => c.kind === 'shore') ? (['night-hours'] as const) : []),

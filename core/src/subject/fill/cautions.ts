@@ -1,3 +1,4 @@
+import { preventsBackflow } from '../../rig/thing/part.js';
 import type { Rig } from '../../rig/schema.js';
 import { when } from '../caution.js';
 import type { Caution } from '../finding.js';
@@ -5,7 +6,7 @@ import type { Caution } from '../finding.js';
 /** What may run back into the customer’s water. */
 export const fillCautions = (rig: Rig): readonly Caution[] => [
   ...when(
-    rig.lines.some((l) => l.role === 'fill' && !l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer')),
+    rig.lines.some((l) => l.role === 'fill' && !l.parts.some(preventsBackflow)),
     {
       key: 'backflow',
       station: 'fill',

@@ -1,3 +1,4 @@
+import { preventsBackflow } from '../../rig/thing/part.js';
 import type { HandTap, Line } from '../../rig/schema.js';
 import { Cases } from '../../solve/cases.js';
 import { handLine, handTee, tapPlace, withTapOpen } from '../../solve/hand-tap.js';
@@ -43,7 +44,7 @@ export function assessTap(cases: Cases, line: Line, tap: HandTap): HandTapResult
       [input('V', 'bucket', values.bucket, 'volume'), input('Q_in', 'arrives', flow, 'flow')],
       ['bucket'],
     ),
-    guarded: line.parts.slice(0, tapPlace(line)).some((p) => p.kind === 'valve' && p.is === 'backflow-preventer'),
+    guarded: line.parts.slice(0, tapPlace(line)).some(preventsBackflow),
   };
 }
 

@@ -7,7 +7,7 @@ import type { BurnerResult } from './result.js';
 /** Water hotter than what carries it stands; a burner on the wrong fuel, or one that does not get it hot. */
 export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Finding[] {
   return burners.flatMap((b) => {
-    const name = rig.burners.find((x) => x.id === b.burnerId)!.name;
+    const { name, fuel } = rig.burners.find((x) => x.id === b.burnerId)!;
     const subject = { kind: 'burner', id: b.burnerId } as const;
     const out: Finding[] = [];
     if (b.verdict === 'stop')
@@ -26,7 +26,7 @@ export function heatFindings(rig: Rig, burners: readonly BurnerResult[]): Findin
         ),
         also: [{ kind: 'line', id: b.weakest!.lineId }],
       });
-    if (rig.burners.find((x) => x.id === b.burnerId)!.fuel === 'petrol')
+    if (fuel === 'petrol')
       out.push(
         finding(
           'burner-fuel',

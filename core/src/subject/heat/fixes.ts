@@ -6,10 +6,10 @@ import { message } from '../../working/figure.js';
 import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
 
-/** A burner on diesel; its tank is drained and labelled for it first. */
+/** A burner on diesel. */
 export const dieselRules: Rule = (finding, rig): Candidate[] => {
   const i = rig.burners.findIndex((b) => b.id === finding.subject.id);
-  return i < 0 ? [] : [{ id: 'diesel', title: 'Burn diesel', change: (d) => void (d.burners![i].fuel = 'diesel') }];
+  return i < 0 ? [] : [{ id: 'diesel', title: 'Burn diesel: drain its tank first', change: (d) => void (d.burners![i].fuel = 'diesel') }];
 };
 
 /** Hoses and parts made for it, a thermostat set lower, more burner. */

@@ -1,5 +1,4 @@
-import type { Kinds } from '../kind.js';
-import { places } from '../kind.js';
+import { type Kinds, places } from '../kind.js';
 import { dieselRules, hotRules } from './fixes.js';
 
 export type HeatCode = 'too-hot' | 'not-hot' | 'burner-fuel';

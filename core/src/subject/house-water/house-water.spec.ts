@@ -57,14 +57,16 @@ describe('a tank of chemicals filled from a spigot', () => {
     d.lines.push(drawn('batch-fill', 'fill', `spigot:${d.spigots[0].id}`, `tank:${t.id}@${height}`, parts('hose-garden-34', 'float-valve-34')));
     return d;
   };
-  test('under its surface is unsafe, and level with its lid too; an inch clear above it there is an air gap', () => {
+  test('under its surface is unsafe, and level with its lid too; twice its bore clear above it there is an air gap', () => {
     expect(told(batch('4 in'))).toEqual(['house-chemical stop']);
     const d = batch('4 in');
     const t = parseRig(d).tanks.find((x) => x.liquid === 'chemical')!;
     // A tank's bulkheads count from its bottom.
     const lid = shapeHeight(t.shape);
     expect(told(batch(`${lid} m`))).toEqual(['house-chemical stop']);
-    expect(told(batch(`${lid + 0.03} m`))).toEqual([]);
+    // 3/4 in ends: 1 1/2 in, 38.1 mm.
+    expect(told(batch(`${lid + 0.037} m`))).toEqual(['house-chemical stop']);
+    expect(told(batch(`${lid + 0.039} m`))).toEqual([]);
   });
   test('with a preventer, or shut, it is not', () => {
     const safe = batch('4 in');
@@ -74,6 +76,14 @@ describe('a tank of chemicals filled from a spigot', () => {
     shut.lines.at(-1)!.closed = true;
     expect(told(shut)).toEqual([]);
   });
+});
+
+test('a proportioner straight off a spigot is unsafe: its stock comes back; from a tank it is not', () => {
+  const d = layout('tied-tanks');
+  const water = d.lines.find((l) => l.role === 'chemical' && l.to.at === 'mix' && d.tanks.some((t) => t.id === l.from.id && t.liquid === 'water'))!;
+  expect(told(d)).toEqual([]);
+  water.from = { at: 'spigot', id: d.spigots[0].id };
+  expect(told(d)).toEqual(['house-chemical stop']);
 });
 
 describe('a tank of water', () => {

@@ -1,3 +1,5 @@
+import { INCH } from '../../quantity/dimension.js';
+import { preventsBackflow } from '../../rig/thing/part.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
 import { drowned, shapeHeight } from '../../rig/tank-shape.js';
@@ -6,7 +8,7 @@ import { drowned, shapeHeight } from '../../rig/tank-shape.js';
 export interface OpenWay {
   /** The line that leaves the spigot: a preventer belongs in it. */
   readonly line: Line;
-  /** What stands at its end. */
+  /** What is at its end. */
   readonly to: 'chemical-tank' | 'water-tank' | 'machine' | 'mix';
   readonly id: string;
   readonly name: string;
@@ -14,10 +16,11 @@ export interface OpenWay {
   readonly chemical: boolean;
 }
 
-const guarded = (l: Line): boolean => l.parts.some((p) => p.kind === 'valve' && p.is === 'backflow-preventer');
+const guarded = (l: Line): boolean => l.parts.some(preventsBackflow);
 
-/** Whether a line's end stands clear above all that its tank can hold: an air gap, of an inch at least (ASME A112.1.2; from memory). */
-const clearOf = (l: Line, t: Tank): boolean => (l.to.height ?? t.base + t.fullLevel) >= t.base + shapeHeight(t.shape) + 0.0254 - 1e-9;
+/** Whether a line's end is clear above all that its tank can hold: an air gap of twice its bore, an inch at least (ASME A112.1.2; from memory). */
+const clearOf = (l: Line, t: Tank): boolean =>
+  (l.to.height ?? t.base + t.fullLevel) >= t.base + shapeHeight(t.shape) + Math.max(INCH, 2 * (l.parts.at(-1)?.bore ?? 0)) - 1e-9;
 
 /**
  * Every way that stands open from a spigot, through headers and boosters, to a tank, a washer or a mix, with no backflow

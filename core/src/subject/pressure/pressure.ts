@@ -264,10 +264,10 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
           rated: p(machine.ratedPressure),
         }),
       });
-    if (result.enginePower.value > result.engineAvailable.value * 1.02)
+    if (result.engineAvailable.value < 0.98 * result.enginePower.value)
       out.push({
         code: 'engine-small',
-        verdict: result.enginePower.value > result.engineAvailable.value * 1.1 ? 'starved' : 'tight',
+        verdict: result.engineAvailable.value < 0.9 * result.enginePower.value ? 'starved' : 'tight',
         station: 'machines',
         subject,
         message: message('{m} needs {need}; its engine makes {have} at this altitude. It will bog down.', {

@@ -13,5 +13,13 @@ const FORMATS: Readonly<Record<Told, Intl.DateTimeFormatOptions>> = {
   'to the second': { ...DAY, ...TIME, second: '2-digit' },
 };
 
+/** Formatters by locale and exactness: making one takes far longer than using it. */
+const KEPT = new Map<string, Intl.DateTimeFormat>();
+
 /** An ISO time in words, as the reader's locale writes dates. */
-export const when = (at: string, told: Told): string => new Intl.DateTimeFormat(readerLocale(), FORMATS[told]).format(new Date(at));
+export function when(at: string, told: Told): string {
+  const key = `${readerLocale()} ${told}`;
+  let format = KEPT.get(key);
+  if (!format) KEPT.set(key, (format = new Intl.DateTimeFormat(readerLocale(), FORMATS[told])));
+  return format.format(new Date(at));
+}

@@ -1,14 +1,16 @@
-import { computed, inject, Injectable, untracked } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 // eslint-disable-next-line no-restricted-imports -- `ownDay` makes a day up only where no worker has
 import { type JudgedDays, momentAt, ownDay, type RigDocument, type WorkDayDocument } from '@pozzo/core';
-import { type Action, Store } from '@ngrx/store';
+import { Store } from '@ngrx/store';
 import { DayActions, dayFeature, type WorkName } from './day.feature';
 import { openBuild } from './record.feature';
+import { useTelling } from './telling';
 
 /** The working day of the open rig, for views. */
 @Injectable({ providedIn: 'root' })
 export class DayStore {
   private readonly store = inject(Store);
+  private readonly tell = useTelling(this.store);
   readonly usual = this.store.selectSignal(dayFeature.selectUsual);
   readonly weighed = this.store.selectSignal(dayFeature.selectWeighed);
   readonly minute = this.store.selectSignal(dayFeature.selectMinute);
@@ -37,11 +39,6 @@ export class DayStore {
     // Made up by a worker, as a rule; here only where it has not answered yet.
     if (!draft.brief.day && made?.of === this.document()) draft.brief.day = JSON.parse(JSON.stringify(made?.day)) as WorkDayDocument;
     return ownDay(draft);
-  }
-
-  /** An effect that tells something here never follows what those that hear of it read. */
-  private tell(action: Action): void {
-    untracked(() => this.store.dispatch(action));
   }
 
   watch(): void {

@@ -1,9 +1,10 @@
-import { computed, inject, type Signal, untracked } from '@angular/core';
+import { computed, inject, type Signal } from '@angular/core';
 import type { Documents, KindName } from '@pozzo/core';
-import { type Action, Store } from '@ngrx/store';
+import { Store } from '@ngrx/store';
 import { produceWithPatches } from 'immer';
 import { SHOWN } from './kinds';
 import type { RecordOf, RecordState } from './record.feature';
+import { useTelling } from './telling';
 
 /** An open record of whatever kind, for what is shown around any. */
 export interface AnyRecord {
@@ -21,6 +22,7 @@ export interface AnyRecord {
 /** The open record of a kind, for views: what it holds, whether it is saved, how to change it. */
 export abstract class OpenRecord<K extends KindName> implements AnyRecord {
   protected readonly store = inject(Store);
+  private readonly tell = useTelling(this.store);
   readonly document: Signal<Documents[K] | null>;
   readonly state: Signal<RecordState<Documents[K]>>;
   /** What it is called; empty while none is open. */
@@ -37,11 +39,6 @@ export abstract class OpenRecord<K extends KindName> implements AnyRecord {
       const document = this.document();
       return document ? SHOWN[of.kind].nameOf(document) : '';
     });
-  }
-
-  /** An effect that tells something here never follows what those that hear of it read. */
-  private tell(action: Action): void {
-    untracked(() => this.store.dispatch(action));
   }
 
   open(id: string): void {

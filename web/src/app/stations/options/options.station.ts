@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, type OnDestroy, signal, untracked } from '@angular/core';
+import { Component, computed, effect, inject, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { finalize, type Subscription } from 'rxjs';
 import {
@@ -57,7 +57,7 @@ export class OptionsStation implements OnDestroy {
     // What is compared changes with the build and its options; an assessed build tells that it can be compared.
     effect(() => {
       if (!this.rig.assessment() || !this.rig.document()) return;
-      untracked(() => this.day.compare());
+      this.day.compare();
     });
   }
   ngOnDestroy(): void {
