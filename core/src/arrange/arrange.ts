@@ -4,7 +4,6 @@ import {
   type Box,
   boxOf,
   endHeight,
-  holdsFuel,
   isServed,
   isStarted,
   laidLines,
@@ -33,8 +32,9 @@ import { assessWeight } from '../subject/weight/weight.js';
 import { fillings } from '../subject/weight/states.js';
 import { tongueBounds, weightFindings } from '../subject/weight/findings.js';
 import { bundBox } from '../subject/plan/bunds.js';
-import { OXIDISERS, planFindings } from '../subject/plan/findings.js';
-import { FUMES, HAND, hasLid, isValve } from '../subject/plan/hand-points.js';
+import { wantedApart } from '../subject/plan/fire.js';
+import { planFindings } from '../subject/plan/findings.js';
+import { HAND, hasLid, isValve } from '../subject/plan/hand-points.js';
 import { filledItself, lowOf, startedByCord } from '../subject/plan/service-points.js';
 import { apartM, before, clearBefore, inwards, openSides, overlapM, toEdge } from '../subject/plan/room.js';
 import { centreOf, type PointMass } from '../structure/statics.js';
@@ -182,11 +182,8 @@ class Deck {
     });
     this.apart = things.flatMap((t, a) =>
       things.flatMap((o, b): Apart[] => {
-        const tank = o.kind === 'tank' ? rig.tanks.find((x) => x.id === o.id) : undefined;
-        const liquid = rig.liquids.find((l) => l.id === tank?.holds)?.kind;
-        if (holdsFuel(rig, t) && o.kind === 'battery') return [{ a, b, wantM: values['battery-apart'] }];
-        if (holdsFuel(rig, t) && liquid !== undefined && OXIDISERS.has(liquid)) return [{ a, b, wantM: values['fuel-heat-apart'] }];
-        return blows.has(t.id) && liquid !== undefined && FUMES.has(liquid) && tank?.ventTo !== 'outside' ? [{ a, b, wantM: values['vent-intake'] }] : [];
+        const wantM = wantedApart(rig, t, o, blows, values);
+        return wantM === undefined ? [] : [{ a, b, wantM }];
       }),
     );
     this.valves = rig.lines.flatMap((l): Valve[] => {

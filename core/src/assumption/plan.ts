@@ -24,6 +24,8 @@ export const PLAN_ASSUMPTIONS = [
   assumption('overhang-reel', 'How far a reel may hang over the edge of a deck', 'length', '6 in', 'common-practice', 'A little, to save floor.'),
   assumption('width-most', 'Widest that goes on the road', 'length', '102 in', 'published', '23 CFR 658.15 (from memory); local road rules decide.'),
   assumption('battery-apart', 'Distance of a battery from ‹gas›', 'length', '18 in', 'estimate', 'A spark at a terminal, ‹vapor› at a cap.'),
+  assumption('fuel-engine-apart', 'Distance of ‹gas› from an engine', 'length', '6 in', 'estimate', 'Hot exhausts and sparks; the tank on the engine itself apart.'),
+  assumption('gas-apart', 'Distance between tanks whose liquids make gas together', 'length', '36 in', 'estimate', 'As far as a split tank splashes.'),
   assumption('ladder-high', 'Highest reach for taking off a ladder', 'length', '7 ft', 'common-practice', 'As high as two hands lift.'),
   assumption('hold-from', 'Weight from which a thing has to be held down', 'mass', '60 lb', 'estimate', 'Lighter things stay in boxes.'),
   assumption('hold-safety', 'Safety of bolts, on what breaks them', 'number', '3', 'estimate', 'Boards, frame and washers are not counted.'),

@@ -1,6 +1,7 @@
 import { nextBore } from '../catalogue/hose-sizes.js';
-import { CATALOGUE, takePart } from '../catalogue/items.js';
+import { takePart } from '../catalogue/items.js';
 import type { LineDocument, RigDocument } from '../rig/schema.js';
+import type { Device } from '../rig/thing/part.js';
 import { nextAmong, unusedAmong } from './id.js';
 import { ascii, m } from './length.js';
 import { sizeUp } from './part.js';
@@ -49,11 +50,12 @@ export function widerHoses(d: RigDocument, lineId: string): void {
   if (line) line.parts = line.parts.map((p) => (p.kind === 'hose' ? (sizeUp(p) ?? p) : p));
 }
 
-/** A backflow preventer after the hoses of a fill line, in the bore that is next on the shelf. */
-export function addBackflow(d: RigDocument, lineId: string): void {
+/** A backflow preventer after the hoses of a line, in the bore that is next on the shelf; one that is there already gives way to it. */
+export function addBackflow(d: RigDocument, lineId: string, device: Device = 'double-check'): void {
   const line = lineOf(d, lineId);
   if (!line) return;
+  line.parts = line.parts.filter((p) => p.is !== 'backflow-preventer');
   const hose = line.parts.map((p) => p.kind).lastIndexOf('hose');
-  const wide = hose >= 0 && m(line.parts[hose].bore) > m('3/4 in') && CATALOGUE.some((c) => c.id === 'backflow-1');
-  line.parts.splice(hose + 1, 0, takePart(wide ? 'backflow-1' : 'backflow-34', nextAmong(line.parts, 'part-')));
+  const wide = hose >= 0 && m(line.parts[hose].bore) > m('3/4 in');
+  line.parts.splice(hose + 1, 0, takePart(`${device}-${wide ? '1' : '34'}`, nextAmong(line.parts, 'part-')));
 }

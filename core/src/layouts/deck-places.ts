@@ -148,7 +148,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'cones', x: '89 in', y: '24 in' },
     { thing: 'battery', x: '44 in', y: '80 in', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'compressor', x: '110 in', y: '55 in', turned: '90', service: 'street', exhaust: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'fuel-tank', x: '100 in', y: '38 in', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'fuel-tank', x: '104 in', y: '20 in', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
   'metric-header': [
     { thing: 'header', x: '142.24 cm', y: '83.82 cm', service: 'street', held: { by: 'hoops', count: '2', bolt: 'M10' } },
@@ -190,7 +190,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'tote', x: '101 in', y: '28 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
     { thing: 'batch-tank', x: '37 in', y: '30 in', turned: '90', service: 'rear', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
     { thing: 'washer-a', x: '141 in', y: '35 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
-    { thing: 'soft-pump', x: '37 in', y: '0 in', turned: '90', service: 'rear', exhaust: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'soft-pump', x: '37 in', y: '0 in', turned: '90', service: 'rear', exhaust: 'kerb', exhaustPipe: true, held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'reel-fill', x: '142 in', y: '0 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'reel-hose-a', x: '142 in', y: '0 in', on: 'reel-fill', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'reel-batch-hose', x: '8 in', y: '0 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
@@ -262,7 +262,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
     { thing: 'tool-box', x: '86 in', y: '48 in', turned: '90', service: 'street', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'cones', x: '106 in', y: '81 in' },
     { thing: 'battery', x: '158 in', y: '74 in', turned: '90', service: 'street' },
-    { thing: 'fuel-tank', x: '212 in', y: '26 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'fuel-tank', x: '212 in', y: '20 in', turned: '90', service: 'rear', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
   ],
 };
 

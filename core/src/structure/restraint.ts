@@ -4,6 +4,10 @@ import { GRAVITY } from '../fluid/air.js';
 export const RESTRAINTS = ['hoops', 'straps', 'u-bolts', 'welded', 'bolts'] as const;
 export type Restraint = (typeof RESTRAINTS)[number];
 
+/** How a strap runs: over the thing to the other side of the deck, back to the side it came from, to the thing itself. */
+export const STRAP_RUNS = ['across', 'same-side', 'to-thing'] as const;
+export type StrapRun = (typeof STRAP_RUNS)[number];
+
 /**
  * Bolts by size: stress area, m², and tensile strength of the usual grade, Pa.
  * Sources, from memory: ASME B1.1 (inch), ISO 898-1 (metric); grade 5 120 ksi, stainless A2-70 700 MPa.

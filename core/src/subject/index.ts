@@ -2,6 +2,7 @@ import { AIR } from './air/subject.js';
 import { BUFFER } from './buffer/subject.js';
 import { BYPASS } from './bypass/subject.js';
 import { CIRCUIT } from './circuit/subject.js';
+import { CROSSING } from './crossing/subject.js';
 import { DRAIN } from './drain/subject.js';
 import { FEED } from './feed/subject.js';
 import { FILL } from './fill/subject.js';
@@ -32,6 +33,7 @@ import { WINTER } from './winter/subject.js';
 export const SUBJECTS = [
   FILL,
   HOUSE_WATER,
+  CROSSING,
   BUFFER,
   FEED,
   SUPPLY,

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
+import { SYSTEM_VOLTS } from './battery.js';
 import { NO_PLACE, type ThingKind } from './kind.js';
 
 export const LOAD_KINDS = ['lights', 'ignition', 'fuel-solenoid', 'fuel-pump', 'other'] as const;
@@ -12,6 +13,8 @@ export const electricLoad = v.strictObject({
   name,
   kind: v.picklist(LOAD_KINDS),
   current: quantity('current', '0.05 A', '200 A'),
+  /** What its plate says; left out, its battery's. */
+  volts: v.optional(v.picklist(SYSTEM_VOLTS)),
   /** In a day; of what serves an engine left out, as long as that runs. */
   hours: v.optional(quantity('time', '0 min', '24 h')),
   engine: v.optional(id),

@@ -12,12 +12,14 @@ export const STARTERS = ['recoil', 'electric'] as const;
 /** What an engine's sheet says of its fuel, its start and its coil; what is left out, assumptions decide by its power. */
 export const engine = v.strictObject({
   fuel: v.optional(v.picklist(FUEL_KINDS)),
-  /** Of the tank on the engine itself. */
-  own: v.optional(quantity('volume', '0.05 gal', '500 gal')),
+  /** Of the tank on the engine itself; 0 for none. */
+  own: v.optional(quantity('volume', '0 gal', '500 gal')),
   /** Of the carburettor above what the engine stands on. */
   carburettor: v.optional(height),
   lift: v.optional(v.picklist(FUEL_LIFTS)),
   starter: v.optional(v.picklist(STARTERS)),
+  /** It idles by itself while no trigger is pulled; left out, it runs at full speed. */
+  idles: v.optional(v.boolean()),
 });
 
 export type Engine = v.InferOutput<typeof engine>;

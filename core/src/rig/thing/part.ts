@@ -30,6 +30,10 @@ export const FITTING_KINDS = [
 export const HOSE_KINDS = ['smooth-hose', 'suction-helix', 'suction-corrugated', 'plastic-pipe', 'steel-pipe', 'galvanised-pipe'] as const;
 export const VALVE_KINDS = ['inlet-valve', 'float-valve', 'backflow-preventer', 'filter', 'unloader', 'gun-valve', 'metering-valve'] as const;
 
+/** Backflow preventers, the weakest first. */
+export const DEVICES = ['vacuum-breaker', 'double-check', 'reduced-pressure'] as const;
+export type Device = (typeof DEVICES)[number];
+
 /** What a hose is for, where that decides something: a whip joins the machine or a manifold and never lies on a reel. */
 export const HOSE_USES = ['whip'] as const;
 
@@ -78,6 +82,8 @@ const valve = v.strictObject({
   oneWay: v.optional(v.boolean()),
   /** Share of its full coefficient that a metering valve is opened to. */
   setting: v.optional(quantity('ratio', '0.1 %', '100 %')),
+  /** Of a backflow preventer: which device it is; left out, nobody said. */
+  device: v.optional(v.picklist(DEVICES)),
 });
 const strainer = v.strictObject({
   ...partBase,

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { BOLT_SIZES, RESTRAINTS } from '../../structure/index.js';
+import { BOLT_SIZES, RESTRAINTS, STRAP_RUNS } from '../../structure/index.js';
 import { id } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 
@@ -30,6 +30,8 @@ export const placement = v.strictObject({
   service: v.optional(v.picklist(SIDES)),
   exhaust: v.optional(v.picklist(SIDES)),
   filler: v.optional(v.picklist(SIDES)),
+  /** A gas-tight pipe leads the exhaust outside; false: none does. Left out, nobody said. */
+  exhaustPipe: v.optional(v.boolean()),
   /** Of an engine: the side at which its oil is let out; left out, the one it is served from. */
   drain: v.optional(v.picklist(SIDES)),
   /** What stands in for the catalogue's size and dry mass. */
@@ -45,8 +47,12 @@ export const placement = v.strictObject({
       working: v.optional(quantity('force', '50 lbf', '20000 lbf')),
       /** Of a strap: in the weather since. */
       age: v.optional(quantity('time', '0 d', '7300 d')),
+      /** Of a strap: over the thing to the other side, back to its own side, or to the thing itself; left out, over it. */
+      runs: v.optional(v.picklist(STRAP_RUNS)),
     }),
   ),
+  /** Nothing holds it, and that is meant; left out with no `held`, nobody said. */
+  loose: v.optional(v.boolean()),
   /** It stays where it is when the deck is arranged. */
   pinned: v.optional(v.boolean()),
 });

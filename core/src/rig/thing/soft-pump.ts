@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { WETTED } from '../../chemistry/compatibility.js';
 import { height, id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
+import { SYSTEM_VOLTS } from './battery.js';
 import { engine } from './engine.js';
 import { SERVED, type ThingKind } from './kind.js';
 
@@ -20,6 +21,8 @@ export const softPump = v.strictObject({
   seals: v.picklist(WETTED),
   /** A second pump, or its wear parts, is on board. */
   spare: v.optional(v.boolean()),
+  /** Of an electric one: what its plate says; left out, its battery's. */
+  volts: v.optional(v.picklist(SYSTEM_VOLTS)),
   /** Of one that an engine drives. */
   engine: v.optional(engine),
 });

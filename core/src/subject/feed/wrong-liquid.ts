@@ -1,32 +1,9 @@
 import { feedFrom, inletsOf, type Source, switchInlet } from '../../edit/feed.js';
-import type { Line, Machine, Rig, RigDocument, Tank } from '../../rig/schema.js';
+import type { Machine, Rig, RigDocument } from '../../rig/schema.js';
+import { feedWays } from '../../solve/feed-ways.js';
 import { message } from '../../working/figure.js';
 import type { Finding } from '../finding.js';
 import type { Candidate, Rule } from '../rule.js';
-
-interface Reach {
-  readonly tank: Tank;
-  /** Whether every valve on the way stands open. */
-  readonly open: boolean;
-}
-
-/** Tanks that a machine's inlet can be led to, through shut valves too: a shut valve is opened one day. */
-function tanksReached(rig: Rig, machineId: string): Reach[] {
-  const out = new Map<string, Reach>();
-  const seen = new Set<Line>();
-  const back = (at: string, id: string, open: boolean): void => {
-    for (const l of rig.lines) {
-      if ((l.role !== 'feed' && l.role !== 'boost') || l.to.at !== at || l.to.id !== id || seen.has(l)) continue;
-      seen.add(l);
-      const way = open && !l.closed;
-      const tank = l.from.at === 'tank' ? rig.tanks.find((t) => t.id === l.from.id) : undefined;
-      if (tank) out.set(tank.id, { tank, open: way || (out.get(tank.id)?.open ?? false) });
-      else if (l.from.id) back(l.from.at, l.from.id, way);
-    }
-  };
-  back('machine', machineId, true);
-  return [...out.values()];
-}
 
 /**
  * A washer pumps water. Chemicals that its inlet can draw eat the pump and come back by its return into the water;
@@ -34,7 +11,7 @@ function tanksReached(rig: Rig, machineId: string): Reach[] {
  */
 export function wrongLiquidFindings(rig: Rig, machine: Machine): Finding[] {
   const subject = { kind: 'machine', id: machine.id } as const;
-  return tanksReached(rig, machine.id).flatMap(({ tank, open }): Finding[] => {
+  return feedWays(rig, machine.id).flatMap(({ tank, open }): Finding[] => {
     const also = [{ kind: 'tank' as const, id: tank.id }];
     const names = { machine: machine.name, tank: tank.name };
     if (tank.liquid === 'chemical')

@@ -1,6 +1,7 @@
 import { nextBore } from '../../catalogue/hose-sizes.js';
 import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
+import type { Rig } from '../../rig/schema.js';
 import type { Line } from '../../rig/schema.js';
 import { fullDepth, volumeAt } from '../../rig/tank-shape.js';
 import type { Cases } from '../../solve/cases.js';
@@ -102,3 +103,24 @@ export function fillFindings(cases: Cases, fill: FillResult): Finding[] {
     });
   return [...out, ...tapFindings(cases, line, fill.taps)];
 }
+
+/** A tank that a spigot fills with nothing to shut it: left alone it runs over. */
+export const floatFindings = (rig: Rig): Finding[] =>
+  rig.lines.flatMap((l): Finding[] => {
+    const tank = l.role === 'fill' && !l.closed && l.from.at === 'spigot' ? rig.tanks.find((t) => t.id === l.to.id) : undefined;
+    if (!tank || l.parts.some((p) => p.kind === 'valve' && p.is === 'float-valve')) return [];
+    return [
+      {
+        code: 'fill-no-float',
+        verdict: 'tight',
+        station: 'fill',
+        subject: { kind: 'line', id: l.id },
+        message: message(
+          tank.liquid === 'chemical'
+            ? '{tank} is filled from ‹a spigot› with no float valve: left alone, chemicals run over its brim.'
+            : '{tank} is filled from ‹a spigot› with no float valve: left alone, it runs over.',
+          { tank: tank.name },
+        ),
+      },
+    ];
+  });

@@ -1,7 +1,7 @@
 import { type Kinds, places } from '../kind.js';
-import { guardRules, handRules } from './fixes.js';
+import { floatRules, guardRules, handRules } from './fixes.js';
 
-export type FillCode = 'no-fill' | 'hand-weak' | 'hand-backflow';
+export type FillCode = 'no-fill' | 'hand-weak' | 'hand-backflow' | 'fill-no-float';
 
 export const FILL_KINDS: Kinds<FillCode> = {
   'no-fill': { figure: places('no-fill') },
@@ -17,4 +17,5 @@ export const FILL_KINDS: Kinds<FillCode> = {
     minor: true,
   },
   'hand-backflow': { scale: 'practice', figure: places('hand-backflow'), rules: guardRules },
+  'fill-no-float': { scale: 'practice', figure: places('fill-no-float'), rules: floatRules },
 };

@@ -18,7 +18,7 @@ const told = (d: RigDocument): readonly string[] =>
   judged(d)
     .findings.filter((f) => f.code.startsWith('house-'))
     .map((f) => `${f.code} ${f.verdict}`);
-const guard = (d: RigDocument, id: string): void => void d.lines.find((l) => l.id === id)!.parts.splice(1, 0, takePart('backflow-34', 'guard'));
+const guard = (d: RigDocument, id: string, item = 'reduced-pressure-34'): void => void d.lines.find((l) => l.id === id)!.parts.splice(1, 0, takePart(item, 'guard'));
 const unguard = (d: RigDocument, id: string): void => {
   const l = d.lines.find((x) => x.id === id)!;
   l.parts = l.parts.filter((p) => p.is !== 'backflow-preventer');
@@ -109,4 +109,43 @@ test('a way is followed through a header, and named by the line that leaves the 
   feed.to = { at: 'manifold', id: 'header' };
   d.lines.push(drawn('on', 'feed', 'manifold:header', 'machine:washer-a', parts('hose-helix-1')));
   expect(openWays(parseRig(d)).map((w) => [w.line.id, w.to, w.id])).toEqual([['feed-a', 'machine', 'washer-a']]);
+});
+
+describe('devices by hazard', () => {
+  const direct = (item: string | undefined, chemical: boolean): RigDocument => {
+    const d = layout(chemical ? 'small-buffer' : 'two-batch');
+    const washer = d.machines[0].id;
+    if (chemical) feedFrom(d, washer, `spigot:${d.spigots[0].id}`);
+    const feed = d.lines.find((l) => l.from.at === 'spigot' && l.role === 'feed')!;
+    feed.parts = feed.parts.filter((p) => p.is !== 'backflow-preventer');
+    if (item) guard(d, feed.id, item);
+    return d;
+  };
+  test.each([
+    [undefined, ['house-direct tight'], ['house-chemical stop']],
+    // Nobody said what it is: enough for water that has stood, not known to be for chemicals.
+    ['backflow-34', [], ['house-device tight']],
+    ['vacuum-breaker-34', ['house-device tight'], ['house-chemical stop']],
+    ['double-check-34', [], ['house-chemical stop']],
+    ['reduced-pressure-34', [], []],
+  ])('%s before a washer, and before one that draws soap and SH', (item, water, chemical) => {
+    expect(told(direct(item, false))).toEqual(water);
+    expect(told(direct(item, true))).toEqual(chemical);
+  });
+  test('the fix puts in what the hazard takes, in the place of what was there', () => {
+    const d = direct('double-check-34', true);
+    const fix = advise(d, parseRig(d), judged(d)).find((f) => f.code === 'house-chemical')!;
+    const after = applyFix(d, fix);
+    expect(told(after)).toEqual([]);
+    expect(after.lines.flatMap((l) => l.parts).filter((p) => p.is === 'backflow-preventer')).toEqual([expect.objectContaining({ device: 'reduced-pressure' })]);
+  });
+  test('a vacuum breaker holds where nothing after it shuts: an open hose into a tank', () => {
+    const d = layout('buffer-skid');
+    const fill = d.lines.find((l) => l.role === 'fill')!;
+    fill.to.height = '4 in';
+    fill.parts = [...parts('hose-garden-34'), takePart('vacuum-breaker-34', 'guard')];
+    expect(told(d)).toEqual([]);
+    fill.parts.push(takePart('float-valve-34', 'float'));
+    expect(told(d)).toEqual(['house-device tight']);
+  });
 });

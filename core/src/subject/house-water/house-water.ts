@@ -1,5 +1,5 @@
 import { INCH } from '../../quantity/dimension.js';
-import { preventsBackflow } from '../../rig/thing/part.js';
+import { better, type Held, heldBy } from '../../rig/backflow.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
 import { drowned, shapeHeight } from '../../rig/tank-shape.js';
@@ -14,25 +14,31 @@ export interface OpenWay {
   readonly name: string;
   /** Chemicals may come back that way. */
   readonly chemical: boolean;
+  /** By what is in it already: nothing, what is too weak for it, what nobody said. */
+  readonly held: Exclude<Held, 'held'>;
 }
-
-const guarded = (l: Line): boolean => l.parts.some(preventsBackflow);
 
 /** Whether a line's end is clear above all that its tank can hold: an air gap of twice its bore, an inch at least (ASME A112.1.2; from memory). */
 const clearOf = (l: Line, t: Tank): boolean =>
   (l.to.height ?? t.base + t.fullLevel) >= t.base + shapeHeight(t.shape) + Math.max(INCH, 2 * (l.parts.at(-1)?.bore ?? 0)) - 1e-9;
 
 /**
- * Every way that stands open from a spigot, through headers and boosters, to a tank, a washer or a mix, with no backflow
- * preventer and no air gap on it. When the street's pressure fails water runs such a way backwards, whatever it is meant to do.
+ * Every way that stands open from a spigot, through headers and boosters, to a tank, a washer or a mix, with no air gap on it and
+ * no backflow preventer that is good for what is at its end. When the street's pressure fails water runs such a way backwards, whatever it is meant to do.
  */
 export function openWays(rig: Rig): OpenWay[] {
   const from = (at: string, id: string | undefined): readonly Line[] => rig.lines.filter((l) => !l.closed && l.from.at === at && l.from.id === id);
   const out: OpenWay[] = [];
-  const walk = (first: Line, l: Line, on: ReadonlySet<string>): void => {
-    if (guarded(l) || on.has(l.id)) return;
+  const walk = (gone: readonly Line[], l: Line): void => {
+    if (gone.includes(l)) return;
+    const run = [...gone, l];
     const { at, id } = l.to;
-    const way = (to: OpenWay['to'], name: string, chemical: boolean): void => void out.push({ line: first, to, id: id!, name, chemical });
+    const way = (to: OpenWay['to'], name: string, chemical: boolean): void => {
+      const pushed = to === 'machine' || to === 'mix';
+      // A valve further down the run keeps pressure on what stands before it.
+      const held = run.reduce<Held>((best, x, i) => better(best, heldBy([...x.parts, ...run.slice(i + 1).flatMap((y) => y.parts)], chemical, pushed)), 'open');
+      if (held !== 'held') out.push({ line: run[0], to, id: id!, name, chemical, held });
+    };
     switch (at) {
       case 'tank': {
         const t = rig.tanks.find((x) => x.id === id)!;
@@ -55,11 +61,11 @@ export function openWays(rig: Rig): OpenWay[] {
         break;
       case 'manifold':
       case 'booster':
-        for (const next of from(at, id)) walk(first, next, new Set([...on, l.id]));
+        for (const next of from(at, id)) walk(run, next);
         break;
       default:
     }
   };
-  for (const l of rig.lines) if (l.from.at === 'spigot' && !l.closed) walk(l, l, new Set());
+  for (const l of rig.lines) if (l.from.at === 'spigot' && !l.closed) walk([], l);
   return out;
 }

@@ -6,8 +6,29 @@ import { HOUSE_WATER_KINDS, type HouseWaterCode } from './kinds.js';
 
 const STATION = { 'chemical-tank': 'fill', 'water-tank': 'fill', machine: 'feed', mix: 'mix' } as const;
 
-function findingOf({ line, to, name, chemical }: OpenWay): Finding {
+function findingOf({ line, to, name, chemical, held }: OpenWay): Finding {
   const base = { station: STATION[to], subject: { kind: 'line', id: line.id } } as const;
+  if (held === 'unsaid')
+    return {
+      ...base,
+      code: 'house-device',
+      verdict: 'tight',
+      message: message('Which backflow preventer is on the way to {name}? Chemicals take a reduced pressure device, or an air gap.', { name }),
+    };
+  if (held === 'weak' && !chemical)
+    return {
+      ...base,
+      code: 'house-device',
+      verdict: 'tight',
+      message: message('The vacuum breaker on the way to {name} is under pressure all day: a valve or a pump comes after it. It takes a double check.', { name }),
+    };
+  if (held === 'weak')
+    return {
+      ...base,
+      code: 'house-chemical',
+      verdict: 'stop',
+      message: message('The backflow preventer on the way to {name} isn’t made for chemicals. It takes a reduced pressure device, or an air gap.', { name }),
+    };
   if (chemical)
     return {
       ...base,

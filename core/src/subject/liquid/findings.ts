@@ -66,14 +66,14 @@ export function tankFindings(rig: Rig, stocks: Stocks): Finding[] {
     if (!FUMES.has(liquid.kind)) return [];
     const subject = { kind: 'tank', id: t.id } as const;
     const out: Finding[] = [];
-    if (t.ventTo !== 'outside')
+    if (t.ventTo !== 'outside' || t.lid === 'open')
       out.push(
         finding(
           'fumes-deck',
           'tight',
           'tanks',
           subject,
-          message('{tank} vents onto the deck: {liquid} fumes rust everything. Run the vent outside and down.', {
+          message('{tank} vents onto the deck: {liquid} fumes hurt eyes and lungs, and rust everything. Run the vent outside and down.', {
             tank: t.name,
             liquid: LIQUID_NAMES[liquid.kind],
           }),

@@ -1,24 +1,22 @@
-import type { LiquidKind } from '../../chemistry/compatibility.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import { blowsExhaust, type Box, holdsFuel, isStarted, melts, standingOn, type Standing } from '../../deck/index.js';
 import type { Platform, Rig } from '../../rig/schema.js';
 import { type Message, message } from '../../working/figure.js';
 import type { Finding, About } from '../finding.js';
 import type { Verdict } from '../verdict.js';
+import type { Tell } from './tell.js';
 import type { PlanCode } from './kinds.js';
 import { type Aisle, aisleOf } from './aisle.js';
+import { closedBody, fuelNear, gasPairs } from './fire.js';
 import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
-import { apartM, before, clearBefore, inwards, openSides, overlapM, REEL_PAYS, solidOf, toEdge, TOUCH } from './room.js';
+import { before, clearBefore, inwards, openSides, overlapM, REEL_PAYS, solidOf, toEdge, TOUCH } from './room.js';
 
 type Said = Omit<PlanResult, 'verdict' | 'things'> & { readonly things: readonly Omit<PlacedThing, 'verdict'>[] };
 
 const length = (value: number) => ({ value, dimension: 'length' as const, shelf: true });
 
 export const subjectOf = (t: Pick<Standing, 'kind' | 'id'>): About => ({ kind: t.kind, id: t.id });
-
-/** Liquids that set fuel on fire, or make it burn fiercely. */
-export const OXIDISERS: ReadonlySet<string> = new Set<LiquidKind>(['hypochlorite', 'oxygen-bleach']);
 
 const SIDE_WORDS = { front: message('front'), rear: message('rear'), kerb: message('‹curb› side'), street: message('street side') } as const;
 
@@ -81,7 +79,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         'tight',
         t,
         message(
-          '{tank} breathes onto the deck {d} from {engine}: the engine draws its fumes in and rusts inside. Lead the vent outside, or keep {want} apart.',
+          '{tank} breathes onto the deck {d} from {engine}: people breathe its fumes, and the engine rusts inside. Lead the vent outside, or keep {want} apart.',
           {
             tank: t.name,
             d: length(near.apartM),
@@ -91,8 +89,10 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
         ),
         near.engine,
       );
-    if (holdsFuel(rig, t)) fuelApart(rig, t, placed, values, tell);
+    if (holdsFuel(rig, t)) fuelNear(rig, t, placed, values, tell);
+    closedBody(rig, platform, t, placed, tell);
   }
+  gasPairs(rig, placed, values, tell);
   if (platform.gate) {
     const deck: Box = { x0: 0, x1: platform.length, y0: 0, y1: platform.width, z0: 0, z1: 10 };
     const way = inwards(deck, platform.gate, values['gate-room']);
@@ -202,8 +202,6 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
   return out;
 }
 
-type Tell = (code: PlanCode, verdict: Verdict, t: Standing, m: Message, also?: Standing) => void;
-
 const over = (b: Box, p: Platform): number => Math.max(-b.y0, b.y1 - p.width, 0);
 
 function edges(platform: Platform, t: Standing & { box: Box }, values: AssumptionValues, tell: Tell): void {
@@ -297,15 +295,6 @@ function exhaust(
   tell: Tell,
 ): void {
   const side = t.place?.exhaust;
-  if (platform.headroom !== undefined && !(side && openSides(platform).includes(side) && toEdge(t.box, side, platform) < 0.3))
-    tell(
-      'exhaust-inside',
-      'stop',
-      t,
-      message('{t} burns fuel in a closed body. Pipe its exhaust fully outside and ventilate the body, or don’t run it. Carbon monoxide kills.', {
-        t: t.name,
-      }),
-    );
   if (!side) return;
   // A body with a single door leaves no choice.
   if (side === t.place?.service && openSides(platform).length > 1)
@@ -329,40 +318,6 @@ function exhaust(
       message('{t}’s exhaust will melt {o}. Turn it, or leave {want}.', { t: t.name, o: hit.o.name, want: length(depth) }),
       hit.o,
     );
-}
-
-/** Fuel keeps away from a battery's terminals, and from what oxidises it. */
-function fuelApart(rig: Rig, t: Standing & { box: Box }, placed: readonly (Standing & { box: Box })[], values: AssumptionValues, tell: Tell): void {
-  for (const o of placed) {
-    const apart = apartM(t.box, o.box);
-    if (o.kind === 'battery' && apart < values['battery-apart'])
-      tell(
-        'battery-fuel',
-        'tight',
-        o,
-        message('{battery} stands {d} from {fuel}: keep them {want} apart.', {
-          battery: o.name,
-          d: length(apart),
-          fuel: t.name,
-          want: length(values['battery-apart']),
-        }),
-        t,
-      );
-    const held = o.kind === 'tank' ? rig.tanks.find((x) => x.id === o.id)?.holds : undefined;
-    if (held !== undefined && OXIDISERS.has(rig.liquids.find((l) => l.id === held)!.kind) && apart < values['fuel-heat-apart'])
-      tell(
-        'fuel-oxidiser',
-        'tight',
-        t,
-        message('{fuel} stands {d} from {tank}: fuel and what is in it must never meet. Keep them {want} apart, with ‹a containment tray› between.', {
-          fuel: t.name,
-          d: length(apart),
-          tank: o.name,
-          want: length(values['fuel-heat-apart']),
-        }),
-        o,
-      );
-  }
 }
 
 function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {

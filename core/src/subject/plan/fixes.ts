@@ -29,7 +29,23 @@ export const planRules: Rule = (finding, rig, doc, now): Candidate[] => {
     case 'held-weak':
       return holdRules(id, rig);
     case 'exhaust-inside':
+      return [{ id: 'pipe', title: 'A gas-tight pipe from its exhaust to outside', change: (d) => void (placeOf(d, id)!.exhaustPipe = true) }];
+    case 'fuel-inside':
       return [];
+    case 'battery-gas':
+      return [{ id: 'agm', title: 'The same in AGM', change: (d) => void (d.batteries!.find((b) => b.id === id)!.chemistry = 'agm') }];
+    case 'fumes-inside':
+      return [
+        {
+          id: 'close',
+          title: 'Close its lid and vent it outside',
+          change: (d) => {
+            const t = d.tanks.find((x) => x.id === id)!;
+            t.lid = 'closed';
+            t.ventTo = 'outside';
+          },
+        },
+      ];
     case 'reel-unparked':
       return [{ id: 'hook', title: 'A hook for the end of its hose', change: (d) => void (d.reels!.find((r) => r.id === id)!.parked = 'hook') }];
     case 'fumes-intake':

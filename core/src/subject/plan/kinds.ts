@@ -16,6 +16,11 @@ export type PlanCode =
   | 'exhaust-people'
   | 'battery-fuel'
   | 'fuel-oxidiser'
+  | 'fuel-hot'
+  | 'fuel-inside'
+  | 'battery-gas'
+  | 'fumes-inside'
+  | 'gas-pair'
   | 'not-held'
   | 'held-weak'
   | 'reel-blocked'
@@ -49,6 +54,11 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'exhaust-people': told('exhaust-people', true),
   'battery-fuel': told('battery-fuel', true),
   'fuel-oxidiser': told('fuel-oxidiser', true),
+  'fuel-hot': { ...told('fuel-hot', true), scale: 'practice' },
+  'fuel-inside': { ...told('fuel-inside'), scale: 'practice' },
+  'battery-gas': { ...told('battery-gas', true), scale: 'practice' },
+  'fumes-inside': { ...told('fumes-inside'), scale: 'practice' },
+  'gas-pair': { ...told('gas-pair', true), scale: 'practice' },
   'not-held': { ...told('not-held', true), scale: 'practice' },
   'held-weak': {
     scale: 'rating',

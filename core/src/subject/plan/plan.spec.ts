@@ -94,6 +94,9 @@ describe('room', () => {
     expect(told(d)).toContain('stop exhaust-inside washer-a');
     placeOf(d, 'washer-a')!.x = '130 in';
     Object.assign(placeOf(d, 'washer-a')!, { exhaust: 'rear', service: 'kerb' });
+    // At an open door the gas still comes in.
+    expect(told(d)).toContain('stop exhaust-inside washer-a');
+    placeOf(d, 'washer-a')!.exhaustPipe = true;
     expect(told(d).filter((t) => t.includes('exhaust'))).toEqual([]);
     d.platform!.headroom = '2 ft';
     d.placements!.push(water('40 in', '20 in'));

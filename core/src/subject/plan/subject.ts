@@ -29,6 +29,8 @@ export const PLAN: Subject<PlanAnswers, object, PlanCode> = {
           'width-most',
           'battery-apart',
           'fuel-heat-apart',
+          'fuel-engine-apart',
+          'gas-apart',
           'fuel-density',
           'diesel-density',
           'ladder-high',

@@ -84,6 +84,19 @@ export function transferFindings({ rig, values }: Cases, transfers: readonly Tra
         },
       ];
     return [
+      ...(r.overflows
+        ? [
+            {
+              ...base,
+              code: 'transfer-over',
+              verdict: 'tight',
+              message: message('{a} holds more than {b} has room for, {room}: {pump} left running puts it on the deck. Stand by, or fit a level switch.', {
+                ...names,
+                room: { value: r.moves.value, dimension: 'volume' },
+              }),
+            } as const,
+          ]
+        : []),
       ...(r.suctionM > values['transfer-suction']
         ? [
             {
