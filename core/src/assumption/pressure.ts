@@ -11,6 +11,14 @@ export const PRESSURE_ASSUMPTIONS = [
     'Makers of small ‹carburetor› engines give 3.5 % (from memory).',
   ),
   assumption(
+    'vehicle-derate',
+    'Power that a vehicle’s engine loses per 1000 ft of altitude',
+    'ratio',
+    '3 %',
+    'estimate',
+    'Without a turbo; one with a turbo loses next to nothing.',
+  ),
+  assumption(
     'nozzle-wear',
     'A worn nozzle passes more, of a new one',
     'ratio',

@@ -1,13 +1,21 @@
 import { GRAVITY } from '../fluid/air.js';
 import type { LinkSpec } from '../hydraulics/network/spec.js';
 
-/** What an electric pump runs on: volts at the battery, Ω there and back in its cable, efficiency, and what it draws running free, A. */
+/**
+ * What an electric pump runs on: volts at the battery, Ω there and back in its cable, cold and how much more for each A² that warms
+ * its copper, efficiency, and what it draws running free, A.
+ */
 export interface Supplied {
   readonly volts: number;
   readonly ohms: number;
+  readonly ohmsPerA2?: number;
   readonly efficiency: number;
   readonly freeA: number;
 }
+
+/** Volts that the cable leaves at a current. */
+export const voltsLeft = ({ volts, ohms, ohmsPerA2 = 0 }: Pick<Supplied, 'volts' | 'ohms' | 'ohmsPerA2'>, currentA: number): number =>
+  volts - currentA * (ohms + ohmsPerA2 * currentA ** 2);
 
 /** A soft wash pump as flow against pressure. Flows m³/s, pressures Pa. */
 export type DiaphragmPump =
@@ -33,7 +41,7 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
       const p = head(pump.switchPressure);
       // Its speed goes with the volts that its cable leaves, and so does its flow; the current does not hang on that speed.
       const slowed = (share: number, pressure: number): number =>
-        pump.ohms > 0 ? Math.max(1 - (pump.ohms * (pump.freeA + (share * q * pressure) / (pump.efficiency * pump.volts))) / pump.volts, 0.05) : 1;
+        pump.ohms > 0 ? Math.max(voltsLeft(pump, pump.freeA + (share * q * pressure) / (pump.efficiency * pump.volts)) / pump.volts, 0.05) : 1;
       const at = (share: number, pressureShare: number): number => share * q * slowed(share, pressureShare * pump.switchPressure);
       return [
         // Above the switch pressure the pump pulses on its switch: the mean flow falls away steeply.
@@ -67,10 +75,11 @@ export function pumpCurve(pump: DiaphragmPump, densityKgM3: number): NonNullable
  * Current of an electric pump, A: what it draws running free, and hydraulic power over efficiency and the voltage that its cable
  * leaves; half the battery's at least.
  */
-export function pumpCurrent(flowM3s: number, risePa: number, { volts, ohms, efficiency, freeA }: Supplied): number {
+export function pumpCurrent(flowM3s: number, risePa: number, supplied: Supplied): number {
+  const { volts, ohms, efficiency, freeA } = supplied;
   const work = (flowM3s * Math.max(risePa, 0)) / efficiency;
   let current = freeA + work / volts;
-  if (ohms > 0) for (let i = 0; i < 30; i++) current = freeA + work / Math.max(volts - current * ohms, volts / 2);
+  if (ohms > 0) for (let i = 0; i < 30; i++) current = freeA + work / Math.max(voltsLeft(supplied, current), volts / 2);
   return current;
 }
 

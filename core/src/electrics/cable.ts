@@ -7,35 +7,68 @@ export const awgDiameter = (gauge: number): number => 0.005 * 0.0254 * 92 ** ((3
 /** Area of copper, m². */
 export const awgArea = (gauge: number): number => (Math.PI / 4) * awgDiameter(gauge) ** 2;
 
+/** Resistance of copper grows so much with each degree over 20 °C (IEC 60228; from memory). */
+const COPPER_PER_K = 0.00393;
+
 const RESISTANCE = new Map<number, number>();
 
-/** Ω for a metre of one wire. */
-export function wireResistance(gauge: number): number {
+/** Ω for a metre of one wire, its copper so warm, °C. */
+export function wireResistance(gauge: number, copperC = 20): number {
   let known = RESISTANCE.get(gauge);
   if (known === undefined) RESISTANCE.set(gauge, (known = COPPER_OHM_M / awgArea(gauge)));
-  return known;
+  return known * (1 + COPPER_PER_K * (copperC - 20));
 }
 
-/** Gauges that are sold for rigs, and what each may carry, A: 60 °C copper, NEC table 310.16; 18 and 16 by 402.5 (from memory). */
-const SOLD: readonly { readonly gauge: number; readonly ampacityA: number }[] = [
-  { gauge: 18, ampacityA: 6 },
-  { gauge: 16, ampacityA: 8 },
-  { gauge: 14, ampacityA: 15 },
-  { gauge: 12, ampacityA: 20 },
-  { gauge: 10, ampacityA: 30 },
-  { gauge: 8, ampacityA: 40 },
-  { gauge: 6, ampacityA: 55 },
-  { gauge: 4, ampacityA: 70 },
-  { gauge: 2, ampacityA: 95 },
-  { gauge: 1, ampacityA: 110 },
-  { gauge: 0, ampacityA: 125 },
-  { gauge: -1, ampacityA: 145 },
-  { gauge: -2, ampacityA: 165 },
-  { gauge: -3, ampacityA: 195 },
+/** Insulation by the hottest that its copper may get: 60, 75 or 90 °C building wire; `vehicle` is cross-linked vehicle and boat cable, 105 °C. */
+export const INSULATIONS = ['60', '75', '90', 'vehicle'] as const;
+export type Insulation = (typeof INSULATIONS)[number];
+const HOTTEST: Readonly<Record<Insulation, number>> = { '60': 60, '75': 75, '90': 90, vehicle: 105 };
+
+/** Air that ampacity tables are made for, °C. */
+export const TABLE_AIR_C = 30;
+
+/**
+ * Gauges that are sold for rigs, and what each may carry in air of 30 °C, A, by insulation: building wire by NEC table 310.16
+ * (18 and 16 by 402.5); vehicle cable of 105 °C outside of engine spaces by ABYC E-11. All from memory.
+ */
+const SOLD: readonly (readonly [gauge: number, of60: number, of75: number, of90: number, vehicle: number])[] = [
+  [18, 6, 6, 14, 20],
+  [16, 8, 8, 18, 25],
+  [14, 15, 20, 25, 35],
+  [12, 20, 25, 30, 45],
+  [10, 30, 35, 40, 60],
+  [8, 40, 50, 55, 80],
+  [6, 55, 65, 75, 120],
+  [4, 70, 85, 95, 160],
+  [2, 95, 115, 130, 210],
+  [1, 110, 130, 145, 245],
+  [0, 125, 150, 170, 285],
+  [-1, 145, 175, 195, 330],
+  [-2, 165, 200, 225, 385],
+  [-3, 195, 230, 260, 445],
 ];
+const COLUMN: Readonly<Record<Insulation, 1 | 2 | 3 | 4>> = { '60': 1, '75': 2, '90': 3, vehicle: 4 };
+
+/**
+ * What a cable may carry, A; undefined for one that is not sold. In warmer air less: √((T − T_air) / (T − 30 °C)), NEC 310.15(B).
+ * @param airC around it
+ */
+export function ampacityOf(gauge: number, insulation: Insulation = '60', airC = TABLE_AIR_C): number | undefined {
+  const row = SOLD.find((c) => c[0] === gauge);
+  if (!row) return undefined;
+  const own = HOTTEST[insulation];
+  return Math.abs(airC - TABLE_AIR_C) < 1e-6 ? row[COLUMN[insulation]] : row[COLUMN[insulation]] * Math.sqrt(Math.max(own - airC, 0) / (own - TABLE_AIR_C));
+}
+
+/** How warm copper gets, °C: T_air + (T_insulation − T_air) · (I / ampacity)². One far over its ampacity has long melted: 250 at most. */
+export function copperC(gauge: number, currentA: number, insulation: Insulation = '60', airC = TABLE_AIR_C): number {
+  const carries = ampacityOf(gauge, insulation, airC);
+  if (!carries) return airC;
+  return Math.min(airC + (HOTTEST[insulation] - airC) * (currentA / carries) ** 2, 250);
+}
 
 /** What is chosen from: thinner than 14 breaks on a deck that shakes. */
-export const CABLES = SOLD.filter((c) => c.gauge <= 14);
+export const CABLES: readonly number[] = SOLD.map((c) => c[0]).filter((gauge) => gauge <= 14);
 
 /** As it is printed: 1/0 for 0, 2/0 for −1. */
 export const gaugeName = (gauge: number): string => (gauge > 0 ? `${gauge}` : `${1 - gauge}/0`);
@@ -43,17 +76,15 @@ export const gaugeName = (gauge: number): string => (gauge > 0 ? `${gauge}` : `$
 /** The number of a printed gauge. */
 export const gaugeOf = (name: string): number => (name.endsWith('/0') ? 1 - Number(name.slice(0, -2)) : Number(name));
 
-/** What a cable may carry, A; undefined for one that is not sold. */
-export const ampacityOf = (gauge: number): number | undefined => SOLD.find((c) => c.gauge === gauge)?.ampacityA;
-
 /** Fuses that are sold, A. */
 export const FUSES: readonly number[] = [2, 3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 250, 300];
 
 /** Fuse over its load's steady current; a rig's own is an assumption. */
 export const FUSE_OVER = 1.25;
 
-/** Volts lost on the way there and back. */
-export const voltageDrop = (gauge: number, oneWayM: number, currentA: number): number => 2 * oneWayM * wireResistance(gauge) * currentA;
+/** Volts lost on the way there and back, its copper as warm as the current makes it. */
+export const voltageDrop = (gauge: number, oneWayM: number, currentA: number, insulation: Insulation = '60', airC = TABLE_AIR_C): number =>
+  2 * oneWayM * wireResistance(gauge, copperC(gauge, currentA, insulation, airC)) * currentA;
 
 /** The smallest fuse that a steady current does not blow; undefined over the largest sold. */
 export const fuseFor = (currentA: number, over = FUSE_OVER): number | undefined => FUSES.find((f) => f >= currentA * over - 1e-9);
@@ -73,11 +104,20 @@ export interface Chosen {
  * @param mostDrop share of the voltage
  * @param fuseA that it has to carry; left out, the smallest that holds its load
  */
-export function chooseCable(currentA: number, oneWayM: number, volts: number, mostDrop: number, fuseA = fuseFor(currentA)): Chosen | undefined {
+export function chooseCable(
+  currentA: number,
+  oneWayM: number,
+  volts: number,
+  mostDrop: number,
+  fuseA = fuseFor(currentA),
+  insulation: Insulation = '60',
+  airC = TABLE_AIR_C,
+): Chosen | undefined {
   if (fuseA === undefined) return undefined;
-  for (const c of CABLES) {
-    const dropV = voltageDrop(c.gauge, oneWayM, currentA);
-    if (c.ampacityA >= fuseA - 1e-9 && dropV <= mostDrop * volts * (1 + 1e-9)) return { gauge: c.gauge, ampacityA: c.ampacityA, fuseA, dropV };
+  for (const gauge of CABLES) {
+    const dropV = voltageDrop(gauge, oneWayM, currentA, insulation, airC);
+    const ampacityA = ampacityOf(gauge, insulation, airC)!;
+    if (ampacityA >= fuseA - 1e-9 && dropV <= mostDrop * volts * (1 + 1e-9)) return { gauge, ampacityA, fuseA, dropV };
   }
   return undefined;
 }

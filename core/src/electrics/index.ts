@@ -1,6 +1,10 @@
 export {
   ampacityOf,
   awgArea,
+  copperC,
+  type Insulation,
+  INSULATIONS,
+  TABLE_AIR_C,
   awgDiameter,
   CABLES,
   type Chosen,

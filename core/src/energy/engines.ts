@@ -1,6 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { FuelKind } from '../fuel/index.js';
-import { driveOf, type Engine, type FuelLift } from '../rig/schema.js';
+import { type Drive, driveOf, type Engine, type FuelLift } from '../rig/schema.js';
 import { floorOf, placesOf } from '../rig/stand.js';
 import { workedOnce } from '../rig/worked-once.js';
 
@@ -55,3 +55,6 @@ export const densityOf = (fuel: FuelKind, values: AssumptionValues): number => v
 
 /** Pounds of fuel for a horsepower and hour. */
 export const rateOf = (fuel: FuelKind, values: AssumptionValues): number => values[fuel === 'petrol' ? 'engine-fuel' : 'diesel-fuel'];
+
+/** Share of its power that a drive loses with 1000 ft of altitude: a motor none, a vehicle's engine its own. */
+export const derateOf = (drive: Drive, values: AssumptionValues): number => (drive === 'electric' ? 0 : values[drive === 'vehicle' ? 'vehicle-derate' : 'engine-derate']);

@@ -1,5 +1,6 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { driveOf, type Gear, type Rig } from '../rig/schema.js';
+import { deratedPower } from '../hydraulics/plunger-pump.js';
+import { driveOf, type GaugeName, type Gear, type Mains, type Rig } from '../rig/schema.js';
 
 /** A motor on the mains: what it takes at its plug, W. */
 export interface MainsLoad {
@@ -16,6 +17,29 @@ export const mainsLoads = (rig: Rig, values: AssumptionValues): readonly MainsLo
 
 /** The generator that gives the mains: the first on board. */
 export const generatorOf = (rig: Rig): Gear | undefined => (rig.mains?.from === 'generator' ? rig.gear.find((g) => g.kind === 'generator') : undefined);
+
+/** What a generator gives up there, W: running, and for a start; undefined where it does not say. */
+export function generatorGives(set: Gear | undefined, rig: Rig, values: AssumptionValues): { readonly runningW: number; readonly startingW: number } | undefined {
+  if (set?.running === undefined) return undefined;
+  const up = (powerW: number): number => deratedPower(powerW, rig.brief.altitude, values['engine-derate']);
+  return { runningW: up(set.running), startingW: up(set.starting ?? set.running) };
+}
+
+/** What flexible cords carry, two wires with current, A, by AWG: NEC table 400.5(A)(1); from memory. */
+const CORDS: Readonly<Partial<Record<GaugeName, number>>> = { '18': 10, '16': 13, '14': 18, '12': 25, '10': 30, '8': 40, '6': 55 };
+export const cordCarries = (gauge: GaugeName): number => CORDS[gauge] ?? Infinity;
+
+/** A socket on the customer's wall, or a generator's: what it gives, and whether anybody said so. SI. */
+export interface Socket {
+  readonly volts: number;
+  readonly breakerA: number;
+  readonly said: boolean;
+}
+export const socketOf = (mains: Mains, values: AssumptionValues): Socket => ({
+  volts: mains.volts ?? values['mains-volts'],
+  breakerA: mains.breaker ?? values['mains-breaker'],
+  said: mains.volts !== undefined && mains.breaker !== undefined,
+});
 
 /** What a generator has to give for hours, and while the largest motor starts, W. */
 export function generatorNeeds(loads: readonly MainsLoad[], values: AssumptionValues): { readonly runningW: number; readonly startingW: number } {

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { ampacityOf, chooseCable, fuseFor, gaugeOf, wireResistance } from '../electrics/index.js';
+import { ampacityOf, chooseCable, copperC, fuseFor, FUSES, gaugeOf, type Insulation, wireResistance } from '../electrics/index.js';
 import { type Box, placedOn, portTo, type Standing } from '../deck/index.js';
 import type { Battery, Rig, Wire } from '../rig/schema.js';
 import { workedOnce } from '../rig/worked-once.js';
@@ -81,6 +81,8 @@ export interface Cable {
   readonly typedFuse: boolean;
   readonly ampacityA: number | undefined;
   readonly ohms: number;
+  /** It has no fuse, as said. */
+  readonly unfused: boolean;
 }
 
 /** Where things stand, for the lengths of cables. */
@@ -105,6 +107,18 @@ export class Lengths {
   }
 }
 
+const celsius = (kelvin: number): number => kelvin - 273.15;
+
+/** What a cable of which nobody said is insulated for: the weakest that is sold. */
+export const insulationOf = (wire: Pick<Wire, 'insulation'> | undefined): Insulation => wire?.insulation ?? '60';
+
+/** A fuse that Pozzo chooses: over the load by its share, and no more than a cable that is there carries where the load leaves it room. */
+function fuseOn(currentA: number, over: number, carries: number | undefined): number | undefined {
+  const wanted = fuseFor(currentA, over);
+  if (wanted === undefined || carries === undefined || wanted <= carries) return wanted;
+  return [...FUSES].reverse().find((f) => f <= carries && f >= currentA) ?? wanted;
+}
+
 /** A cable for a current: as its wire says, what that leaves open chosen. */
 export function cableFor(
   lengths: Lengths,
@@ -117,9 +131,10 @@ export function cableFor(
   const { values } = lengths;
   const laid = lengths.between(ends.from, ends.at);
   const lengthM = wire?.length ?? laid.lengthM;
-  const fuseA = wire?.fuse ?? fuseFor(currentA, values['fuse-over']);
+  const [insulation, airC] = [insulationOf(wire), celsius(values['wire-air'])];
   const typed = wire?.gauge === undefined ? undefined : gaugeOf(wire.gauge);
-  const gauge = typed ?? (fuseA === undefined ? undefined : chooseCable(currentA, lengthM, volts, mostDrop, fuseA)?.gauge);
+  const fuseA = wire?.unfused ? undefined : (wire?.fuse ?? fuseOn(currentA, values['fuse-over'], typed === undefined ? undefined : ampacityOf(typed, insulation, airC)));
+  const gauge = typed ?? (fuseA === undefined && !wire?.unfused ? undefined : chooseCable(currentA, lengthM, volts, mostDrop, fuseA, insulation, airC)?.gauge);
   return {
     wire,
     from: ends.from,
@@ -130,22 +145,32 @@ export function cableFor(
     typedGauge: typed !== undefined,
     fuseA,
     typedFuse: wire?.fuse !== undefined,
-    ampacityA: gauge === undefined ? undefined : ampacityOf(gauge),
-    ohms: gauge === undefined ? 0 : 2 * lengthM * wireResistance(gauge),
+    ampacityA: gauge === undefined ? undefined : ampacityOf(gauge, insulation, airC),
+    ohms: gauge === undefined ? 0 : 2 * lengthM * wireResistance(gauge, copperC(gauge, currentA, insulation, airC)),
+    unfused: wire?.unfused === true,
   };
 }
 
-/** Ω there and back from its battery to a load by cables whose gauge is typed; 0 where none is: a cable yet to be chosen slows nothing. */
-export function builtOhms(rig: Rig, values: AssumptionValues, loadId: string): number {
-  if (!rig.wires.some((w) => w.to === loadId)) return 0;
+/**
+ * Ω there and back from its battery to a load by cables whose gauge is typed, and how much more for each A² of its own that warms
+ * their copper; 0 where none is: a cable yet to be chosen slows nothing.
+ */
+export function builtOhms(rig: Rig, values: AssumptionValues, loadId: string): { readonly ohms: number; readonly ohmsPerA2: number } {
+  let [ohms, ohmsPerA2] = [0, 0];
+  if (!rig.wires.some((w) => w.to === loadId)) return { ohms, ohmsPerA2 };
   const lengths = new Lengths(rig, values);
-  let ohms = 0;
+  const airC = celsius(values['wire-air']);
   const seen = new Set<string>();
   let at = loadId;
   for (let w = wireTo(rig, at); w && !seen.has(at); w = wireTo(rig, at)) {
     seen.add(at);
-    if (w.gauge !== undefined) ohms += 2 * (w.length ?? lengths.between(w.from, at).lengthM) * wireResistance(gaugeOf(w.gauge));
+    if (w.gauge !== undefined) {
+      const [gauge, metres] = [gaugeOf(w.gauge), 2 * (w.length ?? lengths.between(w.from, at).lengthM)];
+      const cold = metres * wireResistance(gauge, airC);
+      ohms += cold;
+      ohmsPerA2 += metres * wireResistance(gauge, copperC(gauge, 1, insulationOf(w), airC)) - cold;
+    }
     at = w.from;
   }
-  return ohms;
+  return { ohms, ohmsPerA2 };
 }

@@ -21,7 +21,7 @@ export function gravityVan(): RigDocument {
     outlets: [gun('gun', 'Gun', '2', '1400 psi', { nozzle: { size: '2', angle: '40', count: '1' } })],
     // The market's socket; the battery keeps the lights of the van.
     batteries: [{ id: 'battery', name: 'Battery', capacity: '60 Ah', chemistry: 'agm' }],
-    mains: { from: 'site', rcd: true },
+    mains: { from: 'site', rcd: true, volts: '120 V', breaker: '20 A' },
     lines: [
       line('fill', 'fill', 'spigot:hall-tap', 'tank:water@20 in', gardenFill('12', '50 ft')),
       line(

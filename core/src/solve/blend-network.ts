@@ -49,7 +49,7 @@ export function suppliedOf(rig: Rig, pump: SoftPump, values: AssumptionValues): 
       rig.batteries.find((b) => b.id === load?.batteryId),
       values,
     ),
-    ohms: builtOhms(rig, values, pump.id),
+    ...builtOhms(rig, values, pump.id),
     efficiency: values['pump-12v-efficiency'],
     freeA: values['pump-free-current'],
   };

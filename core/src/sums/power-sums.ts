@@ -1,17 +1,24 @@
-import { awgArea, chooseCable, FUSE_OVER, fuseFor, peukertSeconds, voltageDrop, wireResistance } from '../electrics/index.js';
+import { awgArea, chooseCable, copperC, FUSE_OVER, fuseFor, type Insulation, INSULATIONS, peukertSeconds, voltageDrop, wireResistance } from '../electrics/index.js';
 import { burnerFuel, burnerHeat, FUEL_KINDS as KINDS, fuelHeadLoss, fuelRate, FUELS } from '../fuel/index.js';
 import { airPressure } from '../fluid/air.js';
 import { LAMINAR, velocity } from '../hydraulics/friction.js';
 import { airLineStart } from '../hydraulics/index.js';
 import { altitude, bore, flow, length } from './inputs.js';
 import { found, line } from './line.js';
-import { burnt, consumption, frictionAt, G, heatOf, HOT, SMOOTH, viscosity, wire, wireLines } from './shared-lines.js';
+import { burnt, consumption, copperLine, frictionAt, G, heatOf, HOT, SMOOTH, type Values, viscosity, wire, wireLines } from './shared-lines.js';
 import { choiceInput, type Sum, type SumInput, sumInput } from './sum.js';
 
 const current = sumInput('current', 'Current', 'current', '0.1 A', '1000 A');
 const voltage = sumInput('voltage', 'Voltage', 'voltage', '1 V', '1000 V', '12 V');
 const oneWay = sumInput('length', 'One way, battery to load', 'length', '1 in', '500 ft');
 const gauge = sumInput('gauge', 'Cable, AWG (0 is 1/0, −1 is 2/0)', 'number', '-1', '20');
+/** What the copper's warmth hangs on. */
+const insulation = choiceInput('insulation', 'Insulation, °C', INSULATIONS);
+const air = sumInput('air', 'Air around the cable', 'temperature', '-40 °F', '130 °F', '86 °F');
+const cableOf = (x: Values): readonly [Insulation, number] => [INSULATIONS[x['insulation']], x['air'] - 273.15];
+const warmth = (x: Values, gauge: number): number => copperC(gauge, x['current'], ...cableOf(x));
+/** A starter cranks for seconds: its copper stays as warm as the air. */
+const cold = (x: Values): number => x['air'] - 273.15;
 const fuelKind = choiceInput('fuel', 'Fuel', ['petrol', 'diesel']);
 /** Hours that a battery's capacity is rated for, s. */
 const RATED_S = 20 * 3600;
@@ -27,19 +34,20 @@ export const POWER_SUMS: readonly Sum[] = [
     name: 'voltage-drop',
     title: 'Voltage lost in a cable',
     equation: 'voltage-drop',
-    inputs: [current, oneWay, gauge, voltage],
+    inputs: [current, oneWay, gauge, voltage, insulation, air],
     outputs: [
       { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
       { name: 'share', label: 'Of the voltage', dimension: 'ratio' },
       { name: 'left', label: 'Left at the load', dimension: 'voltage' },
     ],
     run: (x) => {
-      const drop = voltageDrop(x['gauge'], x['length'], x['current']);
+      const drop = voltageDrop(x['gauge'], x['length'], x['current'], ...cableOf(x));
       return { drop, share: drop / x['voltage'], left: x['voltage'] - drop };
     },
     written: (x, o) => [
       ...wireLines(x['gauge']),
-      line('ΔU', '2 · L · ρ · I / A', wire(x), [o['drop'], 'voltage']),
+      copperLine(x, x['gauge']),
+      line('ΔU', '2 · L · ρ · I / A', wire(x, warmth(x, x['gauge'])), [o['drop'], 'voltage']),
       line('s', 'ΔU / U', { ΔU: [o['drop'], 'voltage'], U: [x['voltage'], 'voltage'] }, [o['share'], 'ratio']),
       line('U2', 'U − ΔU', { U: [x['voltage'], 'voltage'], ΔU: [o['drop'], 'voltage'] }, [o['left'], 'voltage']),
     ],
@@ -48,7 +56,7 @@ export const POWER_SUMS: readonly Sum[] = [
     name: 'cable',
     title: 'Cable and fuse for a load',
     equation: 'cable',
-    inputs: [current, oneWay, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %')],
+    inputs: [current, oneWay, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %'), insulation, air],
     outputs: [
       { name: 'gauge', label: 'AWG (0 is 1/0, −1 is 2/0)', dimension: 'number' },
       { name: 'area', label: 'Copper', dimension: 'area' },
@@ -56,7 +64,7 @@ export const POWER_SUMS: readonly Sum[] = [
       { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
     ],
     run: (x) => {
-      const c = chooseCable(x['current'], x['length'], x['voltage'], x['most']);
+      const c = chooseCable(x['current'], x['length'], x['voltage'], x['most'], fuseFor(x['current']), ...cableOf(x));
       return c ? { gauge: c.gauge, area: awgArea(c.gauge), fuse: c.fuseA, drop: c.dropV } : { gauge: NaN, area: NaN, fuse: NaN, drop: NaN };
     },
     written: (x, o) => [
@@ -65,19 +73,21 @@ export const POWER_SUMS: readonly Sum[] = [
       line('ΔU', 's · U', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'] }, [x['most'] * x['voltage'], 'voltage'], 'at most'),
       found('n', 'the thinnest that carries its fuse and loses no more', [o['gauge'], 'number']),
       ...wireLines(o['gauge']),
-      line('ΔU', '2 · L · ρ · I / A', wire({ ...x, gauge: o['gauge'] }), [o['drop'], 'voltage']),
+      copperLine(x, o['gauge']),
+      line('ΔU', '2 · L · ρ · I / A', wire({ ...x, gauge: o['gauge'] }, warmth(x, o['gauge'])), [o['drop'], 'voltage']),
     ],
   },
   {
     name: 'cable-reach',
     title: 'How far a cable reaches',
     equation: 'voltage-drop',
-    inputs: [current, gauge, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %')],
+    inputs: [current, gauge, voltage, sumInput('most', 'Most that may be lost', 'ratio', '0.5 %', '20 %', '3 %'), insulation, air],
     outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
-    run: (x) => ({ length: (x['most'] * x['voltage']) / (2 * wireResistance(x['gauge']) * x['current']) }),
+    run: (x) => ({ length: (x['most'] * x['voltage']) / (2 * wireResistance(x['gauge'], warmth(x, x['gauge'])) * x['current']) }),
     written: (x, o) => [
       ...wireLines(x['gauge']),
-      line('L', 's · U · A / (2 · ρ · I)', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'], ...wire({ ...x, length: 0 }) }, [o['length'], 'length']),
+      copperLine(x, x['gauge']),
+      line('L', 's · U · A / (2 · ρ · I)', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'], ...wire({ ...x, length: 0 }, warmth(x, x['gauge'])) }, [o['length'], 'length']),
     ],
   },
   {
@@ -244,18 +254,19 @@ export const POWER_SUMS: readonly Sum[] = [
       oneWay,
       gauge,
       sumInput('voltage', 'Battery while it cranks', 'voltage', '4 V', '30 V', '11 V'),
+      air,
     ],
     outputs: [
       { name: 'left', label: 'At the starter', dimension: 'voltage' },
       { name: 'drop', label: 'Lost there and back', dimension: 'voltage' },
     ],
     run: (x) => {
-      const drop = voltageDrop(x['gauge'], x['length'], x['current']);
+      const drop = 2 * x['length'] * wireResistance(x['gauge'], cold(x)) * x['current'];
       return { drop, left: x['voltage'] - drop };
     },
     written: (x, o) => [
       ...wireLines(x['gauge']),
-      line('ΔU', '2 · L · ρ · I / A', wire(x), [o['drop'], 'voltage']),
+      line('ΔU', '2 · L · ρ · I / A', wire(x, cold(x)), [o['drop'], 'voltage']),
       line('U2', 'U − ΔU', { U: [x['voltage'], 'voltage'], ΔU: [o['drop'], 'voltage'] }, [o['left'], 'voltage']),
     ],
   },
@@ -268,12 +279,13 @@ export const POWER_SUMS: readonly Sum[] = [
       gauge,
       sumInput('voltage', 'Battery while it cranks', 'voltage', '4 V', '30 V', '11 V'),
       sumInput('least', 'Least at the starter', 'voltage', '3 V', '29 V', '9.6 V'),
+      air,
     ],
     outputs: [{ name: 'length', label: 'One way', dimension: 'length' }],
-    run: (x) => ({ length: x['voltage'] > x['least'] ? (x['voltage'] - x['least']) / (2 * wireResistance(x['gauge']) * x['current']) : NaN }),
+    run: (x) => ({ length: x['voltage'] > x['least'] ? (x['voltage'] - x['least']) / (2 * wireResistance(x['gauge'], cold(x)) * x['current']) : NaN }),
     written: (x, o) => [
       ...wireLines(x['gauge']),
-      line('L', '(U − U2) · A / (2 · ρ · I)', { U: [x['voltage'], 'voltage'], U2: [x['least'], 'voltage'], ...wire({ ...x, length: 0 }) }, [
+      line('L', '(U − U2) · A / (2 · ρ · I)', { U: [x['voltage'], 'voltage'], U2: [x['least'], 'voltage'], ...wire({ ...x, length: 0 }, cold(x)) }, [
         o['length'],
         'length',
       ]),

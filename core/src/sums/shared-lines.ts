@@ -1,4 +1,4 @@
-import { awgArea, COPPER_OHM_M } from '../electrics/index.js';
+import { ampacityOf, awgArea, COPPER_OHM_M, copperC, INSULATIONS } from '../electrics/index.js';
 import { FUEL_KINDS, FUELS } from '../fuel/index.js';
 import { GRAVITY } from '../fluid/air.js';
 import { WATER_KG_M3, WATER_SPECIFIC_HEAT, waterAt } from '../fluid/water.js';
@@ -8,7 +8,7 @@ import { formatNumber, formatQuantity } from '../quantity/format.js';
 import { si } from '../quantity/parse.js';
 import { found, type Given, line, type SumLine } from './line.js';
 
-type Values = Readonly<Record<string, number>>;
+export type Values = Readonly<Record<string, number>>;
 
 /** Water at 68 °F, kg/m³. */
 const WATER_HEAT: Given = { value: WATER_SPECIFIC_HEAT, us: '0.9993 BTU/(lb·°F)', metric: '4.184 kJ/(kg·K)' };
@@ -80,15 +80,27 @@ export const wireLines = (gauge: number): readonly SumLine[] => [
   line('A', 'π / 4 · (d0 · 92^((36 − n) / 39))²', { d0: [si('0.005 in', 'length'), 'length'], n: [gauge, 'number'] }, [awgArea(gauge), 'area']),
 ];
 
-/** What a cable's drop hangs on; inches for those who read feet, so that the resistivity fits. */
-export function wire(x: Values): Readonly<Record<'L' | 'ρ' | 'I' | 'A', Given>> {
+/** How warm a cable's copper gets. */
+export const copperLine = (x: Values, gauge: number): SumLine => {
+  const insulation = INSULATIONS[x['insulation']];
+  const carries = ampacityOf(gauge, insulation, x['air'] - 273.15);
+  return found(
+    'T',
+    carries === undefined ? 'T_air' : 'T_air + (T_ins − T_air) · (I / I_z)²',
+    [copperC(gauge, x['current'], insulation, x['air'] - 273.15) + 273.15, 'temperature'],
+  );
+};
+
+/** What a cable's drop hangs on, its copper so warm, °C; inches for those who read feet, so that the resistivity fits. */
+export function wire(x: Values, copper: number): Readonly<Record<'L' | 'ρ' | 'I' | 'A', Given>> {
+  const warm = (at20: number): number => at20 * (1 + 0.00393 * (copper - 20));
   return {
     L: {
       value: x['length'],
       us: formatQuantity(x['length'], 'length', 'us', { unit: 'in', digits: 4 }),
       metric: formatQuantity(x['length'], 'length', 'metric', { unit: 'm', digits: 4 }),
     },
-    ρ: { value: COPPER_OHM_M, us: '6.788e−7 Ω·in', metric: '0.017241 Ω·mm²/m' },
+    ρ: { value: warm(COPPER_OHM_M), us: `${formatNumber(warm(6.788), 4)}e−7 Ω·in`, metric: `${formatNumber(warm(0.017241), 4)} Ω·mm²/m` },
     I: [x['current'], 'current'],
     A: [awgArea(x['gauge']), 'area'],
   };

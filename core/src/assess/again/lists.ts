@@ -38,8 +38,8 @@ function supplies(rig: Rig): readonly unknown[] {
   if (!electric.length) return [];
   const values = assumptionValues(rig.assumptions);
   return electric.flatMap((p) => {
-    const { volts, ohms } = suppliedOf(rig, p, values);
-    return [p.id, volts, ohms];
+    const { volts, ohms, ohmsPerA2 } = suppliedOf(rig, p, values);
+    return [p.id, volts, ohms, ohmsPerA2];
   });
 }
 

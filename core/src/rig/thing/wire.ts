@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { INSULATIONS } from '../../electrics/index.js';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { NO_PLACE, type ThingKind } from './kind.js';
@@ -6,10 +7,6 @@ import { NO_PLACE, type ThingKind } from './kind.js';
 /** Cables that are sold, AWG. */
 export const GAUGES = ['18', '16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'] as const;
 export type GaugeName = (typeof GAUGES)[number];
-
-/** Insulation by the hottest that its copper may get, °C; `vehicle` is cross-linked vehicle cable. */
-export const INSULATIONS = ['60', '75', '90', 'vehicle'] as const;
-export type Insulation = (typeof INSULATIONS)[number];
 
 /** A cable there and back, from a battery or a panel to a panel or a load. A load without one hangs on a cable that is chosen for it. */
 export const wire = v.strictObject({
@@ -23,7 +20,7 @@ export const wire = v.strictObject({
   length: v.optional(quantity('length', '1 in', '200 ft')),
   /** At its battery's end; left out, the smallest that holds its load. */
   fuse: v.optional(quantity('current', '0.5 A', '500 A')),
-  /** What its insulation is made for: 60, 75 or 90 °C building wire, or vehicle cable; left out, 60 °C. */
+  /** What its insulation is made for: 60, 75 or 90 °C building wire, or vehicle cable; left out, as the assumption says. */
   insulation: v.optional(v.picklist(INSULATIONS)),
   /** It has no fuse, and that is meant. */
   unfused: v.optional(v.boolean()),

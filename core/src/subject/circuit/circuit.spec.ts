@@ -4,7 +4,7 @@ import { simulateDay } from '../../day/simulate-day';
 import { addBooster } from '../../edit/booster';
 import { addBattery, addCharger, addLoad, addPanel, wireFrom } from '../../edit/energy';
 import { placeOf } from '../../edit/place';
-import { wireResistance } from '../../electrics/cable';
+import { copperC, wireResistance } from '../../electrics/cable';
 import { LAYOUTS } from '../../layouts/layouts';
 import { mend } from '../../rig/mend';
 import { parseRig } from '../../rig/read';
@@ -116,7 +116,7 @@ describe('cables as typed', () => {
     const [a, b] = [thick.chemical.softPumps[0], thin.chemical.softPumps[0]];
     expect(b.flow.value).toBeLessThan(a.flow.value * 0.97);
     const [c] = thin.circuits;
-    near(c.voltage, 12.5 - 2 * 20 * 0.3048 * wireResistance(10) * b.current!.value, 1e-6);
+    near(c.voltage, 12.5 - 2 * 20 * 0.3048 * wireResistance(10, copperC(10, b.current!.value)) * b.current!.value, 1e-6);
     // The pump's power is the same on both sides: what it puts into the water, and what it draws running free.
     near(b.current!.value, 3 + (b.flow.value * b.rise.value) / (0.45 * c.voltage), 1e-6);
     expect(thin.findings.find((f) => f.code === 'drop-high')).toMatchObject({ subject: { kind: 'soft-pump', id: 'soft-pump' } });
@@ -131,7 +131,8 @@ describe('cables as typed', () => {
     const a = judged(d);
     const of = (id: string) => a.circuits.find((c) => c.loadId === id)!;
     const pump = of('soft-pump').current.value;
-    const [main, own, far] = [wireResistance(4) * 2 * 3.048, wireResistance(8) * 2 * 1.8288, wireResistance(12) * 2 * 4.572];
+    const warm = (gauge: number, amps: number): number => wireResistance(gauge, copperC(gauge, amps));
+    const [main, own, far] = [warm(4, pump + 10) * 2 * 3.048, warm(8, pump) * 2 * 1.8288, warm(12, 10) * 2 * 4.572];
     near(of('soft-pump').voltage, 12.5 - main * (pump + 10) - own * pump, 1e-9);
     near(of(lights).voltage, 12.5 - main * (pump + 10) - far * 10, 1e-9);
     near(a.cables.find((c) => c.to === panel)!.currentA, pump + 10, 1e-9);
@@ -142,7 +143,7 @@ describe('cables as typed', () => {
     Object.assign(wireFrom(d, 'battery', 'washer-a'), { gauge: '8', length: '12 ft' });
     const a = judged(d);
     const c = a.circuits.find((x) => x.part === 'starter')!;
-    near(c.voltage, 11 - 150 * 2 * 12 * 0.3048 * wireResistance(8), 1e-9);
+    near(c.voltage, 11 - 150 * 2 * 12 * 0.3048 * wireResistance(8, 30), 1e-9);
     expect(a.findings.find((f) => f.code === 'cranks-slowly')).toMatchObject({ subject: { kind: 'machine', id: 'washer-a' } });
     const fix = advise(d, parseRig(d), a).find((f) => f.code === 'cranks-slowly' && f.cures)!;
     expect(judged(applyFix(d, fix)).findings.some((f) => f.code === 'cranks-slowly')).toBe(false);

@@ -2,7 +2,9 @@ import {
   bankOf,
   type Cable,
   cableFor,
+  insulationOf,
   densityOf,
+  generatorGives,
   generatorNeeds,
   generatorOf,
   hardDraw,
@@ -17,7 +19,7 @@ import {
 } from '../../energy/index.js';
 import { boosterPower } from '../../solve/booster-power.js';
 import { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from '../../solve/hours.js';
-import { ampacityOf, awgArea, type Branch, chooseCable, nodeVoltages, wireResistance } from '../../electrics/index.js';
+import { ampacityOf, awgArea, type Branch, CABLES, nodeVoltages, wireResistance } from '../../electrics/index.js';
 import { fuelRate } from '../../fuel/index.js';
 import type { Battery, Charger } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
@@ -197,7 +199,7 @@ function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly 
       dropShare: whole ? dropV / volts : undefined,
       mostDrop: mostOf(l),
       daySeconds: l.daySeconds,
-      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over'], values['drop-starves']),
+      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over'], values['drop-starves'], values['wire-air'] - 273.15),
     });
   }
   function chainWhole(id: string): boolean {
@@ -236,9 +238,10 @@ function starter(
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
   const gauge = built.typedGauge
     ? built.gauge
-    : chooseCable(l.current.value, built.lengthM, cranks, Math.max(1 - least / cranks, 1e-3), values['starter-carries'])?.gauge;
-  const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge);
-  const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge) };
+    : CABLES.find((n) => ampacityOf(n)! >= values['starter-carries'] && 2 * built.lengthM * wireResistance(n, values['wire-air'] - 273.15) * l.current.value <= Math.max(cranks - least, 1e-3 * cranks) * (1 + 1e-9));
+  // It cranks for seconds: its copper stays as warm as the air.
+  const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge, values['wire-air'] - 273.15);
+  const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge, insulationOf(wire), values['wire-air'] - 273.15) };
   const dropV = ohms * l.current.value;
   const voltage = cranks - dropV;
   const circuit: WireResult = {
@@ -297,9 +300,27 @@ const dropFigure = (dropV: number, c: Cable, currentA: number, volts: number, di
 export const dropVerdict = (dropShare: number, mostDrop: number, starves: number): Verdict =>
   dropShare > starves && mostDrop < starves ? 'starved' : dropShare > mostDrop * (1 + 1e-6) ? 'tight' : 'fed';
 
-function judged(c: Cable, currentA: number, dropShare: number | undefined, mostDrop: number, over: number, starves: number): Verdict {
+/** What a cable is to its fuse and its load: whether it may burn before the fuse blows, and how sure that is. */
+export type Burns = 'no fuse' | 'load' | 'fuse' | 'no fuse fits' | 'which insulation' | undefined;
+
+/**
+ * A cable that nobody said the insulation of is condemned only where the best that is sold would burn too; a fuse that Pozzo chose
+ * never condemns.
+ */
+export function burns(c: Pick<CableResult, 'gauge' | 'ampacityA' | 'fuseA' | 'typedFuse' | 'unfused' | 'insulation'>, currentA: number, airC: number): Burns {
+  if (c.unfused) return 'no fuse';
+  if (c.gauge === undefined || c.ampacityA === undefined) return undefined;
+  const over = (carries: number): boolean => (c.fuseA ?? Infinity) > carries + 1e-9 || currentA > carries + 1e-9;
+  if (!over(c.ampacityA)) return undefined;
+  if (currentA <= c.ampacityA && !c.typedFuse) return 'no fuse fits';
+  if (c.insulation === undefined && !over(ampacityOf(c.gauge, 'vehicle', airC)!)) return 'which insulation';
+  return currentA > c.ampacityA ? 'load' : 'fuse';
+}
+
+function judged(c: Cable, currentA: number, dropShare: number | undefined, mostDrop: number, over: number, starves: number, airC: number): Verdict {
   if (c.gauge === undefined || dropShare === undefined) return 'tight';
-  if (c.ampacityA !== undefined && ((c.fuseA ?? Infinity) > c.ampacityA + 1e-9 || currentA > c.ampacityA + 1e-9)) return 'stop';
+  const burnt = burns({ ...c, insulation: c.wire?.insulation }, currentA, airC);
+  if (burnt) return burnt === 'no fuse fits' || burnt === 'which insulation' ? 'tight' : 'stop';
   if (c.fuseA !== undefined && c.fuseA < currentA) return 'starved';
   const lost = dropVerdict(dropShare, mostDrop, starves);
   return lost !== 'fed' ? lost : c.fuseA !== undefined && c.fuseA < currentA * over - 1e-9 ? 'tight' : 'fed';
@@ -321,6 +342,8 @@ const cableResult = (c: Cable, fromName: string, toName: string, currentA: numbe
   ampacityA: c.ampacityA,
   fuseA: c.fuseA,
   typedFuse: c.typedFuse,
+  unfused: c.unfused,
+  insulation: c.wire?.insulation,
   dropV: c.ohms * currentA,
   colour: c.wire?.colour,
   switch: c.wire?.switch,
@@ -391,13 +414,14 @@ function mainsOf(cases: Cases): CircuitAnswers['mains'] {
   const loads = mainsLoads(rig, values);
   const { runningW, startingW } = generatorNeeds(loads, values);
   const set = generatorOf(rig);
+  const gives = generatorGives(set, rig, values);
   const fuel = set?.engine?.fuel ?? 'petrol';
   return {
-    loads: loads.map((l) => ({ loadId: l.id, name: l.name, powerW: l.powerW, currentA: l.powerW / values['mains-volts'] })),
+    loads: loads.map((l) => ({ loadId: l.id, name: l.name, powerW: l.powerW, currentA: l.powerW / (rig.mains?.volts ?? values['mains-volts']) })),
     needsW: runningW,
     startsW: startingW,
-    hasW: set?.running,
-    hasStartW: set?.starting ?? set?.running,
+    hasW: gives?.runningW,
+    hasStartW: gives?.startingW,
     fuelM3s: set ? fuelRate(runningW / values['generator-efficiency'], rateOf(fuel, values)) / densityOf(fuel, values) : 0,
   };
 }

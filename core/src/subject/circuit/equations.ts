@@ -3,15 +3,15 @@ import type { Equation } from '../../working/equation.js';
 export const CIRCUIT_EQUATIONS = {
   'voltage-drop': {
     title: 'Voltage lost in a cable',
-    text: 'ΔV = 2 L ρ I / A, A = π/4 · (0.005 in · 92^((36 − n)/39))²',
-    source: 'Ohm; wire sizes ASTM B258, copper 1.7241e-8 Ω·m (IACS)',
+    text: 'ΔV = 2 L ρ I / A, A = π/4 · (0.005 in · 92^((36 − n)/39))², ρ = ρ20 · (1 + 0.00393 (T − 20 °C)), T = T_air + (T_ins − T_air) · (I / ampacity)²',
+    source: 'Ohm; wire sizes ASTM B258, copper 1.7241e-8 Ω·m (IACS), its rise with temperature IEC 60228',
     unverified: true,
   },
   'motor-current': { title: 'Current of a motor', text: 'I = p · Q / (η · V)', source: 'definition; the efficiency is an estimate' },
   cable: {
     title: 'Cable and fuse',
     text: 'fuse ≥ 1.25 I; smallest cable that carries its fuse and loses no more than the share',
-    source: 'ampacity of 60 °C copper, NEC table 310.16; wire sizes ASTM B258',
+    source: 'ampacity by insulation, NEC table 310.16, vehicle cable ABYC E-11, warmer air NEC 310.15(B); wire sizes ASTM B258',
     unverified: true,
   },
   fuse: { title: 'Fuse', text: 'the next that is sold over 1.25 I', source: 'common practice' },

@@ -4,7 +4,8 @@ import type { Rig } from '../../rig/schema.js';
 import { message, type MessageQuantity } from '../../working/figure.js';
 import type { Finding, About } from '../finding.js';
 import { finding } from '../message-parts.js';
-import { dropVerdict, hardChargers } from './circuit.js';
+import { burns, dropVerdict, hardChargers } from './circuit.js';
+import type { CircuitCode } from './kinds.js';
 import type { CircuitAnswers, WireResult } from './result.js';
 
 const amps = (value: number): MessageQuantity => ({ value, dimension: 'current' });
@@ -119,29 +120,53 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
   }
   // A cable that its fuse does not save burns.
   for (const c of a.cables) {
-    if (c.gauge === undefined || c.ampacityA === undefined) continue;
-    const starts = a.circuits.some((x) => x.loadId === c.to && x.part === 'starter' && x.name === c.toName);
-    if (starts || !((c.fuseA ?? Infinity) > c.ampacityA + 1e-9 || c.currentA > c.ampacityA + 1e-9)) continue;
     const load = a.circuits.find((x) => x.loadId === c.to);
+    const starts = load?.part === 'starter' && load.name === c.toName;
+    const why = starts ? undefined : burns(c, c.currentA, values['wire-air'] - 273.15);
+    if (!why) continue;
+    const subject: About = load ? loadSubject(rig, load) : { kind: 'panel', id: c.to };
+    const says = {
+      to: c.toName,
+      g: c.gauge === undefined ? '' : `AWG ${gaugeName(c.gauge)}`,
+      a: amps(c.ampacityA ?? 0),
+      f: amps(c.fuseA ?? 0),
+      i: amps(c.currentA),
+    };
+    const tell = (code: CircuitCode, verdict: Finding['verdict'], text: string): void => void out.push(finding(code, verdict, 'electrics', subject, message(text, says)));
+    switch (why) {
+      case 'no fuse':
+        tell('no-fuse', 'stop', 'The cable to {to} has no fuse: a chafed spot sets it on fire. Fuse it within a hand of the battery.');
+        break;
+      case 'no fuse fits':
+        tell('cable-thin', 'tight', 'The cable to {to} is {g}, which carries {a}: no fuse that is sold holds {i} and still protects it. Use thicker cable.');
+        break;
+      case 'which insulation':
+        tell('cable-thin', 'tight', 'The cable to {to} is {g}: as 60 °C wire it carries {a}, less than its {f} fuse. Which insulation is on it?');
+        break;
+      case 'fuse':
+        tell('cable-thin', 'stop', 'The cable to {to} is {g}, which carries {a}; its fuse is {f}. It burns before the fuse blows.');
+        break;
+      case 'load':
+        tell('cable-thin', 'stop', 'The cable to {to} is {g}, which carries {a}; {i} flows in it.');
+    }
+  }
+  // What its plate is made for against what its battery gives.
+  for (const c of a.circuits) {
+    const plate = rig.softPumps.find((x) => x.id === c.loadId)?.volts ?? rig.loads.find((x) => x.id === c.loadId)?.volts;
+    const has = rig.batteries.find((x) => x.id === c.batteryId)?.volts ?? '12';
+    if (plate === undefined || plate === has || c.part === 'starter') continue;
+    const burnt = plate === '12';
     out.push(
       finding(
-        'cable-thin',
-        'stop',
+        'volts-wrong',
+        burnt ? 'stop' : 'starved',
         'electrics',
-        load ? loadSubject(rig, load) : { kind: 'panel', id: c.to },
-        c.fuseA !== undefined && c.currentA <= c.ampacityA
-          ? message('The cable to {to} is {g}, which carries {a}; its fuse is {f}. It burns before the fuse blows.', {
-              to: c.toName,
-              g: `AWG ${gaugeName(c.gauge)}`,
-              a: amps(c.ampacityA),
-              f: amps(c.fuseA),
-            })
-          : message('The cable to {to} is {g}, which carries {a}; {i} flows in it.', {
-              to: c.toName,
-              g: `AWG ${gaugeName(c.gauge)}`,
-              a: amps(c.ampacityA),
-              i: amps(c.currentA),
-            }),
+        loadSubject(rig, c),
+        message(burnt ? '{name} is made for {v} and hangs on {has}: it burns out.' : '{name} is made for {v} and hangs on {has}: it turns at half speed, if at all.', {
+          name: c.name,
+          v: volts(Number(plate)),
+          has: volts(Number(has)),
+        }),
       ),
     );
   }

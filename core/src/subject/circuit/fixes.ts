@@ -1,4 +1,4 @@
-import { awgArea, CABLES, fuseFor, gaugeName, gaugeOf } from '../../electrics/index.js';
+import { ampacityOf, awgArea, CABLES, fuseFor, gaugeName, gaugeOf } from '../../electrics/index.js';
 import { addBattery, addCharger, wireFrom } from '../../edit/energy.js';
 import { nextSize } from '../../edit/length.js';
 import { si } from '../../quantity/parse.js';
@@ -18,11 +18,11 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const own = now.cables.find((c) => c.to === id && c.gauge !== undefined);
   const wire = cableTo(doc, id);
   if (!own || !wire) return longRules(finding, rig, doc, now);
-  const thicker = CABLES.filter((c) => awgArea(c.gauge) > awgArea(own.gauge!) * 1.01).slice(0, 3);
+  const thicker = CABLES.filter((c) => awgArea(c) > awgArea(own.gauge!) * 1.01).slice(0, 3);
   const out: Candidate[] = thicker.map((c) => ({
-    id: `awg-${gaugeName(c.gauge).replace('/', '-')}`,
-    title: `A cable of AWG ${gaugeName(c.gauge)}`,
-    change: (d) => void (cableTo(d, id)!.gauge = gaugeName(c.gauge) as GaugeName),
+    id: `awg-${gaugeName(c).replace('/', '-')}`,
+    title: `A cable of AWG ${gaugeName(c)}`,
+    change: (d) => void (cableTo(d, id)!.gauge = gaugeName(c) as GaugeName),
   }));
   out.push({
     id: 'chosen',
@@ -31,6 +31,7 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
       const w = cableTo(d, id)!;
       delete w.gauge;
       delete w.fuse;
+      delete w.unfused;
     },
   });
   const carries = own.ampacityA;
@@ -62,14 +63,15 @@ export const longRules: Rule = (finding): Candidate[] => {
   ];
 };
 
-export const fuseRules: Rule = (finding, rig, _doc, now): Candidate[] => {
+export const fuseRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const id = finding.subject.id;
   const main = finding.code === 'main-fuse-small' ? now.cables.find((c) => c.to === id) : undefined;
   const load = now.circuits.find((c) => c.loadId === id && c.part !== 'starter');
   const own = main ?? load;
   const fuse = own && fuseFor(main?.currentA ?? load!.current.value, assumptionValues(rig.assumptions)['fuse-over']);
   if (fuse === undefined) return [];
-  const carries = CABLES.find((c) => c.ampacityA >= fuse && own!.gauge !== undefined && awgArea(c.gauge) >= awgArea(own!.gauge) - 1e-12);
+  const typedAs = cableTo(doc, id)?.insulation;
+  const carries = CABLES.find((c) => ampacityOf(c, typedAs)! >= fuse && own!.gauge !== undefined && awgArea(c) >= awgArea(own!.gauge) - 1e-12);
   return [
     {
       id: `fuse-${fuse}`,
@@ -79,7 +81,7 @@ export const fuseRules: Rule = (finding, rig, _doc, now): Candidate[] => {
         if (!w) return;
         w.fuse = `${fuse} A`;
         // The cable has to carry what the fuse lets through.
-        if (w.gauge !== undefined && carries && awgArea(carries.gauge) > awgArea(gaugeOf(w.gauge))) w.gauge = gaugeName(carries.gauge) as GaugeName;
+        if (w.gauge !== undefined && carries !== undefined && awgArea(carries) > awgArea(gaugeOf(w.gauge))) w.gauge = gaugeName(carries) as GaugeName;
       },
     },
   ];
@@ -121,5 +123,21 @@ export const batteryRules: Rule = (finding, rig, doc, now): Candidate[] => {
     { id: 'second', title: 'Add a matching battery in parallel', change: (d) => void (d.batteries![i].parallel = String(Math.min(parallel + 1, 8))) },
     { id: 'lithium', title: 'The same in lithium', change: (d) => void (d.batteries![i].chemistry = 'lithium') },
     charger('alternator', 'Charge at 30 A while working', '30 A'),
+  ];
+};
+
+/** One made for its battery, or a battery of its own. */
+export const voltsRules: Rule = (finding, rig, _doc, now): Candidate[] => {
+  const id = finding.subject.id;
+  const has = rig.batteries.find((b) => b.id === now.circuits.find((c) => c.loadId === id)?.batteryId)?.volts ?? '12';
+  return [
+    {
+      id: 'made-for',
+      title: message('One made for {v}', { v: typed(`${has} V`, 'voltage') }),
+      change: (d) => {
+        const own = d.softPumps?.find((p) => p.id === id) ?? d.loads?.find((l) => l.id === id);
+        if (own) own.volts = has;
+      },
+    },
   ];
 };

@@ -1,6 +1,6 @@
 import type { Judged } from '../assessment.js';
 import { type FindingFigure, type Kinds, places } from '../kind.js';
-import { batteryRules, cableRules, fuseRules, longRules } from './fixes.js';
+import { batteryRules, cableRules, fuseRules, longRules, voltsRules } from './fixes.js';
 
 export type CircuitCode =
   | 'circuit-long'
@@ -10,6 +10,8 @@ export type CircuitCode =
   | 'cranks-slowly'
   | 'battery-short'
   | 'night-short'
+  | 'no-fuse'
+  | 'volts-wrong'
   | 'main-fuse-small'
   | 'no-charger'
   | 'charger-large';
@@ -26,6 +28,8 @@ const lost: FindingFigure = {
 export const CIRCUIT_KINDS: Kinds<CircuitCode> = {
   'circuit-long': { figure: places('circuit-long'), rules: longRules, minor: true },
   'cable-thin': { figure: places('cable-thin'), rules: cableRules },
+  'volts-wrong': { scale: 'rating', figure: places('volts-wrong'), rules: voltsRules },
+  'no-fuse': { figure: places('no-fuse'), rules: cableRules },
   'fuse-small': { figure: places('fuse-small'), rules: fuseRules, minor: true },
   'main-fuse-small': { figure: places('main-fuse-small'), rules: fuseRules },
   'no-charger': { scale: 'practice', figure: places('no-charger'), rules: batteryRules, minor: true },

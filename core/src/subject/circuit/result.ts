@@ -1,3 +1,4 @@
+import type { Insulation } from '../../electrics/index.js';
 import type { LoadPart } from '../../energy/index.js';
 import type { Figure } from '../../working/figure.js';
 import type { Verdict } from '../verdict.js';
@@ -24,6 +25,10 @@ export interface CableResult {
   /** Undefined for a starter's cable, which has none, and where none is sold. */
   readonly fuseA: number | undefined;
   readonly typedFuse: boolean;
+  /** It has none, as said. */
+  readonly unfused: boolean;
+  /** As said; left out, it counts as 60 °C wire. */
+  readonly insulation: Insulation | undefined;
   readonly dropV: number;
   readonly colour: string | undefined;
   readonly switch: string | undefined;

@@ -1,5 +1,6 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
+import { derateOf } from '../../energy/index.js';
 import { deratedPower } from '../../hydraulics/plunger-pump.js';
 import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
@@ -121,7 +122,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   const hardest = Math.max(...list.map((c) => c.machines.find((m) => m.machineId === machine.id)?.pumpPressurePa ?? 0));
   const needed = (hardest * state.flowM3s) / values['pump-efficiency'];
   // A motor on the mains gives up there what it gives down here.
-  const derate = driveOf(machine) === 'electric' ? 0 : values['engine-derate'];
+  const derate = derateOf(driveOf(machine), values);
   const available = deratedPower(machine.enginePower, rig.brief.altitude, derate);
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
@@ -152,7 +153,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
         input('z', 'altitude', rig.brief.altitude, 'length'),
         input('s', 'lost per 1000 ft', derate, 'ratio'),
       ],
-      ['engine-derate'],
+      derate === 0 ? [] : [driveOf(machine) === 'vehicle' ? 'vehicle-derate' : 'engine-derate'],
     ),
     verdict,
   };

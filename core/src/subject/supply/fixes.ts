@@ -29,7 +29,7 @@ export const rcdRules: Rule = (): Candidate[] => [
 ];
 
 /** A generator of the size that is wanted, or their socket. */
-export const generatorRules: Rule = (_finding, rig): Candidate[] => {
+export const generatorRules: Rule = (finding, rig): Candidate[] => {
   const values = assumptionValues(rig.assumptions);
   const need = generatorNeeds(mainsLoads(rig, values), values);
   const running = nextSize(need.runningW * 1.1, 'power', 'kW', 0.5);
@@ -40,12 +40,27 @@ export const generatorRules: Rule = (_finding, rig): Candidate[] => {
       title: message('A generator of {p}, {s} to start', { p: { ...typed(running, 'power'), unit: 'kW' }, s: { ...typed(starting, 'power'), unit: 'kW' } }),
       change: (d) => {
         if (!d.gear?.some((g) => g.kind === 'generator')) addGear(d, 'generator');
+        if (finding.code === 'socket-small') d.mains = { ...(d.mains?.rcd === undefined ? {} : { rcd: d.mains.rcd }), from: 'generator' };
         Object.assign(
           d.gear!.find((g) => g.kind === 'generator')!,
           { running, starting },
         );
       },
     },
-    { id: 'site', title: 'Run it from the customer’s socket', change: (d) => void (d.mains = { ...d.mains, from: 'site' }) },
+    ...(finding.code === 'generator-small'
+      ? [{ id: 'site', title: 'Run it from the customer’s socket', change: (d: RigDocument) => void (d.mains = { ...d.mains, from: 'site' }) }]
+      : [{ id: '230', title: 'A 240 V socket with a 30 A breaker', change: (d: RigDocument) => void (d.mains = { from: 'site', ...d.mains, volts: '240 V', breaker: '30 A' }) }]),
+  ];
+};
+
+/** The next thicker leads, and one half as long. */
+export const leadRules: Rule = (_finding, rig): Candidate[] => {
+  const lead = rig.mains?.lead;
+  if (!lead) return [];
+  return [
+    ...(['14', '12', '10', '8'] as const)
+      .filter((g) => Number(g) < Number(lead.gauge))
+      .map((g) => ({ id: `awg-${g}`, title: `An extension lead of AWG ${g}`, change: (d: RigDocument) => void (d.mains!.lead!.gauge = g) })),
+    { id: 'none', title: 'Plug in at the socket, without a lead', change: (d) => void delete d.mains!.lead },
   ];
 };

@@ -8,7 +8,7 @@ export const SUPPLY: Subject<object, object, SupplyCode> = {
   name: 'supply',
   scale: 'feeding',
   kinds: SUPPLY_KINDS,
-  reads: ['mains', 'assumptions', 'batteries', 'gear', 'compressors', 'machines', 'softPumps', 'boosters', 'mixes'],
+  reads: ['air', 'mains', 'batteries', 'gear', 'compressors', 'machines', 'softPumps', 'boosters', 'mixes', 'reels', 'burners', 'loads', 'placements'],
   assess: () => ({}),
   findings: ({ rig, values }) => supplyFindings(rig, values),
   cautions: supplyCautions,
