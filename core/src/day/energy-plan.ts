@@ -10,6 +10,7 @@ import {
   fuelSupply,
   generatorOf,
   hardDraw,
+  idleShare,
   loadsOn,
   mainsLoads,
   rateOf,
@@ -55,8 +56,9 @@ export interface EnergyPlan {
   readonly burnerOf: Int32Array;
   /** By mix: of its pump's engine or compressor. */
   readonly softEngine: Int32Array;
-  /** kg/s of each mix's engine while it sprays. */
+  /** kg/s of each mix's engine while it sprays, and while it runs with the gun let go. */
   readonly softFuel: Float64Array;
+  readonly softIdle: Float64Array;
 
   readonly banks: readonly (Bank & { readonly id: string; readonly name: string; readonly lithium: boolean })[];
   /** By mix, battery of its electric pump; −1 for none. */
@@ -95,6 +97,12 @@ export function energyPlan(cases: Cases, soft: readonly SoftTable[], seconds: nu
     deadKg: d.store < 0 ? 0 : tidy(d.deadM3 * densityOf(d.engine.fuel, values)),
   }));
   const drinkerOf = (id: string | undefined): number => drinkers.findIndex((d) => d.engineId === id);
+  const burns = (s: SoftTable, shaftW: number): number => {
+    const engine = engines.find((e) => e.id === s.engineId);
+    if (!engine) return 0;
+    const least = engine.powerW * idleShare(engine.idles && shaftW === 0, values);
+    return tidy(Math.max(shaftW, least) * rateOf(engine.fuel, values) * POUND_HP_HOUR);
+  };
   const driven = new Set(mainsLoads(rig, values).map((l) => l.id));
   const generator = generatorOf(rig);
   return {
@@ -110,10 +118,8 @@ export function energyPlan(cases: Cases, soft: readonly SoftTable[], seconds: nu
     engineOf: Int32Array.from(rig.machines, (m) => (driven.has(m.id) ? drinkerOf(generator?.id) : drinkerOf(m.id))),
     burnerOf: Int32Array.from(rig.machines, (m) => drinkerOf(rig.burners.find((b) => b.machine === m.id)?.id)),
     softEngine: Int32Array.from(soft, (s) => drinkerOf(s.engineId)),
-    softFuel: Float64Array.from(soft, (s) => {
-      const engine = engines.find((e) => e.id === s.engineId);
-      return engine ? tidy(s.shaftW * rateOf(engine.fuel, values) * POUND_HP_HOUR) : 0;
-    }),
+    softFuel: Float64Array.from(soft, (s) => burns(s, s.shaftW)),
+    softIdle: Float64Array.from(soft, (s) => burns(s, 0)),
     ...chargePlan(cases, soft, seconds),
     ...airPlan(rig, values, soft),
   };

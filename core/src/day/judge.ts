@@ -5,6 +5,7 @@ import { FINDING_KINDS } from '../subject/index.js';
 import { type AsTold, type Message, message } from '../working/figure.js';
 import { type Scale, type Verdict, VERDICTS, worse } from '../subject/verdict.js';
 import type { Chance } from './chance.js';
+import type { Cause, ShortKind } from './types.js';
 import { type DayWeight, dayWeightFindings } from './weigh-day.js';
 
 /** Whether anything draws on the rig that a day could use up: where nothing does, no day is judged. */
@@ -15,10 +16,12 @@ export interface JudgedDays {
   readonly short: Chance;
   readonly tolerance: number;
   readonly farOver: number;
+  /** What else ran short besides water, where it is known. */
+  readonly causes?: readonly (ShortKind & { readonly chance: Chance })[];
 }
 
 /** Days against what is allowed: tight over the tolerance, starved where it is sure to be many times that. */
-export function daysVerdict({ short, tolerance, farOver }: JudgedDays): Verdict {
+export function daysVerdict({ short, tolerance, farOver }: Pick<JudgedDays, 'short' | 'tolerance' | 'farOver'>): Verdict {
   if (short.chance <= tolerance) return 'fed';
   return short.low > farOver * tolerance ? 'starved' : 'tight';
 }
@@ -28,6 +31,36 @@ export function daysMessage(short: Chance, tolerance: number): Message {
   const t = { value: tolerance, dimension: 'ratio' as const };
   if (short.chance === 0) return message('No day in {days} goes short of water; {t} allowed.', { days: String(short.days), t });
   return message('{p} of days go short of water; {t} allowed.', { p: { value: short.chance, dimension: 'ratio', digits: 2 }, t });
+}
+
+/** What is said of whatever else a day runs short of. */
+const RAN_SHORT: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
+  stock: '{name} runs out on {p} of days; {t} allowed.',
+  battery: '{name} runs flat on {p} of days; {t} allowed.',
+  fuel: '{name} runs dry of fuel on {p} of days; {t} allowed.',
+  air: '{name} is short of air on {p} of days; {t} allowed.',
+  heat: 'The water in {name} gets too hot on {p} of days; {t} allowed.',
+  reach: '{name} doesn’t reach its work on {p} of days; {t} allowed.',
+};
+
+/** The worst of all that the days say: water first, then whatever else they run short of, each held to the same share of days. */
+export function daysJudged(sample: JudgedDays): { readonly verdict: Verdict; readonly message: Message } {
+  const { short, tolerance, farOver } = sample;
+  let out = { verdict: daysVerdict(sample), message: daysMessage(short, tolerance) };
+  for (const c of sample.causes ?? []) {
+    if (c.cause === 'water' || c.cause === 'feed') continue;
+    const verdict = daysVerdict({ short: c.chance, tolerance, farOver });
+    if (worse(out.verdict, verdict) === out.verdict) continue;
+    out = {
+      verdict,
+      message: message(RAN_SHORT[c.cause], {
+        name: c.name,
+        p: { value: c.chance.chance, dimension: 'ratio', digits: 2 },
+        t: { value: tolerance, dimension: 'ratio' },
+      }),
+    };
+  }
+  return out;
 }
 
 /**
@@ -67,7 +100,7 @@ export function verdictOf(
   sample: JudgedDays | undefined,
   road: Finding | undefined,
 ): Said {
-  const days = sample && hasDays(a) ? { verdict: daysVerdict(sample), message: daysMessage(sample.short, sample.tolerance) } : undefined;
+  const days = sample && hasDays(a) ? daysJudged(sample) : undefined;
   const isWorse = (v: Verdict): boolean => worse(a.verdict, v) !== a.verdict;
   if (road && isWorse(road.verdict) && worse(road.verdict, days?.verdict ?? 'fed') === road.verdict)
     return { verdict: road.verdict, scale: FINDING_KINDS[road.code].scale, headline: road.message, by: 'road', days };

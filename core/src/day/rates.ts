@@ -262,7 +262,7 @@ export class Rates {
   /** A mix being sprayed: what it takes from each vessel, its strength, its current. */
   private spray(k: number, share: number, volume: Float64Array, stock: number, charge: Float64Array): void {
     const { model, out, row, branch } = this;
-    const { banks, softBank, softCompressor, softEngine, softFuel, sag, stores, drinkers } = model.energy;
+    const { banks, softBank, softCompressor, softEngine, softFuel, softIdle, sag, stores, drinkers } = model.energy;
     const t = model.soft[k];
     const bank = softBank[k];
     // Out of breath, or slower as its battery empties.
@@ -287,7 +287,7 @@ export class Rates {
     this.sprayed[k] = share * flow;
     if (bank >= 0) this.current[bank] += share * row[n + 1] * hardDraw(banks[bank], row[n + 1]);
     const drinker = softEngine[k];
-    this.fuel[drinker >= 0 && drinkers[drinker].store >= 0 ? drinkers[drinker].store : stores.length] += share * softFuel[k];
+    this.fuel[drinker >= 0 && drinkers[drinker].store >= 0 ? drinkers[drinker].store : stores.length] += share * softFuel[k] + (1 - share) * softIdle[k];
   }
 
   /** What the tap gives, and which machines straight from it go without. */

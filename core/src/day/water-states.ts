@@ -1,3 +1,4 @@
+import { idleShare } from '../energy/index.js';
 import { type EnergyPlan, machineFuel } from './energy-plan.js';
 import type { Cases } from '../solve/cases.js';
 import { netOut } from '../solve/mean-draw.js';
@@ -226,7 +227,9 @@ export class WaterStates {
       if (into >= 0) heat[into] += tidy(pump * returned);
       else loopHeat[i] = tidy(pump * returned);
       through[i] = tidy(Math.max(solved.machineFlow(m) - returned, 0));
-      const shaft = Math.max((pump * solved.machineFlow(m)) / values['pump-efficiency'], values['engine-idle'] * m.enginePower);
+      // Let go, it idles down where it can; at working speed it turns its water round.
+      const idles = m.engine?.idles === true && !(through[i] > 0);
+      const shaft = Math.max(idles ? 0 : (pump * solved.machineFlow(m)) / values['pump-efficiency'], idleShare(idles, values) * m.enginePower);
       machineFuel(cases, this.energy, i, shaft, through[i], burn);
       fuel[storeOf(engineOf[i])] += tidy(burn.engine);
       fuel[storeOf(burnerOf[i])] += tidy(burn.burner);

@@ -19,6 +19,8 @@ export interface EngineOn {
   /** Nobody said where it is. */
   readonly carburettorAssumed: boolean;
   readonly electricStart: boolean;
+  /** It idles down by itself while nothing is asked of it. */
+  readonly idles: boolean;
   /** Tank on the engine itself, m³. */
   readonly own: number | undefined;
 }
@@ -37,7 +39,8 @@ export const enginesOn = workedOnce((rig, values): readonly EngineOn[] => {
     carburettorM: engine?.carburettor ?? floorOf(rig, places, x.id) + values['carburettor-height'],
     carburettorAssumed: engine?.carburettor === undefined,
     electricStart: kind !== 'burner' && (engine?.starter ?? (battery && powerW >= values['starter-from'] ? 'electric' : 'recoil')) === 'electric',
-    own: engine?.own,
+    idles: engine?.idles === true,
+    own: engine?.own || undefined,
   });
   const petrolOr = (drive: string | undefined): FuelKind => (drive === 'diesel' ? 'diesel' : 'petrol');
   const burns = (drive: string): boolean => drive === 'petrol' || drive === 'diesel';
@@ -58,3 +61,6 @@ export const rateOf = (fuel: FuelKind, values: AssumptionValues): number => valu
 
 /** Share of its power that a drive loses with 1000 ft of altitude: a motor none, a vehicle's engine its own. */
 export const derateOf = (drive: Drive, values: AssumptionValues): number => (drive === 'electric' ? 0 : values[drive === 'vehicle' ? 'vehicle-derate' : 'engine-derate']);
+
+/** Share of its full power's fuel that an engine burns while nothing is asked of it. */
+export const idleShare = (idles: boolean, values: AssumptionValues): number => values[idles ? 'engine-idle-down' : 'engine-idle'];

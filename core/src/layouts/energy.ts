@@ -77,10 +77,10 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
     },
   },
   'metric-header': {
-    engines: { washer: own('6 L') },
+    engines: { washer: own('8 L') },
     more: (d) => void addCharger(d, 'battery', 'shore', { current: '10 A' }),
   },
-  'winter-split': { engines: { 'washer-a': own('6.5 gal'), 'soft-pump': own('0.8 gal') }, more: starting('washer-a') },
+  'winter-split': { engines: { 'washer-a': own('8 gal'), 'soft-pump': own('0.8 gal') }, more: starting('washer-a') },
   'mix-tank-truck': {
     engines: { 'soft-pump': own('0.8 gal') },
     more: (d) => {
@@ -90,8 +90,8 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
       addCharger(d, 'battery', 'vehicle', { current: '20 A' });
     },
   },
-  'two-batch': { engines: { 'washer-a': own('1.4 gal') } },
-  'two-totes': { engines: { 'washer-a': own('1.4 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
+  'two-batch': { engines: { 'washer-a': own('2 gal') } },
+  'two-totes': { engines: { 'washer-a': own('2 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
   'crew-of-four': {
     engines: { 'engine-a': own('1 gal'), 'engine-b': own('1 gal') },
     more: (d) => {

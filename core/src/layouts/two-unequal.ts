@@ -68,7 +68,7 @@ export function twoUnequal(): RigDocument {
     id: 'stick',
     way: 'draw-stick',
     pump: electricPump('soft-pump', { name: '12 V pump, spare on board', spare: true }),
-    tank: ['24 in', '20 in', '20 in'],
+    tank: ['24 in', '20 in', '22 in'],
     hose: ['58', '200 ft'],
     tip: '4 mm',
     surface: 'growth',

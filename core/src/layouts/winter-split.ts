@@ -59,7 +59,7 @@ export function winterSplit(): RigDocument {
   return withBatch(rig, {
     id: 'batch',
     pump: enginePump('soft-pump', { openFlow: '8 gpm' }),
-    tank: ['30 in', '30 in', '24 in'],
+    tank: ['30 in', '30 in', '26 in'],
     hose: ['58', '200 ft'],
     tip: '4.5 mm',
     surface: 'growth',

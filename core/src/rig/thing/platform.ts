@@ -90,8 +90,8 @@ export const platform = v.strictObject({
     }),
   ]),
   axles: v.pipe(list(axle, 4), v.minLength(1, 'A platform has one axle at least.')),
-  /** Of a trailer: how far ahead of the deck its coupling is. */
-  coupling: v.optional(v.strictObject({ kind: v.picklist(COUPLINGS), ahead: quantity('length', '-10 ft', '20 ft'), rating: mass })),
+  /** Of a trailer: how far ahead of the deck its coupling is, most weight on it, and the heaviest trailer that it is stamped for. */
+  coupling: v.optional(v.strictObject({ kind: v.picklist(COUPLINGS), ahead: quantity('length', '-10 ft', '20 ft'), rating: mass, gross: v.optional(mass) })),
   /** Most that the whole may weigh. */
   gvwr: mass,
   brakes: v.picklist(BRAKES),

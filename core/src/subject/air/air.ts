@@ -1,5 +1,7 @@
 import { compressorPower, receiverAir } from '../../chemistry/diaphragm-pump.js';
-import { airLineOf, compressorOf, cutInOf, cutOutOf, receiversOf } from '../../energy/index.js';
+import { airLineOf, compressorOf, cutInOf, cutOutOf, derateOf, receiversOf } from '../../energy/index.js';
+import { deratedPower } from '../../hydraulics/plunger-pump.js';
+import { driveOf, type Rig } from '../../rig/schema.js';
 import { standingOn } from '../../deck/index.js';
 import { airPressure } from '../../fluid/air.js';
 import { airLineStart } from '../../hydraulics/index.js';
@@ -35,7 +37,7 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
     const way = airLineOf(rig, values, pump, things);
     const start = way ? airLineStart({ boreM: way.line.bore, lengthM: way.lengthM, roughnessM: SMOOTH }, needM3s, pump.limit + air, air) - air : pump.limit;
     let verdict: Verdict = short ? (givenM3s < values['air-starves'] * needM3s ? 'starved' : 'tight') : 'fed';
-    if (compressor && compressor.power * values['air-engine-share'] < powerOf(all)) verdict = worse(verdict, 'tight');
+    if (compressor && powerUp(compressor) * values['air-engine-share'] < powerOf(all)) verdict = worse(verdict, 'tight');
     if (compressor && start > cutOutOf(compressor, values)) verdict = worse(verdict, 'starved');
     else if (compressor && start > cutInOf(compressor, values)) verdict = worse(verdict, 'tight');
     return {
@@ -59,6 +61,9 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
       verdict,
     };
   });
+  function powerUp(c: Rig['compressors'][number]): number {
+    return deratedPower(c.power, rig.brief.altitude, derateOf(driveOf(c), values));
+  }
   function powerOf(all: typeof breathing): number {
     return all.reduce((s, b) => s + compressorPower(b.needM3s, b.pump.limit, air, values['compressor-efficiency']), 0);
   }
@@ -83,7 +88,8 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
         ['air-surcharge'],
       ),
       power: figure(powerOf(all), 'power', 'air-use', [input('q', 'free air', needed, 'airFlow')], ['compressor-efficiency', 'air-engine-share']),
-      powerHasW: c.power,
+      powerHasW: powerUp(c),
+      topPowerW: compressorPower(c.freeAir, cutOutPa, air, values['compressor-efficiency']),
       cutOutPa,
       cutInPa,
       receiverM3,

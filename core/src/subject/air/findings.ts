@@ -54,18 +54,35 @@ export function airFindings(rig: Rig, { pumps, compressors }: AirAnswers['air'],
       );
   }
   for (const c of compressors) {
+    const compressor = rig.compressors.find((x) => x.id === c.compressorId)!.name;
+    const has = { value: c.powerHasW, dimension: 'power' as const };
+    if (c.powerHasW < 0.98 * c.topPowerW)
+      out.push(
+        finding(
+          'air-stalls',
+          'tight',
+          'electrics',
+          { kind: 'compressor', id: c.compressorId },
+          message('{compressor} needs {a} to reach its cut-out of {out}; its engine gives {b}: it bogs down before, and never rests.', {
+            compressor,
+            a: { value: c.topPowerW, dimension: 'power' },
+            b: has,
+            out: { value: c.cutOutPa, dimension: 'pressure' },
+          }),
+        ),
+      );
     // What is short of air is told as that.
     if (pumps.some((p) => p.compressorId === c.compressorId && p.short) || !(c.powerHasW * values['air-engine-share'] < c.power.value)) continue;
     out.push(
       finding(
         'air-weak',
-        'tight',
+        c.powerHasW < 0.9 * c.power.value ? 'starved' : 'tight',
         'electrics',
         { kind: 'compressor', id: c.compressorId },
         message('{compressor} needs {a} at its shaft for the air drawn from it; its engine has {b}.', {
-          compressor: rig.compressors.find((x) => x.id === c.compressorId)!.name,
+          compressor,
           a: { value: c.power.value, dimension: 'power' },
-          b: { value: c.powerHasW, dimension: 'power' },
+          b: has,
         }),
       ),
     );

@@ -82,3 +82,18 @@ export const airLineRules: Rule = (finding, rig, doc, now) => {
     ...(own ? [0.9, 0.8, 0.6].flatMap((f) => turnDown(rig, id, f)) : []),
   ];
 };
+
+/** A stronger engine, or a lower cut-out. */
+export const stallRules: Rule = (finding, rig, _doc, now) => {
+  const i = rig.compressors.findIndex((c) => c.id === finding.subject.id);
+  const c = now.air.compressors.find((x) => x.compressorId === finding.subject.id);
+  if (i < 0 || !c) return [];
+  const power = nextSize((rig.compressors[i].power * c.topPowerW * 1.1) / c.powerHasW, 'power', 'hp', 0.5);
+  return [
+    { id: 'engine', title: message('An engine of {p}', { p: typed(power, 'power') }), change: (d) => void (d.compressors![i].power = power) },
+    ...[0.8, 0.6].map((f) => {
+      const cutOut = typeableQuantity(c.cutOutPa * f, 'pressure', 'psi', 2);
+      return { id: `cut-out-${f}`, title: message('A cut-out of {p}', { p: typed(cutOut, 'pressure') }), change: (d: RigDocument) => void (d.compressors![i].cutOut = cutOut) };
+    }),
+  ];
+};

@@ -1,8 +1,8 @@
 import type { Judged } from '../assessment.js';
 import type { Kinds } from '../kind.js';
-import { airLineRules, airRules } from './fixes.js';
+import { airLineRules, airRules, stallRules } from './fixes.js';
 
-export type AirCode = 'air-short' | 'air-weak' | 'air-low';
+export type AirCode = 'air-short' | 'air-weak' | 'air-low' | 'air-stalls';
 
 const pump = (a: Judged, id: string) => a.air.pumps.find((p) => p.pumpId === id);
 
@@ -37,6 +37,20 @@ export const AIR_KINDS: Kinds<AirCode> = {
       },
     },
     rules: airRules,
+  },
+  'air-stalls': {
+    figure: {
+      label: 'compressor’s engine to spare',
+      dimension: 'power',
+      better: 'more',
+      step: 10,
+      of: (a, id) => {
+        const c = a.air.compressors.find((x) => x.compressorId === id);
+        return c ? c.powerHasW - c.topPowerW : 0;
+      },
+    },
+    rules: stallRules,
+    minor: true,
   },
   'air-low': {
     figure: {

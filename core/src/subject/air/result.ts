@@ -29,6 +29,8 @@ export interface CompressorResult {
   readonly need: Figure;
   readonly power: Figure;
   readonly powerHasW: number;
+  /** At its shaft to reach its cut-out with all the air that it sweeps, W. */
+  readonly topPowerW: number;
   readonly cutOutPa: number;
   readonly cutInPa: number;
   readonly receiverM3: number;

@@ -36,13 +36,27 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
       );
     if (tank.own || !e.headFull || !(e.deadM3 > tank.volumeM3 * values['fuel-reserve'])) continue;
     const lost = e.deadM3 >= tank.volumeM3 * 0.999;
+    // Without what its hose takes it would get there: a wider hose is the cure, not a higher tank.
+    const byHose = (e.headLast?.value ?? 0) + (e.lossM ?? 0) + e.liftsM >= 0;
     out.push(
       finding(
         'fuel-low',
         e.deadM3 >= values['fuel-stranded'] * tank.volumeM3 ? 'starved' : 'tight',
         'fuel',
         engineSubject(e),
-        e.lift === 'gravity'
+        byHose
+          ? message(
+              lost
+                ? 'The fuel hose of {engine} takes {loss} of head, and nothing gets there. Take a wider or a shorter one.'
+                : 'The fuel hose of {engine} takes {loss} of head: it stops with {left} still in {tank}. Take a wider or a shorter one.',
+              {
+                engine: e.name,
+                tank: tank.name,
+                loss: { value: e.lossM ?? 0, dimension: 'length' },
+                left: { value: e.deadM3, dimension: 'volume' },
+              },
+            )
+          : e.lift === 'gravity'
           ? message(
               lost
                 ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its ‹carburetor› on a slope.'
@@ -56,7 +70,7 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
               {
                 engine: e.name,
                 tank: tank.name,
-                by: { value: -(e.headLast?.value ?? 0), dimension: 'length' },
+                by: { value: -(e.headLast?.value ?? 0) - (e.lossM ?? 0) - e.slopeM, dimension: 'length' },
                 lifts: { value: e.liftsM, dimension: 'length' },
                 left: { value: e.deadM3, dimension: 'volume' },
               },

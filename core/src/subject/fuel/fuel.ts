@@ -61,6 +61,7 @@ export function assessFuel(rig: Rig, values: AssumptionValues): FuelAnswers['fue
       carburettorM: engine.carburettorM,
       carburettorAssumed: engine.carburettorAssumed,
       slopeM: d.slopeM,
+      lossM: d.lossM,
       liftsM: d.liftsM,
       deadM3: d.deadM3,
       verdict,

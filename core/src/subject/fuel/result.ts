@@ -24,6 +24,8 @@ export interface FuelEngineResult {
   readonly carburettorM: number;
   readonly carburettorAssumed: boolean;
   readonly slopeM: number;
+  /** Head that its hose takes at full power, m. */
+  readonly lossM: number | undefined;
   /** Most that its pump lifts; 0 by gravity. */
   readonly liftsM: number;
   /** Of the tank: what never gets to it, m³. */

@@ -7,6 +7,8 @@ import type { Verdict } from '../verdict.js';
 import type { Tell } from './tell.js';
 import type { PlanCode } from './kinds.js';
 import { type Aisle, aisleOf } from './aisle.js';
+import { boltStrength } from '../../structure/restraint.js';
+import { leanPull, strapsWanted } from './held.js';
 import { closedBody, fuelNear, gasPairs } from './fire.js';
 import { breathers, hasLid, overLid } from './hand-points.js';
 import type { PlacedThing, PlanResult } from './result.js';
@@ -53,7 +55,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
     edges(platform, t, values, tell);
     access(platform, t, own.get(t.id)!, values, tell);
     if (engines.has(t.id)) exhaust(rig, platform, t, placed, values, tell);
-    held(t, own.get(t.id)!, values, tell);
+    held(rig, t, own.get(t.id)!, values, tell);
     reel(rig, platform, t, placed, solid, tell);
     const gear = rig.gear.find((g) => g.id === t.id);
     if (gear?.kind === 'ladder-rack' && platform.height + t.box.z0 > values['ladder-high'])
@@ -320,10 +322,11 @@ function exhaust(
     );
 }
 
-function held(t: Standing, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
+function held(rig: Rig, t: Standing & { readonly box: Box }, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
   if (own.massKg < values['hold-from'] || t.kind === 'manifold' || t.kind === 'mix') return;
   const mass = { value: own.massKg, dimension: 'mass' as const };
-  if (!own.held) tell('not-held', 'tight', t, message('No ‹tie-down› set for {t} ({m} full).', { t: t.name, m: mass }));
+  if (t.place?.loose && !t.place.held) tell('not-held', 'stop', t, message('Nothing holds {t} ({m} full): hard braking throws it. Tie it down.', { t: t.name, m: mass }));
+  else if (!own.held) tell('not-held', 'tight', t, message('No ‹tie-down› set for {t} ({m} full).', { t: t.name, m: mass }));
   else if (own.held.value < own.heldWantedN * 0.999)
     tell(
       'held-weak',
@@ -334,6 +337,42 @@ function held(t: Standing, own: Said['things'][number], values: AssumptionValues
         has: { value: own.held.value, dimension: 'force' },
         want: { value: own.heldWantedN, dimension: 'force' },
         m: mass,
+      }),
+    );
+  const held = t.place?.held;
+  const [along, across] = [t.box.x1 - t.box.x0, t.box.y1 - t.box.y0];
+  if (held?.by === 'straps') {
+    const want = strapsWanted(along, own.massKg);
+    if (held.count < want - 1e-9)
+      tell(
+        'ties-few',
+        'starved',
+        t,
+        message('{t} has {n} straps; {l} long and {m}, it takes {want}: with fewer it turns under them.', {
+          t: t.name,
+          n: String(held.count),
+          want: String(want),
+          l: length(along),
+          m: mass,
+        }),
+      );
+    return;
+  }
+  const tank = t.kind === 'tank' ? rig.tanks.find((x) => x.id === t.id) : undefined;
+  // Hoops and bars go over a tank and keep it down; its feet's bolts have to pull.
+  if (!tank || held?.by === 'hoops' || held?.by === 'welded') return;
+  const pull = leanPull(own.massKg, along, t.box.z1 - t.box.z0);
+  const holds = held ? (held.count / 2) * (boltStrength(held.bolt ?? '3/8-16').tensionN / values['hold-safety']) : 0;
+  if (pull > holds)
+    tell(
+      'tall-tips',
+      'tight',
+      t,
+      message('{t} is tall for its base ({h} on {l} by {w}): hard braking tips it. Hoop it over the top.', {
+        t: t.name,
+        h: length(t.box.z1 - t.box.z0),
+        l: length(along),
+        w: length(across),
       }),
     );
 }

@@ -27,7 +27,16 @@ export const planRules: Rule = (finding, rig, doc, now): Candidate[] => {
       return [{ id: 'as-laid', title: 'A hose as long as the deck lies, with a tenth of slack', change: (d) => layLine(d, id) }];
     case 'not-held':
     case 'held-weak':
+    case 'tall-tips':
       return holdRules(id, rig);
+    case 'ties-few': {
+      const n = Number(placeOf(doc, id)?.held?.count ?? 1);
+      return [1, 2, 3].map((more) => ({
+        id: `straps-${n + more}`,
+        title: message('{n} straps', { n: String(n + more) }),
+        change: (d: RigDocument) => void (placeOf(d, id)!.held!.count = String(n + more)),
+      }));
+    }
     case 'exhaust-inside':
       return [{ id: 'pipe', title: 'A gas-tight pipe from its exhaust to outside', change: (d) => void (placeOf(d, id)!.exhaustPipe = true) }];
     case 'fuel-inside':
@@ -178,6 +187,7 @@ function holdRules(id: string, rig: Rig): Candidate[] {
       title: message(tank ? `{n} bolted hoops, ${bolt}` : `{n} bolts ${bolt} through the deck`, { n: String(tank ? count / 2 : count) }),
       change: (d: RigDocument) => {
         const p = placeOf(d, id);
+        if (p) delete p.loose;
         if (p) p.held = { by: tank ? 'hoops' : 'bolts', count: String(tank ? count / 2 : count), bolt };
       },
     })),

@@ -1,6 +1,7 @@
 import type { AssumptionValues } from '../../assumption/register.js';
 import type { Placement } from '../../rig/schema.js';
-import { boltStrength, forwardForce, tieDownWanted } from '../../structure/restraint.js';
+import { GRAVITY } from '../../fluid/air.js';
+import { boltStrength, forwardForce, tieDownWanted, WANTED_G } from '../../structure/restraint.js';
 import { type Figure, figure, input } from '../../working/figure.js';
 
 const YEAR = 365.25 * 86400;
@@ -15,11 +16,13 @@ export function heldBy(held: NonNullable<Placement['held']>, values: AssumptionV
     case 'straps': {
       const aged = Math.max(1 - (values['strap-year'] * (held.age ?? 0)) / YEAR, 0);
       const working = held.working ?? 0;
+      // Half of it where it does not go over to the other side (49 CFR 393.106(d); from memory).
+      const counts = (held.runs ?? 'across') === 'across' ? 1 : 0.5;
       return figure(
-        held.count * working * aged,
+        held.count * working * aged * counts,
         'force',
         'restraint',
-        [n, input('F', 'working load of one', working, 'force'), input('', 'left of it', aged, 'ratio')],
+        [n, input('F', 'working load of one', working, 'force'), input('', 'left of it', aged, 'ratio'), input('', 'counts by how it runs', counts, 'ratio')],
         ['strap-year'],
       );
     }
@@ -47,3 +50,20 @@ export function heldBy(held: NonNullable<Placement['held']>, values: AssumptionV
 /** What a thing has to be held against, N: straps by the aggregate of their working loads, the rest forwards. */
 export const heldWanted = (massKg: number, by: NonNullable<Placement['held']>['by'] | undefined): number =>
   by === 'straps' ? tieDownWanted(massKg) : forwardForce(massKg);
+
+/**
+ * Straps that 49 CFR 393.110 asks for over a thing with nothing before it to stop it (from memory): one up to 5 ft and 1,100 lb, two
+ * up to 10 ft, one more for each 10 ft begun beyond.
+ */
+export function strapsWanted(lengthM: number, massKg: number): number {
+  const foot = 0.3048;
+  if (lengthM <= 5 * foot + 1e-9 && massKg <= 1100 * 0.45359237 + 1e-9) return 1;
+  return lengthM <= 10 * foot + 1e-9 ? 2 : 2 + Math.ceil((lengthM - 10 * foot) / (10 * foot) - 1e-9);
+}
+
+/**
+ * Pull on the bolts at the rear feet of a tank that leans forward when the brakes go on, N: nothing where it stands by itself.
+ * @param alongM of its base; @param highM of its liquid's surface
+ */
+export const leanPull = (massKg: number, alongM: number, highM: number): number =>
+  alongM > 0 ? Math.max(massKg * GRAVITY * (WANTED_G.forward * (highM / 2) - alongM / 2), 0) / alongM : 0;

@@ -23,6 +23,8 @@ export type PlanCode =
   | 'gas-pair'
   | 'not-held'
   | 'held-weak'
+  | 'ties-few'
+  | 'tall-tips'
   | 'reel-blocked'
   | 'reel-low'
   | 'ladder-high'
@@ -60,6 +62,8 @@ export const PLAN_KINDS: Kinds<PlanCode> = {
   'fumes-inside': { ...told('fumes-inside'), scale: 'practice' },
   'gas-pair': { ...told('gas-pair', true), scale: 'practice' },
   'not-held': { ...told('not-held', true), scale: 'practice' },
+  'ties-few': { ...told('ties-few'), scale: 'rating' },
+  'tall-tips': { ...told('tall-tips', true), scale: 'practice' },
   'held-weak': {
     scale: 'rating',
     figure: {

@@ -293,6 +293,9 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     const open = allOpen(list).machines.find((m) => m.machineId === machine.id)!;
     const flows = cases.net.outletsOf(machine.id).length > 0;
     const back = open.returnedM3s / Math.max(open.flowM3s, 1e-12);
+    const all = cases.net.outletsOf(machine.id);
+    const shut = all.some((o) => !o.open);
+    const opened = shut ? 'With {guns} open,' : 'With every gun open,';
     if (flows && open.returnedM3s > cases.values['unloader-return'] * machine.flow)
       out.push({
         code: 'unloader-cycles',
@@ -302,9 +305,12 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         subject,
         message: message(
           back > cases.values['unloader-most']
-            ? 'With every gun open {m} turns {q} of its {all} back: the nozzle lets almost nothing through, whatever the gauge says.'
-            : 'With every gun open, {m} still bypasses {q}: nozzle or hose is too small.',
+            ? `${opened} {m} turns {q} of its {all} back: the nozzle lets almost nothing through, whatever the gauge says.`
+            : shut
+              ? `${opened} {m} bypasses {q}: the rest waits for the gun that is shut, or nozzle or hose is too small.`
+              : `${opened} {m} still bypasses {q}: nozzle or hose is too small.`,
           {
+            guns: all.filter((o) => o.open).map((o) => o.name).join(', '),
             m: machine.name,
             q: { value: open.returnedM3s, dimension: 'flow' },
             all: { value: open.flowM3s, dimension: 'flow' },
@@ -332,7 +338,8 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
         verdict: 'fed',
         station: 'machines',
         subject,
-        message: message('With every gun open, {m} runs at {p}. Its unloader, once open, won’t reseat until {shut}: some flow may keep bypassing.', {
+        message: message(`${opened} {m} runs at {p}. Its unloader, once open, won’t reseat until {shut}: some flow may keep bypassing.`, {
+          guns: usable.map((o) => o.name).join(', '),
           m: machine.name,
           p: p(open.pumpPressurePa),
           shut: p(result.reseat.value),

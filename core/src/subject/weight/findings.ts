@@ -11,7 +11,7 @@ const mass = (value: number) => ({ value, dimension: 'mass' as const });
 
 /** The code that a limit's excess is told under. */
 export const codeOf = (limit: Pick<Limit, 'id'>): WeightCode =>
-  limit.id === 'gross' ? 'over-gross' : limit.id === 'coupling' ? 'over-coupling' : limit.id.startsWith('tow-') ? 'over-tow' : 'over-axle';
+  limit.id === 'gross' ? 'over-gross' : limit.id.startsWith('coupling') ? 'over-coupling' : limit.id.startsWith('tow-') ? 'over-tow' : 'over-axle';
 
 /** Least and most share of the trailer's weight that its coupling wants. */
 export const tongueBounds = (platform: Platform, values: AssumptionValues): readonly [number, number] =>
@@ -111,7 +111,12 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
     tell(
       'tongue-light',
       light.tongueShare! < values['tongue-sway'] ? 'stop' : 'tight',
-      inState(light, '‹tongue weight› is {t}, {p} of the trailer: it can sway. Aim for {least} to {most}.', share(light)),
+      light.tongueKg! < 0
+        ? inState(light, 'the ‹coupler› is pulled up with {t}: it lifts the hitch, and the trailer tips back. Aim for {least} to {most} of its weight down.', {
+            ...share(light),
+            t: mass(-light.tongueKg!),
+          })
+        : inState(light, '‹tongue weight› is {t}, {p} of the trailer: it can sway. Aim for {least} to {most}.', share(light)),
     );
   if (heavy && heavy.tongueShare! > heaviest + 5e-4)
     tell(
@@ -159,15 +164,19 @@ export function weightFindings(rig: Rig, r: Said, values: AssumptionValues): Fin
       }),
     );
   const whole = worst(trailers, (s) => s.massKg);
-  if (whole && platform.brakes === 'none' && whole.massKg > values['brakes-from'])
-    tell(
-      'no-brakes',
-      'tight',
-      inState(whole, 'the trailer weighs {m} and has no brakes of its own; from {from} most road rules want them.', {
-        m: mass(whole.massKg),
-        from: mass(values['brakes-from']),
-      }),
-    );
+  // Road rules count what it weighs or what it is rated to weigh, whichever is more.
+  if (whole && platform.brakes === 'none') {
+    const counted = Math.max(whole.massKg, platform.gvwr);
+    const says = { m: mass(counted), from: mass(values['brakes-from']) };
+    if (counted > values['brakes-from'])
+      tell(
+        'no-brakes',
+        'tight',
+        counted > whole.massKg
+          ? message('The trailer is rated {m} and has no brakes of its own; from {from} most road rules want them. Yours decide.', says)
+          : inState(whole, 'the trailer weighs {m} and has no brakes of its own; from {from} most road rules want them. Yours decide.', says),
+      );
+  }
   if (r.slope?.tongueKg !== undefined && r.slope.tongueKg < 0)
     tell(
       'slope-tips',

@@ -48,6 +48,9 @@ export function ratedOn(platform: Platform): readonly Rated[] {
       a.tyres === undefined ? [] : [{ id: `tyres-${i + 1}`, name: `‹Tires› of axle ${i + 1}`, ratingKg: a.tyres, on: (w) => w.axles[i] }],
     ),
     ...(trailer ? [{ id: 'coupling', name: 'The ‹coupler›', ratingKg: coupling.rating, on: tongue }] : []),
+    ...(trailer && coupling.gross !== undefined
+      ? [{ id: 'coupling-whole', name: 'The trailer behind its ‹coupler›', ratingKg: coupling.gross, on: (w: Weighed) => w.massKg }]
+      : []),
     ...(trailer && tow
       ? [
           { id: 'tow-hitch', name: `The hitch of ${tow.name}`, ratingKg: tow.hitch, on: tongue },
