@@ -44,9 +44,12 @@ const assessCommand: Command = (args) => {
   const { rig, document } = readRigFile(rest[0]);
   const assessment = assess(rig);
   const system = values['metric'] ? 'metric' : 'us';
-  if (values['text']) return textReport(rig, assessment, judgeRig(rig, assessment), system);
-  if (!values['fixes']) return json(assessment);
-  return json({ ...assessment, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
+  const said = judgeRig(rig, assessment);
+  if (values['text']) return textReport(rig, assessment, said, system);
+  // What the build is over all: its rig, its days and its road; beside the rig by itself.
+  const { sample: _sample, ...judged } = said;
+  if (!values['fixes']) return json({ ...assessment, judged });
+  return json({ ...assessment, judged, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
 };
 
 /** Most sums of one batch. */

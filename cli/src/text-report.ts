@@ -1,17 +1,21 @@
-import { type Assessment, caseWords, formatQuantity, HEAT_UNIT, type Rig, type Said, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
+import { type Assessment, caseWords, gaugeName, spell, formatQuantity, HEAT_UNIT, type Message, type Rig, type Said, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
 
 /** An assessment for people: the verdict with days and road counted in, findings, then the figures by subject. */
-export function textReport(rig: Rig, a: Assessment, said: Said, system: UnitSystem): string {
+export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unchecked: Message | undefined }, system: UnitSystem): string {
   const q = (value: number, dimension: Parameters<typeof formatQuantity>[1]): string => formatQuantity(value, dimension, system);
   /** How a tank's water ends with the triggers held; a spigot keeps up only where there is one. */
   const tankEnd = (t: Assessment['tanks'][number]): string => {
-    if (t.fullDraw.value <= 0) return 'nothing draws on it';
+    if (t.fullDraw.value <= 0)
+      return rig.lines.some((l) => l.role === 'chemical' && !l.closed && l.from.at === 'tank' && l.from.id === t.tankId)
+        ? 'only mixes draw on it'
+        : 'nothing draws on it';
     if (Number.isFinite(t.timeToEmpty.value)) return `empty in ${q(t.timeToEmpty.value, 'time')} with triggers held`;
     return t.inflow.value > 0 ? 'the ‹spigot› keeps up' : 'it lasts';
   };
   const name = (list: readonly { id: string; name: string }[], id: string): string => list.find((x) => x.id === id)?.name ?? id;
   const lines: string[] = [`${rig.name}: ${SEVERITY_WORDS[said.scale][said.verdict]}`, say(said.headline, system)];
   if (said.days && said.by !== 'days') lines.push(say(said.days.message, system));
+  if (said.unchecked) lines.push(say(said.unchecked, system));
   lines.push('');
   for (const f of a.findings) lines.push(`  ${severityWord(f).padEnd(14)} ${say(f.message, system)}`);
   if (a.findings.length) lines.push('');
@@ -48,6 +52,26 @@ export function textReport(rig: Rig, a: Assessment, said: Said, system: UnitSyst
     lines.push(
       `Run    ${name(rig.outlets, r.outletId)}: ${q(r.carried.value, 'length')} carried of ${q(r.needed.value, 'length')} needed, ${q(r.arrives.value, 'pressure')} arrives`,
     );
+  if (a.weight?.judged) {
+    const { weight } = a;
+    const heaviest = weight.states.find((s) => s.id === weight.heaviest);
+    const worst = heaviest && [...heaviest.limits].sort((x, y) => y.loadKg / y.ratingKg - x.loadKg / x.ratingKg).at(0);
+    if (heaviest)
+      lines.push(
+        `Weight ${say(heaviest.name, system)}: ${q(heaviest.massKg, 'mass')}${worst ? `; ${spell(worst.name)} carries ${q(worst.loadKg, 'mass')} of ${q(worst.ratingKg, 'mass')}` : ''}${heaviest.tongueShare === undefined ? '' : `; ${q(heaviest.tongueShare, 'ratio')} on the ‹coupler›`}`,
+      );
+  }
+  for (const t of a.fuel.tanks)
+    lines.push(`Fuel   ${t.name}: ${q(t.usable.value, 'volume')} of ${t.fuel === 'petrol' ? '‹gas›' : 'diesel'} usable${Number.isFinite(t.lastsS) ? `, ${q(t.lastsS, 'time')} at full power` : ''}`);
+  for (const b of a.batteries) lines.push(`Charge ${b.name}: the day takes ${q(b.net.value, 'charge')} of ${q(b.usableAs, 'charge')} usable`);
+  for (const c of a.circuits)
+    lines.push(
+      `Wire   ${c.name}: ${q(c.current.value, 'current')}${c.gauge === undefined ? '' : ` on AWG ${gaugeName(c.gauge)}`}, ${c.fuseA === undefined ? 'no fuse' : `fuse ${q(c.fuseA, 'current')}`}, ${q(c.voltage, 'voltage')} at it`,
+    );
+  for (const c of a.air.compressors)
+    lines.push(`Air    ${name(rig.compressors, c.compressorId)}: ${q(c.need.value, 'airFlow')} used of ${q(c.givesM3s, 'airFlow')}, cut-out at ${q(c.cutOutPa, 'pressure')}`);
+  for (const b of a.burners)
+    lines.push(`Heat   ${name(rig.burners, b.burnerId)}: ${q(b.rise.value, 'temperatureStep')} hotter, ${q(b.out.value, 'temperature')} at the coil, ${q(b.fuel.value, 'flow')} of fuel`);
   if (a.cautions.length) lines.push('', ...a.cautions.map((c) => `! ${c.text}`));
   return lines.join('\n');
 }

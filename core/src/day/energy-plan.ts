@@ -6,6 +6,7 @@ import {
   compressorOf,
   cutOutOf,
   densityOf,
+  drawTogether,
   enginesOn,
   fuelSupply,
   generatorOf,
@@ -66,10 +67,11 @@ export interface EnergyPlan {
   /** By mix: its remote switch's battery and current. */
   readonly remoteBank: Int32Array;
   readonly remoteA: number;
-  /** What draws while any of its machines runs, or while any of its mixes is sprayed: bits of both. A, hard draws told for more. */
+  /** What draws while any of its machines runs, or while any of its mixes is sprayed: bits of both. A. */
   readonly running: readonly { readonly bank: number; readonly machines: number; readonly mixes: number; readonly amps: number }[];
-  /** Drawn all day long on balance with what charges without an engine, A by bank. */
+  /** Taken all day long by what runs by the hour, hard draws told for more, and put in all day long by what charges without an engine, A by bank. */
   readonly always: Float64Array;
+  readonly alwaysPut: Float64Array;
   /** Put in while driving, and while engines run. */
   readonly charging: readonly { readonly bank: number; readonly machines: number; readonly mixes: number; readonly driving: boolean; readonly amps: number }[];
   /** Machines, as bits, that a bank keeps fed by a booster. */
@@ -163,7 +165,8 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
   };
   const mixesOf = (engineId: string | undefined): number =>
     engineId === undefined ? 0 : soft.reduce((bits, s, k) => (s.engineId === engineId ? bits | (1 << k) : bits), 0);
-  const always = new Float64Array(banks.length);
+  const byHour: { amps: number; seconds: number }[][] = banks.map(() => []);
+  const alwaysPut = new Float64Array(banks.length);
   const winding = new Float64Array(banks.length);
   const running: { bank: number; machines: number; mixes: number; amps: number }[] = [];
   const boosts = banks.map(() => 0);
@@ -172,20 +175,19 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
   const start = values['starter-current'] * values['starter-time'] * values['starts-per-job'];
   for (const l of loads) {
     const bank = bankAt(l.batteryId);
-    const hard = (amps: number): number => tidy(amps * hardDraw(banks[bank], amps));
     switch (l.part) {
       case 'pump':
       case 'remote':
         break;
       case 'booster': {
         const machines = rig.machines.reduce((bits, m, i) => (boostedBy(rig, m.id, l.id) ? bits | (1 << i) : bits), 0);
-        running.push({ bank, machines, mixes: 0, amps: hard(boosterAmps(cases, l.id, banks[bank].id)) });
+        running.push({ bank, machines, mixes: 0, amps: tidy(boosterAmps(cases, l.id, banks[bank].id)) });
         boosts[bank] |= machines;
         break;
       }
       case 'reel': {
         const reel = rig.reels.find((r) => r.id === l.id)!;
-        winding[bank] += hard(reel.motor!) * windingSeconds(woundHose(rig, reel.line), values);
+        winding[bank] += reel.motor! * hardDraw(banks[bank], reel.motor!) * windingSeconds(woundHose(rig, reel.line), values);
         break;
       }
       case 'starter': {
@@ -197,14 +199,14 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
       }
       case 'burner': {
         const own = rig.burners.find((b) => b.id === l.id)!;
-        running.push({ bank, machines: bitOf(own.machine), mixes: 0, amps: hard(own.current ?? values['burner-current']) });
+        running.push({ bank, machines: bitOf(own.machine), mixes: 0, amps: own.current ?? values['burner-current'] });
         break;
       }
       default: {
         const own = rig.loads.find((x) => x.id === l.id)!;
         if (own.hours === undefined && own.engine !== undefined)
-          running.push({ bank, machines: bitOf(own.engine), mixes: mixesOf(own.engine), amps: hard(own.current) });
-        else always[bank] += (hard(own.current) * (own.hours ?? 0)) / Math.max(seconds, own.hours ?? 0, 1);
+          running.push({ bank, machines: bitOf(own.engine), mixes: mixesOf(own.engine), amps: own.current });
+        else byHour[bank].push({ amps: own.current, seconds: own.hours ?? 0 });
       }
     }
   }
@@ -214,8 +216,8 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
     const amps = tidy(c.current * banks[bank].charges);
     if (c.kind === 'shore') continue;
     if (c.kind === 'vehicle') charging.push({ bank, machines: 0, mixes: 0, driving: true, amps });
-    else if (c.kind === 'solar') always[bank] -= amps * values['solar-share'];
-    else if (c.engine === undefined) always[bank] -= amps;
+    else if (c.kind === 'solar') alwaysPut[bank] += amps * values['solar-share'];
+    else if (c.engine === undefined) alwaysPut[bank] += amps;
     else charging.push({ bank, machines: bitOf(c.engine), mixes: mixesOf(c.engine), driving: false, amps });
   }
   const remotes = new Map(loads.flatMap((l) => (l.part === 'remote' ? [[l.id, bankAt(l.batteryId)] as const] : [])));
@@ -225,7 +227,8 @@ function chargePlan(cases: Cases, soft: readonly SoftTable[], seconds: number) {
     remoteBank: Int32Array.from(soft, (s) => remotes.get(s.mixId) ?? -1),
     remoteA: values['remote-current'],
     running,
-    always: always.map(tidy),
+    always: Float64Array.from(banks, (bank, b) => tidy(drawTogether(bank, byHour[b]) / Math.max(seconds, 1, ...byHour[b].map((l) => l.seconds)))),
+    alwaysPut: alwaysPut.map(tidy),
     charging,
     boosts,
     winding: winding.map(tidy),

@@ -35,7 +35,8 @@ export {
 } from './sample.js';
 export { FUEL_ROWS, type FuelLast, type FuelSize } from './fuel-last.js';
 export { type DayWeight, type DayWeightState, dayWeightFindings, weighDay } from './weigh-day.js';
-export { daysVerdict, hasDays, type JudgedDays, roadFinding, type Said, verdictOf } from './judge.js';
+export { daysJudged, daysVerdict, hasDays, type JudgedDays, roadFinding, type Said, verdictOf } from './judge.js';
+export { notChecked } from './not-checked.js';
 export { judgeRig } from './judge-rig.js';
 // Apart from what they are used for, so that a page that only names them does not load the engine.
 export { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';

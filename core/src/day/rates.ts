@@ -34,6 +34,12 @@ export class Rates {
   readonly gun: Float64Array;
   /** Out of each battery, A, hard draws told for more; negative while it is charged. */
   readonly current: Float64Array;
+  /** Drawn from each and put into each, A, but for what pumps draw in pulses: by pump its battery, A and share of the time. */
+  private readonly drawn: Float64Array;
+  private readonly put: Float64Array;
+  private readonly pulseAmps: Float64Array;
+  private readonly pulseShare: Float64Array;
+  private readonly pulsing: number[][];
   /** Free air out of each compressor's receiver, m³/s; negative while it fills. */
   readonly air: Float64Array;
   /** Share of their air that its pumps get. */
@@ -65,7 +71,8 @@ export class Rates {
     into: Float64Array;
     out: Float64Array;
     fuel: Float64Array;
-    current: Float64Array;
+    drawn: Float64Array;
+    put: Float64Array;
   };
 
   constructor(private readonly model: DayModel) {
@@ -93,9 +100,15 @@ export class Rates {
       into: array(vessels.length),
       out: array(vessels.length),
       fuel: array(model.energy.stores.length + 1),
-      current: array(model.energy.banks.length),
+      drawn: array(model.energy.banks.length),
+      put: array(model.energy.banks.length),
     };
     this.current = array(model.energy.banks.length);
+    this.drawn = array(model.energy.banks.length);
+    this.put = array(model.energy.banks.length);
+    this.pulseAmps = array(soft.length);
+    this.pulseShare = array(soft.length);
+    this.pulsing = model.energy.banks.map(() => []);
     this.air = array(model.energy.compressors.length);
     this.airShare = array(model.energy.compressors.length).fill(1);
     this.fuel = array(model.energy.stores.length + 1);
@@ -111,7 +124,8 @@ export class Rates {
    * @param charge of each battery, A s of what may be used: what hangs on it slows as it falls
    */
   set(going: Going, volume: Float64Array, stock: Float64Array, stored: number, charge: Float64Array): void {
-    const { into, out, kept, strength, fuel, current } = this;
+    const { into, out, kept, strength, fuel, drawn, put } = this;
+    for (const list of this.pulsing) list.length = 0;
     const bands = this.model.water.bandsAt(volume);
     if (this.sameAsKept(going, stored, bands)) {
       for (let v = 0; v < into.length; v++) {
@@ -119,7 +133,10 @@ export class Rates {
         out[v] = kept.out[v];
       }
       for (let f = 0; f < fuel.length; f++) fuel[f] = kept.fuel[f];
-      for (let b = 0; b < current.length; b++) current[b] = kept.current[b];
+      for (let b = 0; b < drawn.length; b++) {
+        drawn[b] = kept.drawn[b];
+        put[b] = kept.put[b];
+      }
     } else {
       into.fill(0);
       out.fill(0);
@@ -127,7 +144,8 @@ export class Rates {
       this.loopHeat.fill(0);
       this.through.fill(0);
       this.gun.fill(0);
-      current.set(this.model.energy.always);
+      drawn.fill(0);
+      put.set(this.model.energy.alwaysPut);
       fuel.fill(0);
       this.breathe(going, stored);
       this.wash(going, bands);
@@ -136,7 +154,8 @@ export class Rates {
       kept.into.set(into);
       kept.out.set(out);
       kept.fuel.set(fuel);
-      kept.current.set(current);
+      kept.drawn.set(drawn);
+      kept.put.set(put);
     }
     for (let k = 0; k < strength.length; k++) strength[k] = NaN;
     const { phases, job, trigger } = going;
@@ -144,6 +163,7 @@ export class Rates {
       const { mix } = job.phases[phases[i]];
       if (mix >= 0) this.spray(mix, trigger[phases[i]], volume, stock[mix], charge);
     }
+    this.draw();
     this.refillAndDump(going, volume);
   }
 
@@ -245,17 +265,38 @@ export class Rates {
       const { mix, kind } = job.phases[p];
       if (mix >= 0) {
         mixes |= 1 << mix;
-        if (remoteBank[mix] >= 0) this.current[remoteBank[mix]] += remoteA;
+        if (remoteBank[mix] >= 0) this.drawn[remoteBank[mix]] += remoteA;
       }
       if (kind === 'drive') driving = true;
     }
     for (let i = 0; i < running.length; i++) {
       const r = running[i];
-      if (r.machines & this.running || r.mixes & mixes) this.current[r.bank] += r.amps;
+      if (r.machines & this.running || r.mixes & mixes) this.drawn[r.bank] += r.amps;
     }
     for (let i = 0; i < charging.length; i++) {
       const c = charging[i];
-      if (c.driving ? driving : c.machines & this.running || c.mixes & mixes) this.current[c.bank] -= c.amps;
+      if (c.driving ? driving : c.machines & this.running || c.mixes & mixes) this.put[c.bank] += c.amps;
+    }
+  }
+
+  /** Out of each battery: the harder all that draws together draws, the more (Peukert, on the sum), pulse by pulse of its pumps. */
+  private draw(): void {
+    const { current, drawn, put, pulsing, pulseAmps, pulseShare } = this;
+    const { banks, always } = this.model.energy;
+    for (let b = 0; b < current.length; b++) {
+      const own = pulsing[b];
+      let taken = 0;
+      for (let bits = 0; bits < 1 << own.length; bits++) {
+        let chance = 1;
+        let amps = drawn[b];
+        for (let i = 0; i < own.length; i++) {
+          const on = (bits & (1 << i)) !== 0;
+          chance *= on ? pulseShare[own[i]] : 1 - pulseShare[own[i]];
+          if (on) amps += pulseAmps[own[i]];
+        }
+        if (chance > 0 && amps > 0) taken += chance * amps * hardDraw(banks[b], amps);
+      }
+      current[b] = taken + always[b] - put[b];
     }
   }
 
@@ -285,7 +326,11 @@ export class Rates {
     }
     this.strength[k] = flow > 0 ? (active / flow) * stock : 0;
     this.sprayed[k] = share * flow;
-    if (bank >= 0) this.current[bank] += share * row[n + 1] * hardDraw(banks[bank], row[n + 1]);
+    if (bank >= 0 && share > 0) {
+      this.pulseAmps[k] = row[n + 1];
+      this.pulseShare[k] = share;
+      this.pulsing[bank].push(k);
+    }
     const drinker = softEngine[k];
     this.fuel[drinker >= 0 && drinkers[drinker].store >= 0 ? drinkers[drinker].store : stores.length] += share * softFuel[k] + (1 - share) * softIdle[k];
   }

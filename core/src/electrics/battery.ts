@@ -10,3 +10,13 @@ export const peukertSeconds = (capacityAs: number, currentA: number, exponent: n
 /** Charge that a steady current really takes out of a battery each second, A: more than itself when it is hard drawn on. */
 export const peukertCurrent = (capacityAs: number, currentA: number, exponent: number, hours = 20 * 3600): number =>
   currentA > 0 ? capacityAs / peukertSeconds(capacityAs, currentA, exponent, hours) : 0;
+
+/** Hours that a capacity is rated for, s. */
+export const RATED_S = 20 * 3600;
+
+/**
+ * The battery that gives a current for a time out of what may be used of it, A s: hard draws take more than themselves (Peukert),
+ * gentle ones no less. I t (I H / C)^(k − 1) = u C, solved for C.
+ */
+export const batteryFor = (currentA: number, timeS: number, usable: number, exponent: number): number =>
+  timeS / usable >= RATED_S ? (currentA * timeS) / usable : currentA * ((RATED_S ** (exponent - 1) * timeS) / usable) ** (1 / exponent);

@@ -18,5 +18,5 @@ export {
   voltageDrop,
   wireResistance,
 } from './cable.js';
-export { peukertCurrent, peukertSeconds } from './battery.js';
+export { batteryFor, peukertCurrent, peukertSeconds, RATED_S } from './battery.js';
 export { type Branch, type Load, nodeVoltages } from './circuit.js';

@@ -1,8 +1,7 @@
 import type { AssumptionValues } from '../assumption/register.js';
+import { RATED_S } from '../electrics/index.js';
 import type { Battery } from '../rig/schema.js';
 
-/** Hours that a battery's capacity is rated for, s. */
-const RATED_S = 20 * 3600;
 
 /** A bank as one battery: what it holds, may give, and how hard draws take more out of it. A s. */
 export interface Bank {
@@ -31,3 +30,14 @@ export function bankOf(b: Pick<Battery, 'capacity' | 'parallel' | 'chemistry'>, 
  * it: a battery that is drawn on gently is not believed to hold more than its label.
  */
 export const hardDraw = (bank: Bank, currentA: number): number => (currentA > bank.ratedA ? (currentA / bank.ratedA) ** (bank.peukert - 1) : 1);
+
+/** What loads that start together take out of a bank, A s: with all that are still on the draw is so much harder (Peukert, on their sum). */
+export function drawTogether(bank: Bank, loads: readonly { readonly amps: number; readonly seconds: number }[]): number {
+  const longest = [...loads].sort((a, b) => b.seconds - a.seconds);
+  let [amps, taken] = [0, 0];
+  longest.forEach((l, i) => {
+    amps += l.amps;
+    taken += amps * hardDraw(bank, amps) * (l.seconds - (longest[i + 1]?.seconds ?? 0));
+  });
+  return taken;
+}

@@ -1,6 +1,7 @@
 import { WATER_KG_M3 } from '../fluid/water.js';
 import { assumptionValues } from '../assumption/register.js';
 import { airUse, compressorPower, pumpCurrent, receiverAir } from '../chemistry/diaphragm-pump.js';
+import { batteryFor, RATED_S } from '../electrics/index.js';
 import { antifreezeNeeded, glycolShare } from '../chemistry/antifreeze.js';
 import { drawnStrength, topUp } from '../chemistry/dilution.js';
 import { volumesFor } from '../chemistry/flush.js';
@@ -9,7 +10,6 @@ import { resinLife } from '../chemistry/pure-water.js';
 import { airPressure, STANDARD_ATMOSPHERE } from '../fluid/air.js';
 import { altitude, bore, flow, length } from './inputs.js';
 import { found, line } from './line.js';
-import {} from './shared-lines.js';
 import { type Sum, sumInput } from './sum.js';
 
 const caustic = (): number => assumptionValues()['excess-caustic'];
@@ -216,6 +216,7 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
       sumInput('volts', 'Voltage', 'voltage', '6 V', '60 V', '12.5 V'),
       sumInput('efficiency', 'Efficiency', 'ratio', '10 %', '95 %', '45 %'),
       sumInput('usable', 'Usable share of the battery', 'ratio', '10 %', '100 %', '60 %'),
+      sumInput('exponent', 'Peukert’s exponent', 'number', '1', '1.6', '1.2'),
     ],
     outputs: [
       { name: 'current', label: 'Current', dimension: 'current' },
@@ -224,8 +225,9 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
     ],
     run: (x) => {
       const current = pumpCurrent(x['flow'], x['pressure'], { volts: x['volts'], ohms: 0, efficiency: x['efficiency'], freeA: FREE_A });
-      const charge = current * x['time'];
-      return { current, charge, battery: charge / x['usable'] };
+      const battery = batteryFor(current, x['time'], x['usable'], x['exponent']);
+      // What it takes out of that battery, drawn as hard as this.
+      return { current, charge: battery * x['usable'], battery };
     },
     written: (x, o) => [
       line(
@@ -235,8 +237,14 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
         [o['current'], 'current'],
         'I0 running free',
       ),
-      line('q', 'I · t', { I: [o['current'], 'current'], t: [x['time'], 'time'] }, [o['charge'], 'charge']),
-      line('C', 'q / s', { q: [o['charge'], 'charge'], s: [x['usable'], 'ratio'] }, [o['battery'], 'charge']),
+      line(
+        'C',
+        x['time'] / x['usable'] >= RATED_S ? 'I · t / s' : 'I · (H^(k − 1) · t / s)^(1 / k)',
+        { I: [o['current'], 'current'], H: [RATED_S, 'time'], t: [x['time'], 'time'], k: [x['exponent'], 'number'], s: [x['usable'], 'ratio'] },
+        [o['battery'], 'charge'],
+        'H 20 hours',
+      ),
+      line('q', 'C · s', { C: [o['battery'], 'charge'], s: [x['usable'], 'ratio'] }, [o['charge'], 'charge']),
     ],
   },
   {

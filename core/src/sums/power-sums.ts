@@ -1,4 +1,4 @@
-import { awgArea, chooseCable, copperC, FUSE_OVER, fuseFor, type Insulation, INSULATIONS, peukertSeconds, voltageDrop, wireResistance } from '../electrics/index.js';
+import { awgArea, batteryFor, chooseCable, copperC, FUSE_OVER, fuseFor, type Insulation, INSULATIONS, peukertSeconds, RATED_S, voltageDrop, wireResistance } from '../electrics/index.js';
 import { burnerFuel, burnerHeat, FUEL_KINDS as KINDS, fuelHeadLoss, fuelRate, FUELS } from '../fuel/index.js';
 import { airPressure } from '../fluid/air.js';
 import { LAMINAR, velocity } from '../hydraulics/friction.js';
@@ -20,8 +20,6 @@ const warmth = (x: Values, gauge: number): number => copperC(gauge, x['current']
 /** A starter cranks for seconds: its copper stays as warm as the air. */
 const cold = (x: Values): number => x['air'] - 273.15;
 const fuelKind = choiceInput('fuel', 'Fuel', ['petrol', 'diesel']);
-/** Hours that a battery's capacity is rated for, s. */
-const RATED_S = 20 * 3600;
 const capacity = sumInput('capacity', 'Battery, 20 h', 'charge', '1 Ah', '4000 Ah');
 const exponent = sumInput('exponent', 'Peukert’s exponent', 'number', '1', '1.6', '1.2');
 const rise: SumInput = { ...sumInput('rise', 'Rise above the tap', 'temperatureStep', '1 K', '120 K'), bare: 'K' };
@@ -332,12 +330,11 @@ export const POWER_SUMS: readonly Sum[] = [
       exponent,
     ],
     outputs: [{ name: 'capacity', label: 'Holds, 20 h', dimension: 'charge' }],
-    // t = H (u C / (I H))^k, solved for C.
-    run: (x) => ({ capacity: (x['current'] * RATED_S * (x['time'] / RATED_S) ** (1 / x['exponent'])) / x['usable'] }),
+    run: (x) => ({ capacity: batteryFor(x['current'], x['time'], x['usable'], x['exponent']) }),
     written: (x, o) => [
       line(
         'C',
-        'I · H · (t / H)^(1 / k) / s',
+        x['time'] / x['usable'] >= RATED_S ? 'I · t / s' : 'I · (H^(k − 1) · t / s)^(1 / k)',
         { I: [x['current'], 'current'], H: [RATED_S, 'time'], t: [x['time'], 'time'], k: [x['exponent'], 'number'], s: [x['usable'], 'ratio'] },
         [o['capacity'], 'charge'],
       ),

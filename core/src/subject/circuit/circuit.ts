@@ -1,4 +1,5 @@
 import {
+  type Bank,
   bankOf,
   type Cable,
   cableFor,
@@ -7,7 +8,7 @@ import {
   generatorGives,
   generatorNeeds,
   generatorOf,
-  hardDraw,
+  drawTogether,
   Lengths,
   type LoadOn,
   loadsOn,
@@ -356,11 +357,29 @@ const cableResult = (c: Cable, fromName: string, toName: string, currentA: numbe
 export const hardChargers = <C extends Pick<Charger, 'battery' | 'kind'>>(chargers: readonly C[], battery: Pick<Battery, 'id' | 'use'>): C[] =>
   battery.use === 'start' ? [] : chargers.filter((c) => c.battery === battery.id && c.kind !== 'solar' && c.kind !== 'coil');
 
+/** Loads that run together: what washes, what sprays, what burns by the hour; a starter cranks and a reel winds by itself. */
+function groupOf(l: Drawing): string {
+  if (!l.steady || l.part === 'reel') return l.id;
+  if (l.part === 'burner' || l.part === 'booster') return 'washing';
+  if (l.part === 'pump' || l.part === 'remote') return 'spraying';
+  return l.engineId ?? 'by the hour';
+}
+
+/** What loads take out of a battery, A s: a group's draw together, the one that runs the longest all along, and so harder than each alone. */
+function takenTogether(bank: Bank, own: readonly Drawing[]): number {
+  const groups = new Map<string, { amps: number; seconds: number }[]>();
+  for (const l of own) {
+    const group = groupOf(l);
+    groups.set(group, [...(groups.get(group) ?? []), { amps: l.current.value, seconds: l.daySeconds }]);
+  }
+  return [...groups.values()].reduce((sum, group) => sum + drawTogether(bank, group), 0);
+}
+
 /** What a day takes out of a battery and puts into it, by the brief. */
 function batteryDay(cases: Cases, battery: Battery, own: readonly Drawing[], sprayedS: number): BatteryResult {
   const { rig, values } = cases;
   const bank = bankOf(battery, values);
-  const taken = own.reduce((s, l) => s + l.current.value * l.daySeconds * hardDraw(bank, l.current.value), 0);
+  const taken = takenTogether(bank, own);
   const washing = washingSeconds(rig, values);
   const working = workingSeconds(rig, values, sprayedS);
   const driving = (rig.brief.day?.jobs ?? []).reduce((s, j) => s + j.phases.reduce((t, p) => t + (p.kind === 'drive' ? p.time : 0), 0), 0);

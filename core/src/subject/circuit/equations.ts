@@ -20,7 +20,7 @@ export const CIRCUIT_EQUATIONS = {
   peukert: { title: 'Hours of a battery', text: 't = 20 h · (C / (I · 20 h))^k', source: 'Peukert 1897', unverified: true },
   'battery-taken': {
     title: 'Taken out of the battery',
-    text: 'Q = Σ I · t · max(1, (I / I₂₀)^(k − 1)), I₂₀ the current of its 20-hour rating',
+    text: 'Q = Σ I · t · max(1, (I / I₂₀)^(k − 1)), I all that runs together, I₂₀ the current of its 20-hour rating',
     source: 'Peukert 1897',
     unverified: true,
   },

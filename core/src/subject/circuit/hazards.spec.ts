@@ -130,3 +130,20 @@ test('a generator gives less at altitude: 3.5 % for each 1000 ft', () => {
   d.brief.altitude = '8000 ft';
   expect(told(d, 'generator-small')).toEqual(['generator-small starved']);
 });
+
+// Two 45 A loads for 24 minutes on 100 Ah with an exponent of 1.2: 90 A · 0.4 h · (90 / 5)^0.2 = 64.2 Ah; each by itself 2 · 27.9.
+test('what runs together draws harder than each by itself', () => {
+  const d = layout('tied-tanks');
+  const id = d.batteries![0].id;
+  d.batteries = [{ id, name: 'Battery', capacity: '100 Ah', chemistry: 'lead-acid' }];
+  d.chargers = [];
+  d.panels = [];
+  d.wires = [];
+  d.loads = ['a', 'b'].map((x) => ({ id: x, name: x, kind: 'other' as const, current: '45 A', hours: '24 min' }));
+  d.assumptions = { ...d.assumptions, 'peukert-lead-acid': '1.2' };
+  mend(d);
+  const taken = (loads: typeof d.loads) => judged({ ...d, loads }).batteries[0].taken.value / 3600;
+  const none = taken([]);
+  expect(taken(d.loads) - none).toBeCloseTo(64.2, 1);
+  expect(2 * (taken(d.loads.slice(0, 1)) - none)).toBeCloseTo(55.9, 1);
+});

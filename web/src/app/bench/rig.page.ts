@@ -1,10 +1,10 @@
 import { spell } from '@pozzo/core/page';
-import { Component, computed, effect, ElementRef, HostListener, inject, input, type OnDestroy, signal, viewChild } from '@angular/core';
+import { Component, computed, effect, ElementRef, HostListener, linkedSignal, inject, input, type OnDestroy, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { hasDays, reread, roadFinding, say, SEVERITY_WORDS, verdictOf, worse } from '@pozzo/core';
+import { hasDays, notChecked, reread, roadFinding, say, SEVERITY_WORDS, type Said, type Scale, type Verdict, verdictOf, worse } from '@pozzo/core';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
 import { DayStore } from '../state/day-store';
@@ -65,13 +65,36 @@ export class RigPage implements OnDestroy {
     const a = this.assessment();
     return a && verdictOf(a, this.day.judged() ?? undefined, this.road());
   });
+  private readonly waits = computed(() => {
+    const [a, said] = [this.assessment(), this.said()];
+    return !!a && hasDays(a) && !said?.days;
+  });
+  /** What was last said of this build with its days judged: after an edit it stands until they are again. */
+  private readonly last = linkedSignal<{ id: string; said: Said | null; waits: boolean }, { id: string; verdict: Verdict; scale: Scale } | undefined>({
+    source: () => ({ id: this.id(), said: this.said(), waits: this.waits() }),
+    computation: ({ id, said, waits }, before) => (said && !waits ? { id, verdict: said.verdict, scale: said.scale } : before?.value),
+  });
   /** The rig's verdict, its days counted in where they are known. */
   protected readonly whole = computed(() => {
     const [a, said, units] = [this.assessment(), this.said(), this.rig.units()];
     if (!a || !said) return null;
     const { verdict, scale, headline, days } = said;
-    const waiting = hasDays(a) && !days ? DAY_WORDS[this.day.sample().state] : '';
-    return { verdict, about: scale, headline: say(headline, units), days: days && said.by !== 'days' ? say(days.message, units) : waiting };
+    const state = this.day.sample().state;
+    const waits = this.waits();
+    // Fed is said once the days are judged; after an edit what they said last stands until then.
+    const checking = waits && verdict === 'fed' && state !== 'cancelled' && state !== 'failed';
+    const held = this.last();
+    const last = checking && held?.id === this.id() ? held : undefined;
+    const rig = this.rig.rig();
+    const unchecked = rig && notChecked(rig);
+    return {
+      verdict: last?.verdict ?? verdict,
+      about: last?.scale ?? scale,
+      checking: checking && !last,
+      headline: say(headline, units),
+      days: days && said.by !== 'days' ? say(days.message, units) : waits ? DAY_WORDS[state] : '',
+      unchecked: unchecked ? say(unchecked, units) : '',
+    };
   });
   protected readonly problem = computed(() => spell(this.rig.problems()[0]?.message ?? ''));
   protected readonly worst = computed(() => {

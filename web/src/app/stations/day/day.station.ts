@@ -8,7 +8,7 @@ import {
   addJob,
   addPhase,
   type Cause,
-  daysVerdict,
+  daysJudged,
   formatQuantity,
   holdsGun,
   JOB_TEMPLATES,
@@ -18,6 +18,7 @@ import {
   type PhaseKind,
   removeJob,
   removePhase,
+  say,
   stretchPhase,
   triggerOf,
   type Verdict,
@@ -246,6 +247,8 @@ export class DayStation implements OnDestroy {
     if (!s) return null;
     const chance = this.q(s.short.chance, 'ratio', 2);
     const allowed = this.q(s.tolerance, 'ratio', 2);
+    const all = daysJudged(s);
+    if (s.short.chance <= s.tolerance && all.verdict !== 'fed') return { verdict: all.verdict, words: say(all.message, this.rig.units()) };
     if (s.short.chance <= s.tolerance)
       return {
         verdict: 'fed',
@@ -253,7 +256,7 @@ export class DayStation implements OnDestroy {
       };
     const worst = s.causes.find((c) => c.cause === 'water' || c.cause === 'feed');
     return {
-      verdict: daysVerdict(s),
+      verdict: all.verdict,
       words: `Short of water on ${chance} of days, more than the ${allowed} allowed${worst ? `: ${worst.name} ${CAUSE_WORDS[worst.cause]}` : ''}.`,
     };
   });
