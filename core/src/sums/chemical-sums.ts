@@ -7,7 +7,7 @@ import { drawnStrength, topUp } from '../chemistry/dilution.js';
 import { volumesFor } from '../chemistry/flush.js';
 import { halfLife, handbookHalfLife, hypochloriteGravity, strengthAfter, tradeShare, weightShare } from '../chemistry/hypochlorite.js';
 import { resinLife } from '../chemistry/pure-water.js';
-import { airPressure, STANDARD_ATMOSPHERE } from '../fluid/air.js';
+import { airPressure } from '../fluid/air.js';
 import { altitude, bore, flow, length } from './inputs.js';
 import { found, line } from './line.js';
 import { type Sum, sumInput } from './sum.js';
@@ -253,20 +253,19 @@ export const CHEMICAL_SUMS: readonly Sum[] = [
     equation: 'air-use',
     inputs: [flow, sumInput('air', 'Air pressure', 'pressure', '5 psi', '200 psi', '100 psi'), altitude],
     outputs: [
-      { name: 'free', label: 'Free air', dimension: 'airFlow' },
-      { name: 'sea', label: 'Compressor rated at sea level', dimension: 'airFlow' },
+      { name: 'free', label: 'Free air: what the compressor has to sweep', dimension: 'airFlow' },
       { name: 'power', label: 'Compressor power', dimension: 'power' },
     ],
     run: (x) => {
       const p = airPressure(x['altitude']);
       const free = airUse(x['flow'], x['air'], p, 1.3);
-      return { free, sea: (free * STANDARD_ATMOSPHERE) / p, power: compressorPower(free, x['air'], p, COMPRESSOR) };
+      // A piston sweeps the same volume at any altitude: thinner air counts once, in what the pump takes.
+      return { free, power: compressorPower(free, x['air'], p, COMPRESSOR) };
     },
     written: (x, o) => {
       const p = airPressure(x['altitude']);
       return [
         line('q', 'Q · (p + p1) / p1 · 1.3', { Q: [x['flow'], 'airFlow'], p: [x['air'], 'pressure'], p1: [p, 'pressure'] }, [o['free'], 'airFlow']),
-        line('q2', 'q · p0 / p1', { q: [o['free'], 'airFlow'], p0: [STANDARD_ATMOSPHERE, 'pressure'], p1: [p, 'pressure'] }, [o['sea'], 'airFlow']),
         line(
           'P',
           '3.5 · p1 · q · (((p + p1) / p1)^(1 / 3.5) − 1) / η',

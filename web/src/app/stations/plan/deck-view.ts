@@ -238,7 +238,10 @@ export class DeckView {
   private sidePart(rig: Rig, s: ReturnType<typeof scaleOf>, top: number, ground: number) {
     const p = rig.platform!;
     const deck = ground - p.height * s.k;
-    const state = this.state();
+    // While another platform is worked out, what was weighed on the last one is not drawn on it.
+    const weighed = this.state();
+    const towed = p.kind === 'trailer' && p.coupling !== undefined;
+    const state = weighed?.axles.length === p.axles.length && (weighed.tongueKg !== undefined) === towed ? weighed : undefined;
     const r = Math.min(Math.max(0.32, p.height * 0.46), 0.5, p.height * 0.9) * s.k;
     const drives = !p.coupling;
     const nose = Math.min(...p.axles.map((a) => a.at)) - 0.85;
@@ -259,6 +262,7 @@ export class DeckView {
         });
       const groups = state.tongueKg !== undefined ? [p.axles.map((_, i) => i)] : [[0], p.axles.slice(1).map((_, i) => i + 1)];
       for (const g of groups) {
+        if (!g.length) continue;
         const x = g.reduce((t, i) => t + s.x(p.axles[i].at), 0) / g.length;
         const load = g.reduce((t, i) => t + state.axles[i], 0);
         const rating = g.reduce((t, i) => t + p.axles[i].rating, 0);
