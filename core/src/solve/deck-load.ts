@@ -35,6 +35,8 @@ export interface TankLoad {
   /** How far it reaches across the deck, and along it. */
   readonly across: number;
   readonly along: number;
+  /** Its length lies across the deck. */
+  readonly turned: boolean;
 }
 
 /** Height of the centre of what is in a tank over its bottom, m, at a level inside it: exact for straight walls, else by 40 slices. */
@@ -94,6 +96,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
   const ground = platform.height;
   const boxes = new Map<string, Box>();
   for (const t of things) if (t.box) boxes.set(t.id, t.box);
+  const turned = new Set(things.flatMap((t) => (t.place?.turned === '90' || t.place?.turned === '270' ? [t.id] : [])));
   const hung = hungOn(rig, (id) => boxes.has(id));
   const aboutTheMiddle = { x: platform.length / 2, y: platform.width / 2, z: ground + 0.3 };
   const fixed: PointMass[] = [emptyPlatform(platform)];
@@ -113,7 +116,7 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
       const box = boxes.get(tank.id);
       if (!box) return undefined;
       const p = middleOf(box);
-      return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0 };
+      return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0, turned: turned.has(tank.id) };
     }),
     fuel: fuelOn(rig, stocks.values).map(({ id, kg }) => {
       const box = boxes.get(id);
@@ -134,9 +137,19 @@ export function liquidAt(load: TankLoad, levelM: number): PointMass {
   return { massKg, x: load.x, y: load.y, z: load.z + liquidCentre(load.tank.shape, levelM) };
 }
 
+/**
+ * Second moment of a liquid's surface about its axis along the deck, m⁴: l·w³/12 of a box, π·d⁴/64 of an upright round tank, of a
+ * lying one its length × (width of the surface at that level)³/12; with its length across the deck the other way round.
+ */
+export function surfaceMoment(shape: TankShape, levelM: number, turned: boolean): number {
+  if (shape.kind === 'upright-cylinder') return (Math.PI * shape.diameter ** 4) / 64;
+  const wide = shape.kind === 'box' ? shape.width : surfaceAt(shape, levelM) / shape.length;
+  return turned ? (wide * shape.length ** 3) / 12 : (shape.length * wide ** 3) / 12;
+}
+
 /** A liquid's surface that can tilt, for the rollover: none in a tank that is empty or full to the brim. */
 export function freeSurface(load: TankLoad, levelM: number): { readonly densityKgM3: number; readonly secondMomentM4: number } | undefined {
   const height = shapeHeight(load.tank.shape);
   if (!(levelM > 0.02 * height) || levelM > 0.98 * height) return undefined;
-  return { densityKgM3: load.densityKgM3, secondMomentM4: (load.along * load.across ** 3) / 12 };
+  return { densityKgM3: load.densityKgM3, secondMomentM4: surfaceMoment(load.tank.shape, levelM, load.turned) };
 }

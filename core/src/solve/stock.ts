@@ -93,6 +93,8 @@ export class Stocks {
 
   /** Specific gravity of what stands in a tank. */
   gravityIn(tank: Tank): number {
+    // A tank of antifreeze is that, whether or not it says which.
+    if (tank.liquid === 'antifreeze' && tank.holds === undefined) return GRAVITIES.antifreeze ?? 1;
     return 1 + (this.in(tank).gravity - 1) * this.shareIn(tank);
   }
 

@@ -10,7 +10,7 @@ export interface Weighed {
   readonly tongueKg: number | undefined;
   /** From the front edge of the deck, from its kerb side, above the ground, m. */
   readonly centre: { readonly x: number; readonly y: number; readonly z: number };
-  /** Of the wheels on the street side, of all. */
+  /** Of the wheels on the street side, of all that is on the axles. */
   readonly streetShare: number;
   readonly rolloverG: number;
   /** Of the tow vehicle with the tongue on it. */
@@ -39,6 +39,7 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
   const axles = trailer ? [] : [onFront];
   for (let i = 0; i < group; i++) axles.push(onRear / group);
   const track = platform.axles.reduce((s, a) => s + a.track, 0) / platform.axles.length;
+  const onWheels = trailer ? onRear : all.massKg;
   const { tow } = platform;
   const towFront = tow && trailer ? tow.front - (onFront * tow.overhang) / tow.wheelbase : 0;
   return {
@@ -46,7 +47,8 @@ export function weigh(platform: Platform, masses: readonly PointMass[], surfaces
     axles,
     tongueKg: trailer ? onFront : undefined,
     centre: { x: all.x, y: all.y, z: all.z },
-    streetShare: leftShare(all.y - platform.width / 2, track),
+    // What lies on the coupling in the middle steadies neither side: all that leans, leans on the wheels.
+    streetShare: leftShare(((all.y - platform.width / 2) * all.massKg) / Math.max(onWheels, 1e-9), track),
     rolloverG: rolloverThreshold(track, all.z, freeShift(surfaces, all.massKg)),
     tow: tow && trailer ? { frontKg: towFront, rearKg: tow.front + tow.rear + onFront - towFront, combinedKg: tow.front + tow.rear + all.massKg } : undefined,
   };

@@ -13,10 +13,10 @@ export const WEIGHT_EQUATIONS = {
   },
   'tongue-load': { title: 'Weight on the ‹coupler›', text: 'T = M · (x_a − x) / (x_a − x_c)', source: 'statics of two supports' },
   'payload-left': { title: 'Payload left', text: 'M_left = gross rating − M', source: 'definition' },
-  'side-share': { title: 'Share of the street-side wheels', text: 's = ½ + (y − w/2) / t', source: 'statics of two supports' },
+  'side-share': { title: 'Share of the street-side wheels', text: 's = ½ + (y − w/2) · M / (M_a · t)', source: 'statics of two supports' },
   rollover: {
     title: 'Pull to the side before it tips',
-    text: 'a/g = t / 2(h + Σ ρ I / M), I = L·w³/12 of each free surface',
+    text: 'a/g = t / 2(h + Σ ρ I / M), I = L·w³/12 of each free surface, π·d⁴/64 of a round one',
     source: 'static rollover threshold; free-surface effect of naval architecture',
     unverified: true,
   },

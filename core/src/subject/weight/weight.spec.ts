@@ -7,7 +7,7 @@ import { LAYOUTS } from '../../layouts/layouts';
 import { parseRig } from '../../rig/read';
 import type { RigDocument } from '../../rig/schema';
 import { shapeHeight } from '../../rig/tank-shape';
-import { deckLoad, liquidAt, liquidCentre } from '../../solve/deck-load';
+import { deckLoad, liquidAt, liquidCentre, surfaceMoment } from '../../solve/deck-load';
 import { supportsOf, weigh } from '../../solve/weigh';
 import { Stocks } from '../../solve/stock';
 import { assumptionValues } from '../../assumption/register';
@@ -356,4 +356,27 @@ test('masses at random: forces and moments balance, and across the deck a rig an
     near(mirror.streetShare + w.streetShare, 1, 1e-9);
     near(mirror.axles[0], w.axles[0], 1e-9);
   }
+});
+
+describe('free surfaces', () => {
+  // π d⁴ / 64, l w³ / 12; a lying cylinder half full is as wide as it is high.
+  test('of a round tank, of a box and of a lying one, along the deck and across it', () => {
+    near(surfaceMoment({ kind: 'upright-cylinder', diameter: 1, height: 1 }, 0.5, false), Math.PI / 64, 1e-12);
+    near(surfaceMoment({ kind: 'box', length: 2, width: 1, height: 1 }, 0.5, false), 2 / 12, 1e-12);
+    near(surfaceMoment({ kind: 'box', length: 2, width: 1, height: 1 }, 0.5, true), 8 / 12, 1e-12);
+    near(surfaceMoment({ kind: 'lying-cylinder', diameter: 1, length: 2 }, 0.5, false), 2 / 12, 1e-12);
+    // A quarter up its surface is √3/2 wide.
+    near(surfaceMoment({ kind: 'lying-cylinder', diameter: 1, length: 2 }, 0.25, false), (2 * (Math.sqrt(3) / 2) ** 3) / 12, 1e-9);
+    near(surfaceMoment({ kind: 'lying-cylinder', diameter: 1, length: 2 }, 0.5, true), 8 / 12, 1e-12);
+  });
+});
+
+test('what leans, leans on the wheels: the coupling in the middle steadies neither side', () => {
+  const d = LAYOUTS.find((l) => l.id === 'carried-water')!.make();
+  const rig = parseRig(d);
+  const { platform } = rig;
+  const w = weigh(platform!, [{ massKg: 1000, x: 1.5, y: platform!.width / 2 + 0.1, z: 1 }]);
+  const track = platform!.axles[0].track;
+  near(w.streetShare, 0.5 + (0.1 * 1000) / w.axles.reduce((a, b) => a + b, 0) / track, 1e-12);
+  expect(w.tongueKg).not.toBe(0);
 });

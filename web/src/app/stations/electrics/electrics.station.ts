@@ -35,7 +35,7 @@ import { Later } from '../../kit/later';
 import { SelectRow } from '../../kit/select-row';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
-import { RigStore } from '../../state/rig-store';
+import { RigStore, valueAt } from '../../state/rig-store';
 import { OneLineView } from './one-line-view';
 import { SpellPipe } from '../../kit/spell.pipe';
 import { spell } from '@pozzo/core/page';
@@ -176,6 +176,30 @@ export class ElectricsStation {
     { value: 'true', name: 'Yes' },
     { value: 'false', name: 'No' },
   ];
+  protected readonly insulations = [
+    { value: '', name: 'Not said: 60 °C' },
+    { value: '60', name: '60 °C' },
+    { value: '75', name: '75 °C' },
+    { value: '90', name: '90 °C' },
+    { value: 'vehicle', name: 'Vehicle, 105 °C' },
+  ];
+  protected readonly fused = [
+    { value: '', name: 'Yes' },
+    { value: 'true', name: 'No fuse' },
+  ];
+  protected readonly plates = [
+    { value: '', name: 'Its battery' },
+    { value: '12', name: '12 V' },
+    { value: '24', name: '24 V' },
+  ];
+  protected readonly leads = GAUGES.filter((g) => Number(g) >= 6).map((g) => ({ value: g as string, name: `AWG ${g}` }));
+  protected readonly unfused = computed(() => valueAt(this.rig.document(), `${this.path()}.unfused`) === true);
+  protected addLead(): void {
+    this.rig.edit('Add an extension lead', (d) => void (d.mains!.lead = { length: '50 ft', gauge: '12' }));
+  }
+  protected unplugLead(): void {
+    this.rig.edit('Without a lead', (d) => void delete d.mains!.lead);
+  }
   protected readonly gauges = [{ value: '', name: 'As chosen' }, ...GAUGES.map((g) => ({ value: g, name: `AWG ${g}` }))];
   protected readonly batteries = computed(() => (this.doc()?.batteries ?? []).map((b) => ({ value: b.id, name: b.name })));
   protected readonly compressors = computed(() => (this.doc()?.compressors ?? []).map((c) => ({ value: c.id, name: c.name })));

@@ -126,6 +126,10 @@ export class FuelStation {
     { value: 'pulse', name: 'A pulse pump' },
     { value: 'electric', name: 'Electric pump' },
   ];
+  protected readonly idles = [
+    { value: '', name: 'Full speed' },
+    { value: 'true', name: 'Idles down' },
+  ];
   protected readonly starters = [
     { value: '', name: 'By its size' },
     { value: 'recoil', name: 'Pulled by hand' },

@@ -75,6 +75,9 @@ const MATERIALS = WETTED.map((value) => ({ value, name: value[0].toUpperCase() +
           <pz-quantity label="Open flow" [path]="softPath('openFlow')" />
           <pz-quantity [label]="limitName(p.kind)" [path]="softPath('limit')" />
           <pz-quantity [label]="'Above ' + standsOn()" [path]="softPath('height')" />
+          @if (p.kind === 'electric') {
+            <pz-choice label="Made for" [path]="softPath('volts')" [options]="plates" />
+          }
           <pz-choice label="Body" [path]="softPath('body')" [options]="materials" />
           <pz-choice label="Seals" [path]="softPath('seals')" [options]="materials" />
           <pz-choice label="Spare on board" [path]="softPath('spare')" [options]="yesNo" />
@@ -144,6 +147,11 @@ export class MachinesStation {
   protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
   protected readonly id = computed(() => this.rig.state().id);
   protected readonly softKinds = SOFT_KINDS;
+  protected readonly plates = [
+    { value: '', name: 'Its battery' },
+    { value: '12', name: '12 V' },
+    { value: '24', name: '24 V' },
+  ];
   protected readonly materials = MATERIALS;
   protected readonly drives = [
     { value: '', name: spell('‹Gas› engine') },

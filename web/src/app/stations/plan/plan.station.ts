@@ -108,7 +108,17 @@ export class PlanStation {
   protected readonly sides = [{ value: '', name: 'Nearest side' }, ...SIDE_OPTIONS];
   protected readonly drains = [{ value: '', name: 'The side it is served from' }, ...SIDE_OPTIONS];
   protected readonly blows = [{ value: '', name: 'Not said' }, ...SIDE_OPTIONS];
-  protected readonly holds = [{ value: '', name: 'Not said' }, ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] }))];
+  protected readonly holds = [{ value: '', name: 'Not said' }, ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] })), { value: 'none', name: 'Nothing' }];
+  protected readonly said = [
+    { value: '', name: 'Not said' },
+    { value: 'true', name: 'Yes' },
+    { value: 'false', name: 'No' },
+  ];
+  protected readonly runs = [
+    { value: '', name: 'Over to the other side' },
+    { value: 'same-side', name: 'Back to its own side' },
+    { value: 'to-thing', name: 'To the thing itself' },
+  ];
   protected readonly bolts = BOLT_SIZES.map((value) => ({ value, name: value }));
   protected readonly gearKinds = [{ value: '', name: 'Add gear' }, ...GEAR_KINDS.map((value) => ({ value, name: USUAL_GEAR[value].word }))];
   protected readonly views = [
@@ -173,7 +183,8 @@ export class PlanStation {
     return !!t && !!rig && blowsExhaust(rig).has(t.id);
   });
   protected readonly isShelf = computed(() => this.store.document()?.gear?.find((g) => g.id === this.chosen()?.id)?.kind === 'shelf');
-  protected readonly heldBy = computed(() => this.own()?.held?.by ?? '');
+  protected readonly heldBy = computed(() => this.own()?.held?.by ?? (this.own()?.loose ? 'none' : ''));
+  protected readonly closed = computed(() => this.platform()?.headroom !== undefined);
   protected readonly pinned = computed(() => this.own()?.pinned === true);
   protected readonly dry = computed(() => formatQuantity(this.chosen()?.dryKg ?? 0, 'mass', this.store.units()));
   protected readonly heldFigure = computed<Fact[] | undefined>(() => {
@@ -254,8 +265,10 @@ export class PlanStation {
   protected hold(by: string): void {
     this.store.edit('What holds it', (d) => {
       const p = placeOf(d, this.chosen().id)!;
-      if (!by) delete p.held;
-      else
+      delete p.loose;
+      if (!by || by === 'none') delete p.held;
+      if (by === 'none') p.loose = true;
+      else if (by)
         p.held = {
           by: by as (typeof RESTRAINTS)[number],
           count: p.held?.count ?? '4',

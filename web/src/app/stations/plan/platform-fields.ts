@@ -91,7 +91,8 @@ const words = <T extends string>(list: readonly T[], names: Partial<Record<T, st
         <h4>{{ '‹Coupler›' | spell }}</h4>
         <pz-choice label="Kind" path="platform.coupling.kind" [options]="couplings" />
         <pz-quantity label="Ahead of the deck" path="platform.coupling.ahead" />
-        <pz-quantity label="Made for" path="platform.coupling.rating" />
+        <pz-quantity label="Most on it" path="platform.coupling.rating" />
+        <pz-quantity label="Heaviest trailer" path="platform.coupling.gross" placeholder="not said" />
       }
       @if (p.tow) {
         <h4>What tows it</h4>
