@@ -165,7 +165,7 @@ const TROUBLES: readonly {
     trouble: 'rust over the whole deck: the SH tank breathes onto it',
     rig: () => changed(crewOfFour(), (d) => (d.tanks.find((t) => t.id === 'sh-tank')!.ventTo = 'deck')),
     code: 'fumes-deck',
-    words: /fumes rust everything/,
+    words: /fumes hurt eyes and lungs, and rust everything/,
     mended: true,
   },
   {

@@ -2,6 +2,7 @@ import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { fullDepth } from '../rig/tank-shape.js';
+import { enginePace, HOLDS, powerUp, shaftPower } from './engine-pace.js';
 import { submergence } from './heel.js';
 import { feedPath, inletMargin, type LaidPiece, piecesOf } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
@@ -61,8 +62,10 @@ export class Cases {
   private readonly answers = new Map<string | undefined, (Solved | undefined)[]>();
   /** The guns that are drawn open, as triggers held are named. */
   private readonly drawnOpen: string;
-  /** What every machine is made for, m³/s. */
-  private readonly ownFlows: readonly number[];
+  /** What every machine pushes, m³/s: what it is made for, less where its engine is too small. */
+  private ownFlows: readonly number[];
+  /** By machine whose engine is too small: share of its full flow, and what full speed would take at its shaft, W. */
+  readonly slowed = new Map<string, { readonly pace: number; readonly neededW: number }>();
   private readonly laid = new Map<string, readonly LaidPiece[]>();
   private readonly passed = new Map<string, readonly number[] | undefined>();
   private readonly sites: Sites;
@@ -85,6 +88,13 @@ export class Cases {
       .map((o) => o.id)
       .join(' ');
     for (const t of rig.tanks) this.heel.set(t.id, 0);
+    this.settleHeels();
+    this.slowDown();
+  }
+
+  /** Heels and what crosses ties at the flows as they are. */
+  private settleHeels(): void {
+    this.tiedDraw.clear();
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
     if (!this.net.tieGroupOf.size) return;
@@ -98,6 +108,36 @@ export class Cases {
     this.answers.clear();
     this.findHeels(this.at({ level: 'full' }));
     this.answers.clear();
+  }
+
+  /** Engines that do not turn their pumps at full speed push less; where all do, nothing is solved for it. */
+  private slowDown(): void {
+    const { rig, values } = this;
+    // A pump asks the most of its engine at its unloader's setting.
+    const doubtful = rig.machines.filter((m) => powerUp(m, rig, values) < HOLDS * shaftPower(m.unloader.setting, m.flow, values));
+    if (!doubtful.length) return;
+    const drawn = this.asDrawn;
+    for (const m of doubtful) {
+      const pressurePa = drawn.pressureOf('machineOut', m.id);
+      const flowM3s = drawn.machineFlow(m);
+      if (!(flowM3s > 0)) continue;
+      const pace = enginePace(powerUp(m, rig, values), pressurePa, flowM3s, drawn.returned(m), values);
+      if (pace < 1) this.slowed.set(m.id, { pace, neededW: shaftPower(pressurePa, flowM3s, values) });
+    }
+    if (!this.slowed.size) return;
+    this.ownFlows = rig.machines.map((m) => m.flow * (this.slowed.get(m.id)?.pace ?? 1));
+    this.drawn = undefined;
+    this.answers.clear();
+    this.passed.clear();
+    for (const t of rig.tanks) this.heel.set(t.id, 0);
+    this.ownHeel.clear();
+    this.heelBy.clear();
+    this.settleHeels();
+  }
+
+  /** What a machine pushes of what it is made for, m³/s. */
+  flowOf(machine: Machine): number {
+    return machine.flow * (this.slowed.get(machine.id)?.pace ?? 1);
   }
 
   /** The same cases for a rig that differs in names, or in what is in its chemical lines, only. Its unsettled cases are told anew. */
@@ -235,7 +275,7 @@ export class Cases {
 
   private findPassed(settings: CaseSettings, wanted: Solved, runs: (machine: number) => boolean): readonly number[] | undefined {
     const { rig, net } = this;
-    const own = rig.machines.map((m, i) => (runs(i) ? m.flow : 0));
+    const own = this.ownFlows.map((flow, i) => (runs(i) ? flow : 0));
     const fed = rig.machines.flatMap((m, i) => {
       if (!runs(i) || net.cutOff.has(m.id)) return [];
       const path = feedPath(wanted, m);
@@ -249,7 +289,7 @@ export class Cases {
       return all;
     };
     const gets = passedFlows(
-      fed.map(({ m }) => m.flow),
+      fed.map(({ i }) => this.ownFlows[i]),
       (flows) => {
         const solved = this.at({ ...settings, flows: full(flows) });
         return fed.map(({ m, path, laid }) => (solved.settled ? inletMargin(solved, m, path, laid).marginM : -1e3));
@@ -273,7 +313,7 @@ export class Cases {
     if (known) return known;
     const { net, values, rig } = this;
     net.setWater(state.water === 'summer' ? Math.max(values['summer-water'], rig.brief.water) : rig.brief.water);
-    const flows = settings.flows ?? (running ? rig.machines.map((m, i) => (running(i) ? m.flow : 0)) : this.ownFlows);
+    const flows = settings.flows ?? (running ? this.ownFlows.map((flow, i) => (running(i) ? flow : 0)) : this.ownFlows);
     net.setMachines(flows);
     const undo = settings.trial && this.tried(settings.trial);
     net.setStrainers(state.strainer === 'dirty');

@@ -1,4 +1,5 @@
 import { advise, applyFix } from '../advise/advise';
+import { simulateDay } from '../day/index';
 import { addBurner } from '../edit/energy';
 import { meeting } from '../chemistry/index';
 import { LAYOUTS } from '../layouts/layouts';
@@ -65,6 +66,34 @@ describe('what works by name only', () => {
     expect(grades(engine(1.05), 'engine-small')).toEqual([]);
     expect(grades(engine(0.95), 'engine-small')).toEqual(['tight']);
     expect(grades(engine(0.8), 'engine-small')).toEqual(['starved']);
+  });
+});
+
+describe('an engine too small keeps its torque', () => {
+  const set = (share: number) => {
+    const d = layout('buffer-skid');
+    const full = judged(d);
+    const need = full.machines[0].enginePower.value / full.machines[0].engineAvailable.value;
+    d.machines[0].enginePower = `${parseRig(d).machines[0].enginePower * need * share} W`;
+    return { full, slow: judged(d), d };
+  };
+  // p falls with the square of the flow, torque with p: at half the torque √½ of the flow.
+  test('at half the torque 71 % of the flow comes out of the gun; under half speed it stalls', () => {
+    const { full, slow } = set(0.5);
+    expect(slow.outlets[0].flow.value / full.outlets[0].flow.value).toBeCloseTo(Math.SQRT1_2, 2);
+    expect(slow.outlets[0].pressure.value / full.outlets[0].pressure.value).toBeCloseTo(0.5, 1);
+    expect(slow.findings.find((f) => f.code === 'engine-small')).toMatchObject({ verdict: 'starved' });
+    expect(set(0.2).slow.outlets[0].flow.value).toBeLessThan(0.01 * full.outlets[0].flow.value);
+    expect(slow.tanks[0].fullDraw.value).toBeLessThan(0.75 * full.tanks[0].fullDraw.value);
+  });
+  test('what it needs stays what full speed takes, and one that is strong enough gives all', () => {
+    const { full, slow } = set(0.5);
+    expect(slow.machines[0].enginePower.value / full.machines[0].enginePower.value).toBeCloseTo(1, 2);
+    expect(set(1.01).slow.outlets[0].flow.value).toBeCloseTo(full.outlets[0].flow.value, 9);
+  });
+  test('the day goes by what it gives', () => {
+    const { d } = set(0.5);
+    expect(simulateDay(parseRig(d)).used).toBeLessThan(0.8 * simulateDay(parseRig(layout('buffer-skid'))).used);
   });
 });
 

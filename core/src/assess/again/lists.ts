@@ -62,7 +62,15 @@ export const LISTS: Readonly<Record<ListName, (of: Reading) => readonly unknown[
   ],
   /** What the flow and head before the pumps, and the levels of the tanks, hang on. */
   'before the pumps': (of) =>
-    mingles(of.rig) ? [of.list('all water')] : [of.list('up to the pumps'), ...linesOf(of.rig, 'fill', 'tie', 'feed', 'boost'), ...chemicalEnds(of.rig)],
+    mingles(of.rig)
+      ? [of.list('all water')]
+      : [
+          of.list('up to the pumps'),
+          ...linesOf(of.rig, 'fill', 'tie', 'feed', 'boost'),
+          ...chemicalEnds(of.rig),
+          // What is behind a pump slows an engine that is too small for it.
+          ...of.rig.machines.map((m) => of.cases.slowed.get(m.id)?.pace),
+        ],
   /** What flow and pressure hang on, before and behind the pumps. */
   'all water': (of) => [
     of.list('up to the pumps'),

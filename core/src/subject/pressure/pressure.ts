@@ -1,7 +1,7 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { derateOf } from '../../energy/index.js';
-import { deratedPower } from '../../hydraulics/plunger-pump.js';
+import { HOLDS, powerUp, shaftPower } from '../../solve/engine-pace.js';
 import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Solved } from '../../solve/solved.js';
@@ -120,10 +120,12 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   const state = allOpen(list).machines.find((m) => m.machineId === machine.id);
   if (!state) return undefined;
   const hardest = Math.max(...list.map((c) => c.machines.find((m) => m.machineId === machine.id)?.pumpPressurePa ?? 0));
-  const needed = (hardest * state.flowM3s) / values['pump-efficiency'];
+  const slowed = cases.slowed.get(machine.id);
+  // Of one that is slowed: what full speed would take.
+  const needed = Math.max(shaftPower(hardest, state.flowM3s, values), slowed?.neededW ?? 0);
   // A motor on the mains gives up there what it gives down here.
   const derate = derateOf(driveOf(machine), values);
-  const available = deratedPower(machine.enginePower, rig.brief.altitude, derate);
+  const available = powerUp(machine, rig, values);
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
     machineId: machine.id,
@@ -265,14 +267,22 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
           rated: p(machine.ratedPressure),
         }),
       });
-    if (result.engineAvailable.value < 0.98 * result.enginePower.value)
+    const slowed = cases.slowed.get(machine.id);
+    if (result.engineAvailable.value < HOLDS * result.enginePower.value)
       out.push({
         code: 'engine-small',
         verdict: result.engineAvailable.value < 0.9 * result.enginePower.value ? 'starved' : 'tight',
         station: 'machines',
         subject,
-        message: message('{m} needs {need}; its engine makes {have} at this altitude. It will bog down.', {
+        message: message(
+          slowed === undefined
+            ? '{m} needs {need}; its engine makes {have} at this altitude. It will bog down.'
+            : slowed.pace < 0.1
+              ? '{m} needs {need}; its engine makes {have} at this altitude. It stalls: no flow.'
+              : '{m} needs {need}; its engine makes {have} at this altitude. It bogs down to {q} of {all}.', {
           m: machine.name,
+          q: { value: cases.flowOf(machine), dimension: 'flow' },
+          all: { value: machine.flow, dimension: 'flow' },
           need: { value: result.enginePower.value, dimension: 'power' },
           have: { value: result.engineAvailable.value, dimension: 'power' },
         }),
@@ -396,7 +406,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
     }
     const wrongSet = leftFromOtherSet(cases, outlet);
     if (wrongSet) out.push({ code: 'nozzle-set', verdict: 'tight', station: 'guns', subject, message: wrongSet });
-    const starved = result.machineIds.map((id) => rig.machines.find((m) => m.id === id)!).find((m) => cases.asDrawn.machineFlow(m) < 0.999 * m.flow);
+    const starved = result.machineIds.map((id) => rig.machines.find((m) => m.id === id)!).find((m) => cases.asDrawn.machineFlow(m) < 0.999 * cases.flowOf(m));
     const values = { gun: outlet.name, p: p(result.pressure.value), want: p(outlet.wantedPressure), loss: p(result.lineLossPa) };
     if (result.pressure.value < cases.values['gun-low'] * outlet.wantedPressure)
       out.push({
@@ -410,7 +420,7 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
               when: feedPath(cases.asDrawn, starved)[0]?.from.at === 'spigot' ? 'At a usual tap' : 'Half full and clean',
               m: starved.name,
               q: { value: cases.asDrawn.machineFlow(starved), dimension: 'flow' },
-              wants: { value: starved.flow, dimension: 'flow' },
+              wants: { value: cases.flowOf(starved), dimension: 'flow' },
             })
           : message('{gun} gets {p}; target {want}. The hose loses {loss}.', values),
       });
