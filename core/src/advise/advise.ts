@@ -111,9 +111,10 @@ export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reas
       yield;
       const cost = bill(tried.rig);
       const title = roomy ? withRoom(titleOf(candidate.title)) : titleOf(candidate.title);
+      const days = candidate.days ? yield* shortDays(tried.rig) : undefined;
       out.push({
         id: `${finding.code}:${finding.subject.id}:${candidate.id}`,
-        title: candidate.days ? yield* withDays(title, tried.rig) : title,
+        title: days ? withDays(title, days) : title,
         code: finding.code,
         subjectId: finding.subject.id,
         station: finding.station,
@@ -121,7 +122,9 @@ export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reas
         gain: { label: figure.label, before, after, dimension: figure.dimension, better: figure.better },
         price: cost.price - base.price,
         massKg: loadedMass(tried.rig, values) - loaded,
+        // What leaves the rig short on more days than are allowed cures nothing.
         cures:
+          (days === undefined || days.chance <= days.tolerance) &&
           !tried.assessment.findings.some((f) => same(f, finding) && rank(f.verdict) >= rank(finding.verdict)) &&
           !tried.assessment.findings.some(
             (f) => f.subject.id === finding.subject.id && f.station === finding.station && rank(f.verdict) >= rank(finding.verdict),
@@ -143,18 +146,22 @@ const withRoom = (title: Message): Message => message(`${title.template}, with r
 /** Days that are sampled for a change that bears on how much is carried. */
 const DAYS_TOLD = 100;
 
-/** How many days go short with a change, where that is what it costs. */
-function* withDays(title: Message, rig: Rig): Generator<unknown, Message> {
-  const model = yield* dayModelSteps(rig);
-  const { short, causes } = gatherSample(model, DAY_SEED, [yield* sampleSteps(model, DAY_SEED, 0, DAYS_TOLD)]);
-  // Less in a tank of chemicals shows as stock that runs out.
-  const chance = Math.max(short.chance, ...causes.filter((c) => c.cause === 'stock').map((c) => c.chance.chance));
-  return message(`${title.template}: {short} of {days} days short`, {
-    ...title.values,
-    short: String(Math.round(chance * short.days)),
-    days: String(short.days),
-  });
+interface ShortDays {
+  readonly chance: number;
+  readonly days: number;
+  readonly tolerance: number;
 }
+
+/** How many days go short with a change, where that is what it costs. */
+function* shortDays(rig: Rig): Generator<unknown, ShortDays> {
+  const model = yield* dayModelSteps(rig);
+  const { short, causes, tolerance } = gatherSample(model, DAY_SEED, [yield* sampleSteps(model, DAY_SEED, 0, DAYS_TOLD)]);
+  // Less in a tank of chemicals shows as stock that runs out.
+  return { chance: Math.max(short.chance, ...causes.filter((c) => c.cause === 'stock').map((c) => c.chance.chance)), days: short.days, tolerance };
+}
+
+const withDays = (title: Message, { chance, days }: ShortDays): Message =>
+  message(`${title.template}: {short} of {days} days short`, { ...title.values, short: String(Math.round(chance * days)), days: String(days) });
 
 /** Whether a change made things stand in one another, or brought something that has no place. */
 const newlyCrowded = (now: Assessment, then: Judged): boolean => {
@@ -190,11 +197,17 @@ function* tryCandidate(
   return { document: next, rig, assessment, patches };
 }
 
-/** Cures first, then the most gained for money and for weight on the road. */
+/** Cures first, then the most gained for money and for weight on the road; of those that say the same at a station, the first. */
 function ranked(all: Fix[], values: AssumptionValues): Fix[] {
   const gain = (f: Fix): number => gained(f.gain, f.gain.before, f.gain.after);
   const worth = (f: Fix): number => gain(f) / (Math.abs(f.price) + Math.max(weightPrice(f.massKg, values), 0) + 15);
-  return all.sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0));
+  const said = new Set<string>();
+  return all
+    .sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0))
+    .filter((f) => {
+      const words = `${f.station} ${f.title.template} ${JSON.stringify(f.title.values)}`;
+      return !said.has(words) && !!said.add(words);
+    });
 }
 
 /** A document with a fix's patches in it. */

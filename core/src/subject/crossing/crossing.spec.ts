@@ -122,7 +122,7 @@ describe('what runs by its own weight, everything off', () => {
 describe('what runs over, or out', () => {
   test('a drain of SH onto the ground is unsafe; shut it is not, and water may', () => {
     const d = layout('tied-tanks');
-    d.lines.push(drawn('spill', 'dump', 'tank:sh-tank@0 in', 'open:@-6 in', parts('bulkhead-1', 'ball-valve-full-1')));
+    d.lines.push(drawn('spill', 'dump', 'tank:sh-tank@0 in', 'open@-6 in', parts('bulkhead-1', 'ball-valve-full-1')));
     expect(told(d)).toEqual(['dump-chemical stop']);
     expect(fixed(d, 'dump-chemical')).toEqual([]);
     expect(lineOf(layout('tied-tanks'), 'dump').from.id).toBe('right');

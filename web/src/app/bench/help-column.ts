@@ -266,16 +266,18 @@ export class HelpColumn implements OnDestroy {
   }
   protected money(fix: Fix): string {
     const rounded = Math.round(fix.price);
-    return rounded < 0 ? `saves $${-rounded}` : `$${rounded}`;
+    // What costs nothing says nothing of money, nor what weighs nothing of weight.
+    return rounded === 0 ? '' : rounded < 0 ? `saves $${-rounded}` : `$${rounded}`;
   }
   protected mass(fix: Fix): string {
-    const text = formatQuantity(Math.abs(fix.massKg) < 0.2 ? 0 : fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
+    if (Math.abs(fix.massKg) < 0.2) return '';
+    const text = formatQuantity(fix.massKg, 'mass', this.rig.units(), { signed: true, digits: 2 });
     return `${text} on the road`;
   }
   /** Said of a fix that ends what it answers: "clears this page" only where the station is calm then. */
   protected cureWords(fix: Fix): string {
     if (fix.left > 0) return `fixes this; ${fix.left} left here`;
-    return `clears this page${fix.verdictAfter === 'fed' ? ', rig fed' : ''}`;
+    return 'clears this page';
   }
   protected apply(fix: Fix): void {
     this.rig.apply(fix);

@@ -28,6 +28,9 @@ import { QuantityField } from './quantity-field';
           @if (is() === 'metering-valve') {
             <pz-quantity label="Opened to" hint="share of its full Cv" [path]="path() + '.setting'" placeholder="100 %" />
           }
+          @if (is() === 'backflow-preventer') {
+            <pz-choice label="Device" [path]="path() + '.device'" [options]="devices" />
+          }
           <pz-quantity label="Opening loss" [path]="path() + '.openingLoss'" placeholder="none" />
         }
         @case ('strainer') {
@@ -50,6 +53,12 @@ export class PartFields {
   protected readonly uses = [
     { value: '', name: 'on the run' },
     { value: 'whip', name: 'at the machine (whip)' },
+  ];
+  protected readonly devices = [
+    { value: '', name: 'Not said' },
+    { value: 'vacuum-breaker', name: 'Vacuum breaker' },
+    { value: 'double-check', name: 'Double check' },
+    { value: 'reduced-pressure', name: 'Reduced pressure' },
   ];
   protected readonly is = computed(() => {
     const p = this.part();
