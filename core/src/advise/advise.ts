@@ -197,17 +197,11 @@ function* tryCandidate(
   return { document: next, rig, assessment, patches };
 }
 
-/** Cures first, then the most gained for money and for weight on the road; of those that say the same at a station, the first. */
+/** Cures first, then the most gained for money and for weight on the road. */
 function ranked(all: Fix[], values: AssumptionValues): Fix[] {
   const gain = (f: Fix): number => gained(f.gain, f.gain.before, f.gain.after);
   const worth = (f: Fix): number => gain(f) / (Math.abs(f.price) + Math.max(weightPrice(f.massKg, values), 0) + 15);
-  const said = new Set<string>();
-  return all
-    .sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0))
-    .filter((f) => {
-      const words = `${f.station} ${f.title.template} ${JSON.stringify(f.title.values)}`;
-      return !said.has(words) && !!said.add(words);
-    });
+  return all.sort((a, b) => Number(b.cures) - Number(a.cures) || (a.code === b.code ? worth(b) - worth(a) : 0));
 }
 
 /** A document with a fix's patches in it. */

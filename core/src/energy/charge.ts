@@ -37,7 +37,8 @@ export function drawTogether(bank: Bank, loads: readonly { readonly amps: number
   let [amps, taken] = [0, 0];
   longest.forEach((l, i) => {
     amps += l.amps;
-    taken += amps * hardDraw(bank, amps) * (l.seconds - (longest[i + 1]?.seconds ?? 0));
+    const seconds = l.seconds - (longest[i + 1]?.seconds ?? 0);
+    if (seconds > 0) taken += amps * hardDraw(bank, amps) * seconds;
   });
   return taken;
 }

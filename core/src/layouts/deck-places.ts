@@ -107,7 +107,7 @@ export const DECK_PLACES: Readonly<Record<string, readonly PlacementDocument[]>>
   'two-gun-split': [
     { thing: 'water', x: '51 in', y: '6 in', turned: '90', service: 'kerb', held: { by: 'hoops', count: '2', bolt: '1/2-13' } },
     { thing: 'drum', x: '111 in', y: '50 in', service: 'rear', held: { by: 'hoops', count: '2', bolt: '3/8-16' } },
-    { thing: 'washer-a', x: '26 in', y: '43 in', turned: '90', service: 'street', exhaust: 'front', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
+    { thing: 'washer-a', x: '26 in', y: '45 in', turned: '90', service: 'street', exhaust: 'front', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'split', x: '32 in', y: '24 in' },
     { thing: 'reel-fill', x: '93 in', y: '0 in', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },
     { thing: 'reel-hose-a', x: '93 in', y: '0 in', on: 'reel-fill', service: 'kerb', held: { by: 'bolts', count: '4', bolt: '3/8-16' } },

@@ -1,6 +1,7 @@
 import { LIQUID_NAMES } from '../../chemistry/compatibility.js';
 import { oneWay } from '../../rig/backflow.js';
 import type { Line, Mix, Rig, Tank } from '../../rig/schema.js';
+import { holdsWater } from '../../rig/watery.js';
 import { fullDepth } from '../../rig/tank-shape.js';
 import { feedWays } from '../../solve/feed-ways.js';
 import { pressurePath } from '../../solve/paths.js';
@@ -20,11 +21,11 @@ export interface Crossing {
   readonly what: string;
 }
 
-const isWater = (t: Tank): boolean => t.liquid === 'water' || t.liquid === 'rinse';
 const topOf = (t: Tank): number => t.base + Math.max(fullDepth(t), t.startLevel);
 
 /** Every crossing on a rig that stands open. */
 export function crossingsOf(rig: Rig, stocks: Stocks): Crossing[] {
+  const isWater = (t: Tank): boolean => holdsWater(rig, t);
   const tank = (id: string | undefined): Tank | undefined => rig.tanks.find((t) => t.id === id);
   const holds = (t: Tank): string => (t.liquid === 'antifreeze' ? 'antifreeze' : isWater(t) ? 'water' : LIQUID_NAMES[stocks.in(t).liquid.kind]);
   const open = rig.lines.filter((l) => !l.closed);
@@ -63,7 +64,7 @@ export function crossingsOf(rig: Rig, stocks: Stocks): Crossing[] {
     out.push({ how: 'return', line: l, from: machine, into, what: 'water' });
   }
 
-  for (const mix of rig.mixes) out.push(...byWeight(rig, mix, open, tank, holds));
+  for (const mix of rig.mixes) out.push(...byWeight(rig, mix, open, tank, holds, isWater));
   return out;
 }
 
@@ -71,11 +72,18 @@ export function crossingsOf(rig: Rig, stocks: Stocks): Crossing[] {
 export const spills = (rig: Rig): readonly { readonly line: Line; readonly tank: Tank }[] =>
   rig.lines.flatMap((line) => {
     const tank = line.role === 'dump' && !line.closed && line.to.at === 'open' ? rig.tanks.find((t) => t.id === line.from.id) : undefined;
-    return tank && !isWater(tank) ? [{ line, tank }] : [];
+    return tank && !holdsWater(rig, tank) ? [{ line, tank }] : [];
   });
 
 /** What runs by its own weight between the branches of a mix, and back through an injector, while nothing draws on it. */
-function byWeight(rig: Rig, mix: Mix, open: readonly Line[], tank: (id: string | undefined) => Tank | undefined, holds: (t: Tank) => string): Crossing[] {
+function byWeight(
+  rig: Rig,
+  mix: Mix,
+  open: readonly Line[],
+  tank: (id: string | undefined) => Tank | undefined,
+  holds: (t: Tank) => string,
+  isWater: (t: Tank) => boolean,
+): Crossing[] {
   const out: Crossing[] = [];
   const branches = open.flatMap((line) => {
     const from = line.role === 'chemical' && line.to.at === 'mix' && line.to.id === mix.id && line.from.at === 'tank' ? tank(line.from.id) : undefined;

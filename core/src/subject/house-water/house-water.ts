@@ -2,6 +2,7 @@ import { INCH } from '../../quantity/dimension.js';
 import { better, type Held, heldBy } from '../../rig/backflow.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
+import { holdsWater } from '../../rig/watery.js';
 import { drowned, shapeHeight } from '../../rig/tank-shape.js';
 
 /** An unguarded way from the customer's pipes to what nobody may drink. */
@@ -42,7 +43,7 @@ export function openWays(rig: Rig): OpenWay[] {
     switch (at) {
       case 'tank': {
         const t = rig.tanks.find((x) => x.id === id)!;
-        if (t.liquid === 'chemical') {
+        if (!holdsWater(rig, t)) {
           if (!clearOf(l, t)) way('chemical-tank', t.name, true);
         } else if (drowned(l.to.height, t)) way('water-tank', t.name, false);
         break;

@@ -61,7 +61,7 @@ export const HOUSE_WATER: Subject<object, object, HouseWaterCode> = {
   name: 'house water',
   scale: 'practice',
   kinds: HOUSE_WATER_KINDS,
-  reads: ['tanks', 'machines', 'mixes', 'lines'],
+  reads: ['tanks', 'machines', 'mixes', 'lines', 'liquids'],
   assess: () => ({}),
   findings: ({ rig }) => openWays(rig).map(findingOf),
 };

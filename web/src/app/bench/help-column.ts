@@ -224,7 +224,14 @@ export class HelpColumn implements OnDestroy {
     const { judged, words } = STATION_WORDS[this.station()];
     return a && !judged(a) ? words : '';
   });
-  protected readonly fixes = computed(() => this.rig.fixes().filter((f) => f.station === this.station()));
+  /** Those of the station, the best first; of some that say the same, the first: two findings may ask for one change. */
+  protected readonly fixes = computed(() => {
+    const said = new Set<string>();
+    return this.rig.fixes().filter((f) => {
+      const words = say(f.title, this.rig.units());
+      return f.station === this.station() && !said.has(words) && !!said.add(words);
+    });
+  });
   protected readonly shown = computed(() => (this.all() ? this.fixes() : this.fixes().slice(0, 3)));
   protected readonly cautions = computed(() => (this.rig.assessment()?.cautions ?? []).filter((c) => c.station === this.station()));
 
