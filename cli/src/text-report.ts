@@ -1,4 +1,18 @@
-import { type Assessment, caseWords, gaugeName, spell, formatQuantity, HEAT_UNIT, type Message, type Rig, type Said, say, SEVERITY_WORDS, severityWord, type UnitSystem } from '@pozzo/core';
+import {
+  type Assessment,
+  caseWords,
+  gaugeName,
+  spell,
+  formatQuantity,
+  HEAT_UNIT,
+  type Message,
+  type Rig,
+  type Said,
+  say,
+  SEVERITY_WORDS,
+  severityWord,
+  type UnitSystem,
+} from '@pozzo/core';
 
 /** An assessment for people: the verdict with days and road counted in, findings, then the figures by subject. */
 export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unchecked: Message | undefined }, system: UnitSystem): string {
@@ -62,16 +76,22 @@ export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unch
       );
   }
   for (const t of a.fuel.tanks)
-    lines.push(`Fuel   ${t.name}: ${q(t.usable.value, 'volume')} of ${t.fuel === 'petrol' ? '‹gas›' : 'diesel'} usable${Number.isFinite(t.lastsS) ? `, ${q(t.lastsS, 'time')} at full power` : ''}`);
+    lines.push(
+      `Fuel   ${t.name}: ${q(t.usable.value, 'volume')} of ${t.fuel === 'petrol' ? '‹gas›' : 'diesel'} usable${Number.isFinite(t.lastsS) ? `, ${q(t.lastsS, 'time')} at full power` : ''}`,
+    );
   for (const b of a.batteries) lines.push(`Charge ${b.name}: the day takes ${q(b.net.value, 'charge')} of ${q(b.usableAs, 'charge')} usable`);
   for (const c of a.circuits)
     lines.push(
       `Wire   ${c.name}: ${q(c.current.value, 'current')}${c.gauge === undefined ? '' : ` on AWG ${gaugeName(c.gauge)}`}, ${c.fuseA === undefined ? 'no fuse' : `fuse ${q(c.fuseA, 'current')}`}, ${q(c.voltage, 'voltage')} at it`,
     );
   for (const c of a.air.compressors)
-    lines.push(`Air    ${name(rig.compressors, c.compressorId)}: ${q(c.need.value, 'airFlow')} used of ${q(c.givesM3s, 'airFlow')}, cut-out at ${q(c.cutOutPa, 'pressure')}`);
+    lines.push(
+      `Air    ${name(rig.compressors, c.compressorId)}: ${q(c.need.value, 'airFlow')} used of ${q(c.givesM3s, 'airFlow')}, cut-out at ${q(c.cutOutPa, 'pressure')}`,
+    );
   for (const b of a.burners)
-    lines.push(`Heat   ${name(rig.burners, b.burnerId)}: ${q(b.rise.value, 'temperatureStep')} hotter, ${q(b.out.value, 'temperature')} at the coil, ${q(b.fuel.value, 'flow')} of fuel`);
+    lines.push(
+      `Heat   ${name(rig.burners, b.burnerId)}: ${q(b.rise.value, 'temperatureStep')} hotter, ${q(b.out.value, 'temperature')} at the coil, ${q(b.fuel.value, 'flow')} of fuel`,
+    );
   if (a.cautions.length) lines.push('', ...a.cautions.map((c) => `! ${c.text}`));
   return lines.join('\n');
 }

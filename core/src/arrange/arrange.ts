@@ -1,17 +1,5 @@
 import { assumptionValues, type AssumptionValues } from '../assumption/register.js';
-import {
-  blowsExhaust,
-  type Box,
-  boxOf,
-  endHeight,
-  isServed,
-  isStarted,
-  laidLines,
-  melts,
-  portTo,
-  type Standing,
-  standingOn,
-} from '../deck/index.js';
+import { blowsExhaust, type Box, boxOf, endHeight, isServed, isStarted, laidLines, melts, portTo, type Standing, standingOn } from '../deck/index.js';
 import { DayRandom } from '../day/random.js';
 import { layHoses } from '../edit/place.js';
 import { enginesOn } from '../energy/index.js';

@@ -118,7 +118,14 @@ export const CIRCUIT_ASSUMPTIONS = [
     'House sockets in North America have 15 or 20 A, elsewhere 13 or 16 A: ask the customer.',
   ),
   assumption('mains-hours', 'Share of its breaker that a socket gives for hours', 'ratio', '80 %', 'published', 'NEC 210.19(A) (from memory).'),
-  assumption('lead-drop', 'Most of its voltage that an extension lead may lose', 'ratio', '5 %', 'common-practice', 'A motor that is short of volts runs hot and stalls.'),
+  assumption(
+    'lead-drop',
+    'Most of its voltage that an extension lead may lose',
+    'ratio',
+    '5 %',
+    'common-practice',
+    'A motor that is short of volts runs hot and stalls.',
+  ),
   assumption(
     'drop-starves',
     'Loss on its cable at which a load no longer does its work',

@@ -75,14 +75,7 @@ export const PRESSURE_ASSUMPTIONS = [
     'estimate',
     'Small air-cooled engines at working speed.',
   ),
-  assumption(
-    'engine-idle-down',
-    'The same of an engine that idles down by itself',
-    'ratio',
-    '8 %',
-    'estimate',
-    'At half its speed or less, between triggers.',
-  ),
+  assumption('engine-idle-down', 'The same of an engine that idles down by itself', 'ratio', '8 %', 'estimate', 'At half its speed or less, between triggers.'),
   assumption(
     'gun-far',
     'Pressure at a gun that starves the work, of its target',

@@ -2,7 +2,6 @@ import type { AssumptionValues } from '../assumption/register.js';
 import { RATED_S } from '../electrics/index.js';
 import type { Battery } from '../rig/schema.js';
 
-
 /** A bank as one battery: what it holds, may give, and how hard draws take more out of it. A s. */
 export interface Bank {
   readonly capacityAs: number;

@@ -60,7 +60,8 @@ export const densityOf = (fuel: FuelKind, values: AssumptionValues): number => v
 export const rateOf = (fuel: FuelKind, values: AssumptionValues): number => values[fuel === 'petrol' ? 'engine-fuel' : 'diesel-fuel'];
 
 /** Share of its power that a drive loses with 1000 ft of altitude: a motor none, a vehicle's engine its own. */
-export const derateOf = (drive: Drive, values: AssumptionValues): number => (drive === 'electric' ? 0 : values[drive === 'vehicle' ? 'vehicle-derate' : 'engine-derate']);
+export const derateOf = (drive: Drive, values: AssumptionValues): number =>
+  drive === 'electric' ? 0 : values[drive === 'vehicle' ? 'vehicle-derate' : 'engine-derate'];
 
 /** Share of its full power's fuel that an engine burns while nothing is asked of it. */
 export const idleShare = (idles: boolean, values: AssumptionValues): number => values[idles ? 'engine-idle-down' : 'engine-idle'];

@@ -19,7 +19,11 @@ export const mainsLoads = (rig: Rig, values: AssumptionValues): readonly MainsLo
 export const generatorOf = (rig: Rig): Gear | undefined => (rig.mains?.from === 'generator' ? rig.gear.find((g) => g.kind === 'generator') : undefined);
 
 /** What a generator gives up there, W: running, and for a start; undefined where it does not say. */
-export function generatorGives(set: Gear | undefined, rig: Rig, values: AssumptionValues): { readonly runningW: number; readonly startingW: number } | undefined {
+export function generatorGives(
+  set: Gear | undefined,
+  rig: Rig,
+  values: AssumptionValues,
+): { readonly runningW: number; readonly startingW: number } | undefined {
   if (set?.running === undefined) return undefined;
   const up = (powerW: number): number => deratedPower(powerW, rig.brief.altitude, values['engine-derate']);
   return { runningW: up(set.running), startingW: up(set.starting ?? set.running) };

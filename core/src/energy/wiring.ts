@@ -133,7 +133,9 @@ export function cableFor(
   const lengthM = wire?.length ?? laid.lengthM;
   const [insulation, airC] = [insulationOf(wire), celsius(values['wire-air'])];
   const typed = wire?.gauge === undefined ? undefined : gaugeOf(wire.gauge);
-  const fuseA = wire?.unfused ? undefined : (wire?.fuse ?? fuseOn(currentA, values['fuse-over'], typed === undefined ? undefined : ampacityOf(typed, insulation, airC)));
+  const fuseA = wire?.unfused
+    ? undefined
+    : (wire?.fuse ?? fuseOn(currentA, values['fuse-over'], typed === undefined ? undefined : ampacityOf(typed, insulation, airC)));
   const gauge = typed ?? (fuseA === undefined && !wire?.unfused ? undefined : chooseCable(currentA, lengthM, volts, mostDrop, fuseA, insulation, airC)?.gauge);
   return {
     wire,

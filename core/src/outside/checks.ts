@@ -488,9 +488,7 @@ export function outsideChecks(): Check[] {
         ([n, ohms]) => [`resistance of AWG ${n} at 20 °C`, ohms, wireResistance(n) * 304.8],
       ),
     ),
-    ...rows('Worked example', 'V', 5e-3, [
-      ['20 A over 10 ft there and back in AWG 10 at 20 °C', 0.4, 2 * 3.048 * wireResistance(10) * 20],
-    ]),
+    ...rows('Worked example', 'V', 5e-3, [['20 A over 10 ft there and back in AWG 10 at 20 °C', 0.4, 2 * 3.048 * wireResistance(10) * 20]]),
     ...rows('Worked example', 'AWG', 1e-9, [['cable for 20 A over 10 ft at 3 %', 8, sum('cable', { current: '20 A', length: '10 ft' }, 'gauge')]]),
     ...rows('Peukert 1897', 'h', 1e-3, [['100 Ah at 20 h, exponent 1.2, 20 A', 3.79, peukertSeconds(360000, 20, 1.2) / 3600]]),
     ...rows('First law', 'kW', 3e-3, [['burner: 8 gpm through 60 K', 126.5, sum('burner', { flow: '8 gpm', rise: '60' }, 'heat') / 1000]]),

@@ -6,7 +6,16 @@ import type { Line, Part } from './schema.js';
  * where only water that has stood is behind it; chemicals take a reduced pressure device (IPC 608, ASSE 1001, 1013, 1015, EN 1717;
  * from memory).
  */
-const SHUTS: ReadonlySet<string> = new Set(['inlet-valve', 'float-valve', 'gun-valve', 'metering-valve', 'ball-valve', 'gate-valve', 'three-way-run', 'three-way-turn']);
+const SHUTS: ReadonlySet<string> = new Set([
+  'inlet-valve',
+  'float-valve',
+  'gun-valve',
+  'metering-valve',
+  'ball-valve',
+  'gate-valve',
+  'three-way-run',
+  'three-way-turn',
+]);
 
 /** How well a way off the customer's pipes is held: well; by a device of which nobody said what it is; by one that is too weak; not at all. */
 export type Held = 'held' | 'unsaid' | 'weak' | 'open';
@@ -39,4 +48,8 @@ export function heldBy(parts: readonly Part[], chemical: boolean, pushed: boolea
 
 /** Whether nothing in a line runs backwards: a check valve, a foot valve, a preventer, a valve of one way. */
 export const oneWay = (l: Pick<Line, 'parts'>): boolean =>
-  l.parts.some((p) => (p.kind === 'fitting' && (p.is === 'check-valve' || p.is === 'foot-valve')) || (p.kind === 'valve' && (p.oneWay === true || p.is === 'backflow-preventer')));
+  l.parts.some(
+    (p) =>
+      (p.kind === 'fitting' && (p.is === 'check-valve' || p.is === 'foot-valve')) ||
+      (p.kind === 'valve' && (p.oneWay === true || p.is === 'backflow-preventer')),
+  );

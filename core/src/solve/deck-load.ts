@@ -116,7 +116,16 @@ export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] =
       const box = boxes.get(tank.id);
       if (!box) return undefined;
       const p = middleOf(box);
-      return { tank, densityKgM3: stockOfTank(stocks, tank), x: p.x, y: p.y, z: box.z0 + ground, across: box.y1 - box.y0, along: box.x1 - box.x0, turned: turned.has(tank.id) };
+      return {
+        tank,
+        densityKgM3: stockOfTank(stocks, tank),
+        x: p.x,
+        y: p.y,
+        z: box.z0 + ground,
+        across: box.y1 - box.y0,
+        along: box.x1 - box.x0,
+        turned: turned.has(tank.id),
+      };
     }),
     fuel: fuelOn(rig, stocks.values).map(({ id, kg }) => {
       const box = boxes.get(id);

@@ -8,11 +8,7 @@ export function currentFigure(flowM3s: number, risePa: number, supplied: Supplie
     current,
     'current',
     'pump-current',
-    [
-      input('Q', 'flow', flowM3s, 'flow'),
-      input('Δp', 'pump', risePa, 'pressure'),
-      input('V', 'at the pump', voltsLeft(supplied, current), 'voltage'),
-    ],
+    [input('Q', 'flow', flowM3s, 'flow'), input('Δp', 'pump', risePa, 'pressure'), input('V', 'at the pump', voltsLeft(supplied, current), 'voltage')],
     ['pump-volts', 'pump-12v-efficiency', 'pump-free-current'],
   );
 }

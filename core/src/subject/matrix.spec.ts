@@ -32,7 +32,13 @@ function rig(kind: LiquidKind): RigDocument {
     t.liquid = 'antifreeze';
     for (const own of OF_CHEMICALS) delete t[own];
   } else {
-    d.liquids!.push({ id: 'own', name: 'Own', kind, price: '$5', ...(kind === 'hypochlorite' ? { strength: { bought: '12 %', as: 'trade', age: '0 d', kept: '70 °F' } } : {}) });
+    d.liquids!.push({
+      id: 'own',
+      name: 'Own',
+      kind,
+      price: '$5',
+      ...(kind === 'hypochlorite' ? { strength: { bought: '12 %', as: 'trade', age: '0 d', kept: '70 °F' } } : {}),
+    });
     t.holds = 'own';
   }
   mend(d);
@@ -41,17 +47,32 @@ function rig(kind: LiquidKind): RigDocument {
 const WAYS: Readonly<Record<string, (d: RigDocument) => void>> = {
   'open tie into water': (d) => void d.lines.push(drawn('x', 'tie', 'tank:sh-tank@2 in', 'tank:right@2 in', parts('bulkhead-1', 'hose-helix-1', 'bulkhead-1'))),
   'pumped into water': (d) => {
-    d.softPumps!.push({ id: 'moves', name: 'Moves', kind: 'engine', height: '10 in', openFlow: '5 gpm', limit: '60 psi', body: 'polypropylene', seals: 'fluororubber', engine: { own: '1 gal' } });
-    d.lines.push(drawn('x', 'chemical', 'tank:sh-tank@0 in', 'soft-pump:moves', parts('hose-chemical-12')), drawn('y', 'chemical', 'soft-pump:moves', 'tank:right', parts('hose-chemical-12')));
+    d.softPumps!.push({
+      id: 'moves',
+      name: 'Moves',
+      kind: 'engine',
+      height: '10 in',
+      openFlow: '5 gpm',
+      limit: '60 psi',
+      body: 'polypropylene',
+      seals: 'fluororubber',
+      engine: { own: '1 gal' },
+    });
+    d.lines.push(
+      drawn('x', 'chemical', 'tank:sh-tank@0 in', 'soft-pump:moves', parts('hose-chemical-12')),
+      drawn('y', 'chemical', 'soft-pump:moves', 'tank:right', parts('hose-chemical-12')),
+    );
   },
-  'a washer’s inlet': (d) => void d.lines.push(drawn('x', 'feed', 'tank:sh-tank@0 in', 'machine:washer-a', parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'hose-helix-1'))),
+  'a washer’s inlet': (d) =>
+    void d.lines.push(drawn('x', 'feed', 'tank:sh-tank@0 in', 'machine:washer-a', parts('bulkhead-1', 'ball-valve-full-1', 'strainer-1', 'hose-helix-1'))),
   'a washer’s return': (d) => void (d.lines.find((l) => l.id === 'return-a')!.to = { at: 'tank', id: 'sh-tank' }),
   'a blend without checks': (d) => {
     d.lines.push(drawn('x', 'chemical', 'tank:sh-tank@0 in', 'mix:blend', parts('bulkhead-12', 'hose-chemical-12')));
     const w = d.lines.find((l) => l.id === 'blend-water')!;
     w.parts = w.parts.filter((p) => p.is !== 'check-valve');
   },
-  'a spigot under its surface': (d) => void d.lines.push(drawn('x', 'fill', `spigot:${d.spigots[0].id}`, 'tank:sh-tank@2 in', parts('hose-garden-34', 'float-valve-34'))),
+  'a spigot under its surface': (d) =>
+    void d.lines.push(drawn('x', 'fill', `spigot:${d.spigots[0].id}`, 'tank:sh-tank@2 in', parts('hose-garden-34', 'float-valve-34'))),
   'the street': (d) => void d.lines.push(drawn('x', 'dump', 'tank:sh-tank@0 in', 'open@-6 in', parts('bulkhead-1', 'ball-valve-full-1'))),
   'open in a van': (d) => void (d.tanks.find((t) => t.id === 'sh-tank')!.lid = 'open'),
 };
@@ -102,7 +123,10 @@ describe('fuel beside what may set it on fire, half an inch off', () => {
     };
     const id = {
       engine: () => 'washer-a',
-      generator: () => (d.gear!.push({ id: 'set', name: 'Set', kind: 'generator', length: '24 in', width: '20 in', height: '20 in', mass: '100 lb', running: '2 kW' }), 'set'),
+      generator: () => (
+        d.gear!.push({ id: 'set', name: 'Set', kind: 'generator', length: '24 in', width: '20 in', height: '20 in', mass: '100 lb', running: '2 kW' }),
+        'set'
+      ),
       compressor: () => ((d.compressors = [{ id: 'air', name: 'Air', freeAir: '10 cfm', power: '6 hp' }]), 'air'),
       burner: () => addBurner(d2, 'washer-a', { set: '120 °F' }),
       battery: () => ((d.batteries = [...(d.batteries ?? []), { id: 'cell', name: 'Cell', capacity: '50 Ah', chemistry: 'agm' }]), 'cell'),
@@ -125,7 +149,27 @@ describe('fuel beside what may set it on fire, half an inch off', () => {
       }),
     );
   test('gasoline', () =>
-    expect(grades('petrol')).toEqual({ engine: 'S', generator: 'S', compressor: 'S', burner: 'S', battery: 'S', SH: 'S', 'oxygen bleach': 'S', soap: '.', water: '.' }));
+    expect(grades('petrol')).toEqual({
+      engine: 'S',
+      generator: 'S',
+      compressor: 'S',
+      burner: 'S',
+      battery: 'S',
+      SH: 'S',
+      'oxygen bleach': 'S',
+      soap: '.',
+      water: '.',
+    }));
   test('diesel', () =>
-    expect(grades('diesel')).toEqual({ engine: '.', generator: '.', compressor: '.', burner: '.', battery: 't', SH: 't', 'oxygen bleach': 't', soap: '.', water: '.' }));
+    expect(grades('diesel')).toEqual({
+      engine: '.',
+      generator: '.',
+      compressor: '.',
+      burner: '.',
+      battery: 't',
+      SH: 't',
+      'oxygen bleach': 't',
+      soap: '.',
+      water: '.',
+    }));
 });

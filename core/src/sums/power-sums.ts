@@ -1,4 +1,17 @@
-import { awgArea, batteryFor, chooseCable, copperC, FUSE_OVER, fuseFor, type Insulation, INSULATIONS, peukertSeconds, RATED_S, voltageDrop, wireResistance } from '../electrics/index.js';
+import {
+  awgArea,
+  batteryFor,
+  chooseCable,
+  copperC,
+  FUSE_OVER,
+  fuseFor,
+  type Insulation,
+  INSULATIONS,
+  peukertSeconds,
+  RATED_S,
+  voltageDrop,
+  wireResistance,
+} from '../electrics/index.js';
 import { burnerFuel, burnerHeat, FUEL_KINDS as KINDS, fuelHeadLoss, fuelRate, FUELS } from '../fuel/index.js';
 import { airPressure } from '../fluid/air.js';
 import { LAMINAR, velocity } from '../hydraulics/friction.js';
@@ -85,7 +98,10 @@ export const POWER_SUMS: readonly Sum[] = [
     written: (x, o) => [
       ...wireLines(x['gauge']),
       copperLine(x, x['gauge']),
-      line('L', 's · U · A / (2 · ρ · I)', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'], ...wire({ ...x, length: 0 }, warmth(x, x['gauge'])) }, [o['length'], 'length']),
+      line('L', 's · U · A / (2 · ρ · I)', { s: [x['most'], 'ratio'], U: [x['voltage'], 'voltage'], ...wire({ ...x, length: 0 }, warmth(x, x['gauge'])) }, [
+        o['length'],
+        'length',
+      ]),
     ],
   },
   {

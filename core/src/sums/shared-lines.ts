@@ -84,11 +84,10 @@ export const wireLines = (gauge: number): readonly SumLine[] => [
 export const copperLine = (x: Values, gauge: number): SumLine => {
   const insulation = INSULATIONS[x['insulation']];
   const carries = ampacityOf(gauge, insulation, x['air'] - 273.15);
-  return found(
-    'T',
-    carries === undefined ? 'T_air' : 'T_air + (T_ins − T_air) · (I / I_z)²',
-    [copperC(gauge, x['current'], insulation, x['air'] - 273.15) + 273.15, 'temperature'],
-  );
+  return found('T', carries === undefined ? 'T_air' : 'T_air + (T_ins − T_air) · (I / I_z)²', [
+    copperC(gauge, x['current'], insulation, x['air'] - 273.15) + 273.15,
+    'temperature',
+  ]);
 };
 
 /** What a cable's drop hangs on, its copper so warm, °C; inches for those who read feet, so that the resistivity fits. */

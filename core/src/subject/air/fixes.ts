@@ -93,7 +93,11 @@ export const stallRules: Rule = (finding, rig, _doc, now) => {
     { id: 'engine', title: message('An engine of {p}', { p: typed(power, 'power') }), change: (d) => void (d.compressors![i].power = power) },
     ...[0.8, 0.6].map((f) => {
       const cutOut = typeableQuantity(c.cutOutPa * f, 'pressure', 'psi', 2);
-      return { id: `cut-out-${f}`, title: message('A cut-out of {p}', { p: typed(cutOut, 'pressure') }), change: (d: RigDocument) => void (d.compressors![i].cutOut = cutOut) };
+      return {
+        id: `cut-out-${f}`,
+        title: message('A cut-out of {p}', { p: typed(cutOut, 'pressure') }),
+        change: (d: RigDocument) => void (d.compressors![i].cutOut = cutOut),
+      };
     }),
   ];
 };

@@ -200,7 +200,15 @@ function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly 
       dropShare: whole ? dropV / volts : undefined,
       mostDrop: mostOf(l),
       daySeconds: l.daySeconds,
-      verdict: judged(c, l.current.value, whole ? dropV / volts : undefined, mostOf(l), values['fuse-over'], values['drop-starves'], values['wire-air'] - 273.15),
+      verdict: judged(
+        c,
+        l.current.value,
+        whole ? dropV / volts : undefined,
+        mostOf(l),
+        values['fuse-over'],
+        values['drop-starves'],
+        values['wire-air'] - 273.15,
+      ),
     });
   }
   function chainWhole(id: string): boolean {
@@ -239,10 +247,20 @@ function starter(
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
   const gauge = built.typedGauge
     ? built.gauge
-    : CABLES.find((n) => ampacityOf(n)! >= values['starter-carries'] && 2 * built.lengthM * wireResistance(n, values['wire-air'] - 273.15) * l.current.value <= Math.max(cranks - least, 1e-3 * cranks) * (1 + 1e-9));
+    : CABLES.find(
+        (n) =>
+          ampacityOf(n)! >= values['starter-carries'] &&
+          2 * built.lengthM * wireResistance(n, values['wire-air'] - 273.15) * l.current.value <= Math.max(cranks - least, 1e-3 * cranks) * (1 + 1e-9),
+      );
   // It cranks for seconds: its copper stays as warm as the air.
   const ohms = gauge === undefined ? 0 : 2 * built.lengthM * wireResistance(gauge, values['wire-air'] - 273.15);
-  const c: Cable = { ...built, gauge, ohms, fuseA: wire?.fuse, ampacityA: gauge === undefined ? undefined : ampacityOf(gauge, insulationOf(wire), values['wire-air'] - 273.15) };
+  const c: Cable = {
+    ...built,
+    gauge,
+    ohms,
+    fuseA: wire?.fuse,
+    ampacityA: gauge === undefined ? undefined : ampacityOf(gauge, insulationOf(wire), values['wire-air'] - 273.15),
+  };
   const dropV = ohms * l.current.value;
   const voltage = cranks - dropV;
   const circuit: WireResult = {

@@ -132,7 +132,8 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
       f: amps(c.fuseA ?? 0),
       i: amps(c.currentA),
     };
-    const tell = (code: CircuitCode, verdict: Finding['verdict'], text: string): void => void out.push(finding(code, verdict, 'electrics', subject, message(text, says)));
+    const tell = (code: CircuitCode, verdict: Finding['verdict'], text: string): void =>
+      void out.push(finding(code, verdict, 'electrics', subject, message(text, says)));
     switch (why) {
       case 'no fuse':
         tell('no-fuse', 'stop', 'The cable to {to} has no fuse: a chafed spot sets it on fire. Fuse it within a hand of the battery.');
@@ -162,11 +163,14 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
         burnt ? 'stop' : 'starved',
         'electrics',
         loadSubject(rig, c),
-        message(burnt ? '{name} is made for {v} and hangs on {has}: it burns out.' : '{name} is made for {v} and hangs on {has}: it turns at half speed, if at all.', {
-          name: c.name,
-          v: volts(Number(plate)),
-          has: volts(Number(has)),
-        }),
+        message(
+          burnt ? '{name} is made for {v} and hangs on {has}: it burns out.' : '{name} is made for {v} and hangs on {has}: it turns at half speed, if at all.',
+          {
+            name: c.name,
+            v: volts(Number(plate)),
+            has: volts(Number(has)),
+          },
+        ),
       ),
     );
   }

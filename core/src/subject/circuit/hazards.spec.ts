@@ -125,7 +125,10 @@ describe('a socket', () => {
 test('a generator gives less at altitude: 3.5 % for each 1000 ft', () => {
   const d = layout('gravity-van');
   d.mains = { from: 'generator', rcd: true };
-  d.gear = [...(d.gear ?? []), { id: 'set', name: 'Generator', kind: 'generator', length: '24 in', width: '20 in', height: '20 in', mass: '100 lb', running: '2.0 kW', starting: '6 kW' }];
+  d.gear = [
+    ...(d.gear ?? []),
+    { id: 'set', name: 'Generator', kind: 'generator', length: '24 in', width: '20 in', height: '20 in', mass: '100 lb', running: '2.0 kW', starting: '6 kW' },
+  ];
   expect(told(d, 'generator-small')).toEqual([]);
   d.brief.altitude = '8000 ft';
   expect(told(d, 'generator-small')).toEqual(['generator-small starved']);

@@ -41,7 +41,9 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
   findings: ({ rig, values }, a) => circuitFindings(rig, a, values),
   rests: (rig, { circuits, batteries, mains }) => [
     ...(circuits.some((c) => c.part !== 'starter') ? (['wire-drop', 'fuse-over', 'drop-starves', 'wire-air'] as const) : []),
-    ...(circuits.some((c) => c.part === 'starter') ? (['starter-from', 'starter-time', 'starts-per-job', 'wire-air', 'crank-hopeless', 'starter-carries'] as const) : []),
+    ...(circuits.some((c) => c.part === 'starter')
+      ? (['starter-from', 'starter-time', 'starts-per-job', 'wire-air', 'crank-hopeless', 'starter-carries'] as const)
+      : []),
     ...(circuits.some((c) => c.part === 'reel') ? (['reel-speed'] as const) : []),
     ...rig.batteries.map((b) => `battery-usable-${b.chemistry}` as const),
     ...rig.batteries.filter((b) => hardChargers(rig.chargers, b).length).map((b) => `charge-most-${b.chemistry}` as const),

@@ -52,7 +52,18 @@ describe('an open tie', () => {
 describe('a transfer pump', () => {
   const moving = (to: string): RigDocument => {
     const d = layout('big-tank');
-    d.softPumps = [{ id: 'moves', name: 'Transfer pump', kind: 'electric', height: '10 in', openFlow: '5 gpm', limit: '60 psi', body: 'polypropylene', seals: 'fluororubber' }];
+    d.softPumps = [
+      {
+        id: 'moves',
+        name: 'Transfer pump',
+        kind: 'electric',
+        height: '10 in',
+        openFlow: '5 gpm',
+        limit: '60 psi',
+        body: 'polypropylene',
+        seals: 'fluororubber',
+      },
+    ];
     if (to === 'tote') d.tanks.push({ ...structuredClone(d.tanks.find((t) => t.id === 'drum')!), id: 'tote', name: 'SH tote' });
     d.lines.push(
       drawn('takes', 'chemical', 'tank:drum@0 in', 'soft-pump:moves', parts('hose-chemical-12')),
@@ -136,7 +147,18 @@ describe('what runs over, or out', () => {
   });
   test('stock moved into a tank too small for all of it', () => {
     const d = layout('big-tank');
-    d.softPumps = [{ id: 'moves', name: 'Transfer pump', kind: 'electric', height: '10 in', openFlow: '5 gpm', limit: '60 psi', body: 'polypropylene', seals: 'fluororubber' }];
+    d.softPumps = [
+      {
+        id: 'moves',
+        name: 'Transfer pump',
+        kind: 'electric',
+        height: '10 in',
+        openFlow: '5 gpm',
+        limit: '60 psi',
+        body: 'polypropylene',
+        seals: 'fluororubber',
+      },
+    ];
     d.tanks.push({ ...structuredClone(d.tanks.find((t) => t.id === 'drum')!), id: 'day-tank', name: 'Day tank', fullLevel: '6 in', startLevel: '0 in' });
     d.lines.push(
       drawn('takes', 'chemical', 'tank:drum@0 in', 'soft-pump:moves', parts('hose-chemical-12')),

@@ -5,7 +5,9 @@ import type { Verdict } from '../verdict.js';
 import { type Crossing, crossingsOf, spills } from './crossings.js';
 import { CROSSING_KINDS, type CrossingCode } from './kinds.js';
 
-const SAYS: Readonly<Record<Crossing['how'], { readonly code: CrossingCode; readonly verdict: Verdict; readonly station: Finding['station']; readonly says: string }>> = {
+const SAYS: Readonly<
+  Record<Crossing['how'], { readonly code: CrossingCode; readonly verdict: Verdict; readonly station: Finding['station']; readonly says: string }>
+> = {
   tie: {
     code: 'cross-tie',
     verdict: 'stop',
@@ -53,16 +55,14 @@ export const CROSSING: Subject<object, object, CrossingCode> = {
   assess: () => ({}),
   findings: ({ rig, stocks }) => [
     ...crossingsOf(rig, stocks).map(findingOf),
-    ...spills(rig).map(
-      ({ line, tank }): Finding => ({
-        code: 'dump-chemical',
-        verdict: 'stop',
-        station: 'dump',
-        subject: { kind: 'line', id: line.id },
-        message: message('{tank} drains onto the ground: what runs to a storm drain kills fish, and is fined. Take the drain off, or shut and cap it.', {
-          tank: tank.name,
-        }),
+    ...spills(rig).map(({ line, tank }): Finding => ({
+      code: 'dump-chemical',
+      verdict: 'stop',
+      station: 'dump',
+      subject: { kind: 'line', id: line.id },
+      message: message('{tank} drains onto the ground: what runs to a storm drain kills fish, and is fined. Take the drain off, or shut and cap it.', {
+        tank: tank.name,
       }),
-    ),
+    })),
   ],
 };

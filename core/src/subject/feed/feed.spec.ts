@@ -72,7 +72,11 @@ describe('the marina’s skid', () => {
 
 describe('the inlet margin', () => {
   test.each<[string, readonly string[], (d: RigDocument, x: string) => void]>([
-    ['with the machine’s flow', ['4 gpm', '6 gpm', '8 gpm', '10 gpm', '12 gpm'], (d, x) => void Object.assign(d.machines[0], { flow: x, enginePower: '200 hp' })],
+    [
+      'with the machine’s flow',
+      ['4 gpm', '6 gpm', '8 gpm', '10 gpm', '12 gpm'],
+      (d, x) => void Object.assign(d.machines[0], { flow: x, enginePower: '200 hp' }),
+    ],
     ['with the pump’s height', ['6 in', '12 in', '24 in', '48 in'], (d, x) => void (d.machines[0].inletHeight = x)],
     ['with the length of the feed', ['2 ft', '5 ft', '10 ft', '25 ft'], (d, x) => d.lines[1].parts.forEach((p) => p.kind === 'hose' && (p.length = x))],
     ['with the count of elbows', ['1', '2', '4', '8'], (d, x) => d.lines[1].parts.forEach((p) => p.kind === 'fitting' && p.is === 'elbow-90' && (p.count = x))],

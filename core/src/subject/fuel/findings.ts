@@ -57,24 +57,24 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
               },
             )
           : e.lift === 'gravity'
-          ? message(
-              lost
-                ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its ‹carburetor› on a slope.'
-                : '{engine} has no fuel pump: on a slope it stops with {left} still in {tank}.',
-              { engine: e.name, tank: tank.name, left: { value: e.deadM3, dimension: 'volume' } },
-            )
-          : message(
-              lost
-                ? '{tank} stands {by} below {engine}; its pump lifts {lifts}, and nothing gets there.'
-                : '{tank} stands low: the pump of {engine} lifts {lifts}, and stops with {left} still in it.',
-              {
-                engine: e.name,
-                tank: tank.name,
-                by: { value: -(e.headLast?.value ?? 0) - (e.lossM ?? 0) - e.slopeM, dimension: 'length' },
-                lifts: { value: e.liftsM, dimension: 'length' },
-                left: { value: e.deadM3, dimension: 'volume' },
-              },
-            ),
+            ? message(
+                lost
+                  ? '{tank} stands too low for {engine}, which has no fuel pump: nothing runs to its ‹carburetor› on a slope.'
+                  : '{engine} has no fuel pump: on a slope it stops with {left} still in {tank}.',
+                { engine: e.name, tank: tank.name, left: { value: e.deadM3, dimension: 'volume' } },
+              )
+            : message(
+                lost
+                  ? '{tank} stands {by} below {engine}; its pump lifts {lifts}, and nothing gets there.'
+                  : '{tank} stands low: the pump of {engine} lifts {lifts}, and stops with {left} still in it.',
+                {
+                  engine: e.name,
+                  tank: tank.name,
+                  by: { value: -(e.headLast?.value ?? 0) - (e.lossM ?? 0) - e.slopeM, dimension: 'length' },
+                  lifts: { value: e.liftsM, dimension: 'length' },
+                  left: { value: e.deadM3, dimension: 'volume' },
+                },
+              ),
       ),
     );
   }

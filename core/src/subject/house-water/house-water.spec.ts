@@ -18,7 +18,8 @@ const told = (d: RigDocument): readonly string[] =>
   judged(d)
     .findings.filter((f) => f.code.startsWith('house-'))
     .map((f) => `${f.code} ${f.verdict}`);
-const guard = (d: RigDocument, id: string, item = 'reduced-pressure-34'): void => void d.lines.find((l) => l.id === id)!.parts.splice(1, 0, takePart(item, 'guard'));
+const guard = (d: RigDocument, id: string, item = 'reduced-pressure-34'): void =>
+  void d.lines.find((l) => l.id === id)!.parts.splice(1, 0, takePart(item, 'guard'));
 const unguard = (d: RigDocument, id: string): void => {
   const l = d.lines.find((x) => x.id === id)!;
   l.parts = l.parts.filter((p) => p.is !== 'backflow-preventer');

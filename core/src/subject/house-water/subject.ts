@@ -20,7 +20,9 @@ function findingOf({ line, to, name, chemical, held }: OpenWay): Finding {
       ...base,
       code: 'house-device',
       verdict: 'tight',
-      message: message('The vacuum breaker on the way to {name} is under pressure all day: a valve or a pump comes after it. It takes a double check.', { name }),
+      message: message('The vacuum breaker on the way to {name} is under pressure all day: a valve or a pump comes after it. It takes a double check.', {
+        name,
+      }),
     };
   if (held === 'weak')
     return {

@@ -325,7 +325,8 @@ function exhaust(
 function held(rig: Rig, t: Standing & { readonly box: Box }, own: Said['things'][number], values: AssumptionValues, tell: Tell): void {
   if (own.massKg < values['hold-from'] || t.kind === 'manifold' || t.kind === 'mix') return;
   const mass = { value: own.massKg, dimension: 'mass' as const };
-  if (t.place?.loose && !t.place.held) tell('not-held', 'stop', t, message('Nothing holds {t} ({m} full): hard braking throws it. Tie it down.', { t: t.name, m: mass }));
+  if (t.place?.loose && !t.place.held)
+    tell('not-held', 'stop', t, message('Nothing holds {t} ({m} full): hard braking throws it. Tie it down.', { t: t.name, m: mass }));
   else if (!own.held) tell('not-held', 'tight', t, message('No ‹tie-down› set for {t} ({m} full).', { t: t.name, m: mass }));
   else if (own.held.value < own.heldWantedN * 0.999)
     tell(

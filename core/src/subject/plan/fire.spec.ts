@@ -85,7 +85,10 @@ describe('a closed body', () => {
   test('gasoline in a can, with an engine to set it off, is unsafe; diesel is not', () => {
     const can = (fuel: 'petrol' | 'diesel'): RigDocument =>
       van((d) => {
-        d.gear = [...(d.gear ?? []), { id: 'can', name: 'Can', kind: 'fuel-can', length: '10 in', width: '10 in', height: '12 in', mass: '3 lb', volume: '5 gal', fuel }];
+        d.gear = [
+          ...(d.gear ?? []),
+          { id: 'can', name: 'Can', kind: 'fuel-can', length: '10 in', width: '10 in', height: '12 in', mass: '3 lb', volume: '5 gal', fuel },
+        ];
         d.placements!.push({ thing: 'can', x: '0 in', y: '60 in' });
       });
     expect(told(can('petrol'), 'fuel-inside')).toEqual(['fuel-inside stop']);
@@ -105,8 +108,18 @@ describe('a closed body', () => {
     expect(told(charged('crew-of-four', 'lead-acid'), 'battery-gas')).toEqual([]);
   });
   test('SH that stands open in it is unsafe; under a lid that breathes outside it is not', () => {
-    expect(told(van((d) => void (d.tanks.find((t) => t.id === 'batch-tank')!.lid = 'open')), 'fumes-inside')).toEqual(['fumes-inside stop']);
-    expect(told(van(() => undefined), 'fumes-inside')).toEqual([]);
+    expect(
+      told(
+        van((d) => void (d.tanks.find((t) => t.id === 'batch-tank')!.lid = 'open')),
+        'fumes-inside',
+      ),
+    ).toEqual(['fumes-inside stop']);
+    expect(
+      told(
+        van(() => undefined),
+        'fumes-inside',
+      ),
+    ).toEqual([]);
   });
 });
 

@@ -49,8 +49,7 @@ const ROWS: readonly Row[] = [
 ];
 
 /** Of what holds fuel: which. A can of which nobody said is of gasoline. */
-export const fuelIn = (rig: Rig, t: Named): FuelKind =>
-  rig.fuelTanks.find((x) => x.id === t.id)?.fuel ?? rig.gear.find((x) => x.id === t.id)?.fuel ?? 'petrol';
+export const fuelIn = (rig: Rig, t: Named): FuelKind => rig.fuelTanks.find((x) => x.id === t.id)?.fuel ?? rig.gear.find((x) => x.id === t.id)?.fuel ?? 'petrol';
 
 /** How far apart two things have to stand of which the one holds fuel, or of which an engine breathes the other's fumes, m. */
 export function wantedApart(rig: Rig, t: Named, o: Named, engines: ReadonlySet<string>, values: AssumptionValues): number | undefined {
@@ -61,12 +60,13 @@ export function wantedApart(rig: Rig, t: Named, o: Named, engines: ReadonlySet<s
   const held = liquidIn(rig, o);
   if (held && engines.has(t.id) && FUMES.has(held.kind) && held.tank.ventTo !== 'outside') return values['vent-intake'];
   const own = liquidIn(rig, t);
-  return own && held && t.id !== o.id && !own.tank.bund && !held.tank.bund && meeting(own.kind, held.kind).verdict === 'never' ? values['gas-apart'] : undefined;
+  return own && held && t.id !== o.id && !own.tank.bund && !held.tank.bund && meeting(own.kind, held.kind).verdict === 'never'
+    ? values['gas-apart']
+    : undefined;
 }
 
 /** Whether a box hangs over another, near enough to drip on it. */
-const over = (a: Box, b: Box): boolean =>
-  a.z0 >= b.z1 - TOUCH && a.z0 - b.z1 < OVER && overlapM({ ...a, z0: 0, z1: 1 }, { ...b, z0: 0, z1: 1 }) > TOUCH;
+const over = (a: Box, b: Box): boolean => a.z0 >= b.z1 - TOUCH && a.z0 - b.z1 < OVER && overlapM({ ...a, z0: 0, z1: 1 }, { ...b, z0: 0, z1: 1 }) > TOUCH;
 
 /** Fuel keeps away from what is hot, sparks or oxidises it: over it or against it is unsafe, nearer than it should be tight. */
 export function fuelNear(rig: Rig, t: Placed, placed: readonly Placed[], values: AssumptionValues, tell: Tell): void {
@@ -79,7 +79,12 @@ export function fuelNear(rig: Rig, t: Placed, placed: readonly Placed[], values:
     const apart = apartM(t.box, o.box);
     const [above, against] = [over(t.box, o.box), apart < AGAINST];
     const want = row.apart(values);
-    const names = { fuel: t.name, o: o.name, d: { value: apart, dimension: 'length' as const, shelf: true }, want: { value: want, dimension: 'length' as const, shelf: true } };
+    const names = {
+      fuel: t.name,
+      o: o.name,
+      d: { value: apart, dimension: 'length' as const, shelf: true },
+      want: { value: want, dimension: 'length' as const, shelf: true },
+    };
     const catches = row.fuels.includes(fuel);
     // Diesel that drips on a hot engine smokes; it has to be hot itself before it burns.
     if (above || against) {
@@ -136,7 +141,12 @@ export function closedBody(rig: Rig, platform: Platform, t: Placed, placed: read
   }
   const battery = t.kind === 'battery' ? rig.batteries.find((b) => b.id === t.id) : undefined;
   if (battery?.chemistry === 'lead-acid' && rig.chargers.some((c) => c.battery === battery.id && c.current > 0))
-    tell('battery-gas', 'tight', t, message('{t} is charged in a closed body: lead-acid gives off hydrogen. Box it with a vent outside, or use AGM or lithium.', name));
+    tell(
+      'battery-gas',
+      'tight',
+      t,
+      message('{t} is charged in a closed body: lead-acid gives off hydrogen. Box it with a vent outside, or use AGM or lithium.', name),
+    );
   const held = liquidIn(rig, t);
   if (held && FUMES.has(held.kind) && held.tank.lid === 'open')
     tell('fumes-inside', 'stop', t, message('{t} stands open in a closed body: its fumes burn lungs. Close its lid and vent it outside.', name));

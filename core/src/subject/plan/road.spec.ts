@@ -86,8 +86,18 @@ describe('a trailer', () => {
     expect(told(d, 'no-brakes')).toEqual([]);
   });
   test('is held to what its coupler is stamped for, whole', () => {
-    expect(told(trailer((p) => void (p.coupling!.gross = '3500 lb')), 'over-coupling')).toEqual(['over-coupling stop']);
-    expect(told(trailer(() => undefined), 'over-coupling')).toEqual([]);
+    expect(
+      told(
+        trailer((p) => void (p.coupling!.gross = '3500 lb')),
+        'over-coupling',
+      ),
+    ).toEqual(['over-coupling stop']);
+    expect(
+      told(
+        trailer(() => undefined),
+        'over-coupling',
+      ),
+    ).toEqual([]);
   });
   test('that pulls its coupler up is said to lift, not to sway', () => {
     const d = trailer((p) => p.axles.forEach((a) => (a.at = '20 in')));

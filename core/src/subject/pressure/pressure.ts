@@ -279,13 +279,15 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
             ? '{m} needs {need}; its engine makes {have} at this altitude. It will bog down.'
             : slowed.pace < 0.1
               ? '{m} needs {need}; its engine makes {have} at this altitude. It stalls: no flow.'
-              : '{m} needs {need}; its engine makes {have} at this altitude. It bogs down to {q} of {all}.', {
-          m: machine.name,
-          q: { value: cases.flowOf(machine), dimension: 'flow' },
-          all: { value: machine.flow, dimension: 'flow' },
-          need: { value: result.enginePower.value, dimension: 'power' },
-          have: { value: result.engineAvailable.value, dimension: 'power' },
-        }),
+              : '{m} needs {need}; its engine makes {have} at this altitude. It bogs down to {q} of {all}.',
+          {
+            m: machine.name,
+            q: { value: cases.flowOf(machine), dimension: 'flow' },
+            all: { value: machine.flow, dimension: 'flow' },
+            need: { value: result.enginePower.value, dimension: 'power' },
+            have: { value: result.engineAvailable.value, dimension: 'power' },
+          },
+        ),
       });
     const idle = machine.drive === 'vehicle' ? (machine.takeOff?.idlePower ?? cases.values['vehicle-idle'] * machine.enginePower) : Infinity;
     if (result.enginePower.value > idle)
@@ -320,7 +322,10 @@ export function pressureFindings(cases: Cases, list: readonly PressureCase[], ma
               ? `${opened} {m} bypasses {q}: the rest waits for the gun that is shut, or nozzle or hose is too small.`
               : `${opened} {m} still bypasses {q}: nozzle or hose is too small.`,
           {
-            guns: all.filter((o) => o.open).map((o) => o.name).join(', '),
+            guns: all
+              .filter((o) => o.open)
+              .map((o) => o.name)
+              .join(', '),
             m: machine.name,
             q: { value: open.returnedM3s, dimension: 'flow' },
             all: { value: open.flowM3s, dimension: 'flow' },

@@ -97,7 +97,13 @@ function socketFindings(rig: Rig, values: AssumptionValues, subject: About): Fin
   const { volts, breakerA, said } = socketOf(mains, values);
   const amps = loads.reduce((s, l) => s + l.powerW, 0) / volts;
   const a = (value: number) => ({ value, dimension: 'current' as const });
-  const says = { name: loads.map((l) => l.name).join(', '), i: a(amps), v: { value: volts, dimension: 'voltage' as const }, b: a(breakerA), most: a(breakerA * values['mains-hours']) };
+  const says = {
+    name: loads.map((l) => l.name).join(', '),
+    i: a(amps),
+    v: { value: volts, dimension: 'voltage' as const },
+    b: a(breakerA),
+    most: a(breakerA * values['mains-hours']),
+  };
   if (amps > breakerA * values['mains-hours'] + 1e-9)
     out.push(
       finding(
@@ -116,8 +122,16 @@ function socketFindings(rig: Rig, values: AssumptionValues, subject: About): Fin
   if (!lead) return out;
   const carries = cordCarries(lead.gauge);
   const lost = voltageDrop(gaugeOf(lead.gauge), lead.length, amps) / volts;
-  const of = { ...says, g: `AWG ${lead.gauge}`, l: { value: lead.length, dimension: 'length' as const }, a: a(carries), lost: percent(lost), share: percent(values['lead-drop']) };
-  if (amps > carries) out.push(finding('lead-thin', 'stop', 'electrics', subject, message('The extension lead is {g}, which carries {a}; {i} flows in it. It burns.', of)));
+  const of = {
+    ...says,
+    g: `AWG ${lead.gauge}`,
+    l: { value: lead.length, dimension: 'length' as const },
+    a: a(carries),
+    lost: percent(lost),
+    share: percent(values['lead-drop']),
+  };
+  if (amps > carries)
+    out.push(finding('lead-thin', 'stop', 'electrics', subject, message('The extension lead is {g}, which carries {a}; {i} flows in it. It burns.', of)));
   else if (lost > values['lead-drop'])
     out.push(
       finding(

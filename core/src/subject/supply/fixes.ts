@@ -49,7 +49,13 @@ export const generatorRules: Rule = (finding, rig): Candidate[] => {
     },
     ...(finding.code === 'generator-small'
       ? [{ id: 'site', title: 'Run it from the customer’s socket', change: (d: RigDocument) => void (d.mains = { ...d.mains, from: 'site' }) }]
-      : [{ id: '230', title: 'A 240 V socket with a 30 A breaker', change: (d: RigDocument) => void (d.mains = { from: 'site', ...d.mains, volts: '240 V', breaker: '30 A' }) }]),
+      : [
+          {
+            id: '230',
+            title: 'A 240 V socket with a 30 A breaker',
+            change: (d: RigDocument) => void (d.mains = { from: 'site', ...d.mains, volts: '240 V', breaker: '30 A' }),
+          },
+        ]),
   ];
 };
 

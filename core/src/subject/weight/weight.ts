@@ -63,7 +63,12 @@ function figuresOf(platform: Platform, s: WeightState): Pick<WeightResult, 'gros
       input('y', '‹center›, from the ‹curb› side', s.centre.y, 'length'),
       input('w', 'width of the deck', platform.width, 'length'),
       whole,
-      input('M_a', 'on the axles', s.axles.reduce((sum, a) => sum + a, 0), 'mass'),
+      input(
+        'M_a',
+        'on the axles',
+        s.axles.reduce((sum, a) => sum + a, 0),
+        'mass',
+      ),
       input('t', 'track', track, 'length'),
     ]),
     rollover: figure(s.rolloverG, 'number', 'rollover', [input('t', 'track', track, 'length'), input('h', 'height of the ‹center›', s.centre.z, 'length')]),

@@ -8,7 +8,21 @@ jest.mock('../kit/echarts', () => ({ init: () => ({ setOption: () => undefined, 
 jest.mock('./plan/scene', () => ({ DeckScene: class {} }));
 
 /** Lists whose things come and go while the figures of the rig before are still on the screen. */
-const LISTS = ['tanks', 'machines', 'outlets', 'lines', 'reels', 'mixes', 'softPumps', 'liquids', 'batteries', 'wires', 'fuelTanks', 'gear', 'spigots'] as const;
+const LISTS = [
+  'tanks',
+  'machines',
+  'outlets',
+  'lines',
+  'reels',
+  'mixes',
+  'softPumps',
+  'liquids',
+  'batteries',
+  'wires',
+  'fuelTanks',
+  'gear',
+  'spigots',
+] as const;
 
 /** The rig otherwise: each platform, none, and one thing less of each kind. */
 function changes(doc: RigDocument): readonly (readonly [string, RigDocument])[] {

@@ -108,7 +108,11 @@ export class PlanStation {
   protected readonly sides = [{ value: '', name: 'Nearest side' }, ...SIDE_OPTIONS];
   protected readonly drains = [{ value: '', name: 'The side it is served from' }, ...SIDE_OPTIONS];
   protected readonly blows = [{ value: '', name: 'Not said' }, ...SIDE_OPTIONS];
-  protected readonly holds = [{ value: '', name: 'Not said' }, ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] })), { value: 'none', name: 'Nothing' }];
+  protected readonly holds = [
+    { value: '', name: 'Not said' },
+    ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] })),
+    { value: 'none', name: 'Nothing' },
+  ];
   protected readonly said = [
     { value: '', name: 'Not said' },
     { value: 'true', name: 'Yes' },
