@@ -25,7 +25,7 @@ export { nextAmong, unusedId } from './id.js';
 export { addLiquid, changeKind, inUse, removeLiquid } from './liquid.js';
 export { addMachine, joinInto, removeMachine } from './machine.js';
 export { addMix, removeMix, soapOf } from './mix.js';
-export { convertMix, convertPump } from './mix-way.js';
+export { convertMix, convertPump, washSurface } from './mix-way.js';
 export { buildOption, dropOption, keepOption, withoutOptions } from './option.js';
 export { hasStep, START_STEPS, type StartStep, takeStep } from './start.js';
 export { sizeUp } from './part.js';

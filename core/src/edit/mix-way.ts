@@ -111,3 +111,13 @@ export function convertPump(d: RigDocument, pumpId: string, kind: 'electric' | '
 }
 
 const ENOUGH_AIR = { freeAir: '26 cfm', power: '9 hp' } as const;
+
+/** A mix for another surface: a strength that was typed for the one before goes with it. Gives what was dropped. */
+export function washSurface(d: RigDocument, mixId: string, surface: MixDocument['surface']): string | undefined {
+  const mix = d.mixes?.find((m) => m.id === mixId);
+  if (!mix || mix.surface === surface) return undefined;
+  const { wanted } = mix;
+  mix.surface = surface;
+  delete mix.wanted;
+  return wanted;
+}

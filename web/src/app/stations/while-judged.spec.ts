@@ -59,7 +59,7 @@ describe.each(['tied-tanks', 'two-unequal'])('%s', (id) => {
           rig.open(at);
           r.fixture.detectChanges();
         } catch (e) {
-          throw new Error(`${what}, ${step}: ${e instanceof Error ? (e.stack ?? e.message) : String(e)}`);
+          throw new Error(`${what}, ${step}: ${String(e)}`, { cause: e });
         }
     r.fixture.destroy();
   });

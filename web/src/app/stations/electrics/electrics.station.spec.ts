@@ -54,9 +54,9 @@ describe('electrics and air', () => {
   test('an electric washer without a word on its RCD is told; without one it is a stop', async () => {
     const s = open('gravity-van', (d) => void (d.mains = { from: 'site' }), 'mains');
     expect(s.rig.assessment().findings.find((f) => f.code === 'no-rcd')).toMatchObject({ verdict: 'tight' });
-    await s.choose('Residual-current device', 'false');
+    await s.choose('GFCI', 'false');
     expect(s.rig.assessment().findings.find((f) => f.code === 'no-rcd')).toMatchObject({ verdict: 'stop' });
-    await s.choose('Residual-current device', 'true');
+    await s.choose('GFCI', 'true');
     expect(s.rig.assessment().findings.some((f) => f.code === 'no-rcd')).toBe(false);
   });
   test('air lines are drawn to the pumps, and their loss is told', async () => {

@@ -58,7 +58,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
   cable: 'Cable',
   compressor: 'Compressor',
   receiver: 'Receiver',
-  mains: 'Mains',
+  mains: spell('‹AC power›'),
 };
 
 /** Batteries, cables and fuses, what charges them; the mains; compressors and what breathes from them. */
@@ -112,7 +112,7 @@ export class ElectricsStation {
       ...all('load', 'loads', d.loads),
       ...all('compressor', 'compressors', d.compressors),
       ...all('receiver', 'receivers', d.receivers),
-      ...(this.onMains() ? [{ id: 'mains', name: 'Mains', kind: 'mains' as const, path: 'mains' }] : []),
+      ...(this.onMains() ? [{ id: 'mains', name: spell('‹AC power›'), kind: 'mains' as const, path: 'mains' }] : []),
     ];
   });
   protected readonly onMains = computed(() => {
@@ -192,7 +192,7 @@ export class ElectricsStation {
     { value: '12', name: '12 V' },
     { value: '24', name: '24 V' },
   ];
-  protected readonly leads = GAUGES.filter((g) => Number(g) >= 6).map((g) => ({ value: g as string, name: `AWG ${g}` }));
+  protected readonly leads = GAUGES.filter((g) => Number(g) >= 6).map((g) => ({ value: g, name: `AWG ${g}` }));
   protected readonly unfused = computed(() => valueAt(this.rig.document(), `${this.path()}.unfused`) === true);
   protected addLead(): void {
     this.rig.edit('Add an extension lead', (d) => void (d.mains!.lead = { length: '50 ft', gauge: '12' }));
@@ -460,7 +460,7 @@ export class ElectricsStation {
     if (compressor) this.make('Add an air receiver', (d) => addReceiver(d, compressor.value));
   }
   protected plugIn(): void {
-    this.rig.edit('Mains from the customer’s socket', (d) => void (d.mains ??= { from: 'site' }));
+    this.rig.edit('Power from the customer’s socket', (d) => void (d.mains ??= { from: 'site' }));
   }
   protected lineAir(): void {
     const all = this.unlined();

@@ -25,6 +25,15 @@ describe('the station of the mix', () => {
   test('a pump in the address opens the mix that it serves', () => {
     expect(open('crew-of-four', 'engine-a').text()).toContain('Batch: 3.5');
   });
+  test('a strength typed for one surface goes with it, and the page says so', async () => {
+    const s = open('crew-of-four', 'roofs');
+    const mix = () => s.rig.document().mixes!.find((m) => m.id === 'roofs')!;
+    await s.type('Target strength', '4 %');
+    expect(mix().wanted).toBe('4 %');
+    await s.choose('Surface', 'house');
+    expect([mix().surface, mix().wanted]).toEqual(['house', undefined]);
+    expect(s.text()).toContain('4 % was set for another surface; undo brings it back.');
+  });
   test('another way of mixing has its lines laid; soap comes on and off', async () => {
     const s = open('crew-of-four');
     await s.choose('Way of mixing', 'downstream');

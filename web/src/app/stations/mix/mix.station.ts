@@ -1,7 +1,7 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { type AsTold, addMix, findAssumption, formatQuantity, type MixResult, type MixWay, removeMix, soapOf, convertMix } from '@pozzo/core';
+import { type AsTold, addMix, findAssumption, formatQuantity, type MixDocument, type MixResult, type MixWay, removeMix, soapOf, convertMix, washSurface } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -60,6 +60,14 @@ export class MixStation {
   protected readonly result = computed<AsTold<MixResult> | undefined>(() => this.rig.assessment()?.chemical.mixes[this.index()]);
   protected readonly ways = WAY_OPTIONS;
   protected readonly surfaces = SURFACE_OPTIONS;
+  /** A strength that went with its surface, until another is typed. */
+  protected readonly dropped = signal<{ readonly mix: string; readonly was: string } | null>(null);
+  protected wash(surface: MixDocument['surface']): void {
+    const mix = this.chosen.item()!.id;
+    let was: string | undefined;
+    this.rig.edit('Surface', (d) => void (was = washSurface(d, mix, surface)));
+    this.dropped.set(was === undefined ? null : { mix, was });
+  }
   protected readonly soapLiquids = computed(() =>
     (this.rig.document()?.liquids ?? [])
       .filter((l) => l.kind === 'soap' && l.id !== this.chosen.item()?.soap?.liquid)
