@@ -17,6 +17,7 @@ import { submergence } from '../solve/heel.js';
 import { bypassTime, bubbleDepth } from '../subject/bypass/bypass.js';
 import { doSum, findSum } from '../sums/index.js';
 import { type Check, type Row, rows } from './check.js';
+import { deckAndPowerChecks } from './deck-and-power.js';
 
 const GPM = si('1 gpm', 'flow');
 const PSI = si('1 psi', 'pressure');
@@ -535,5 +536,6 @@ export function outsideChecks(): Check[] {
       ['3/8-16 in tension', (0.0775 * 120 * 4448.2) / 1000, boltStrength('3/8-16').tensionN / 1000],
       ['1/2-13 in tension', (0.1419 * 120 * 4448.2) / 1000, boltStrength('1/2-13').tensionN / 1000],
     ]),
+    ...deckAndPowerChecks(),
   ];
 }

@@ -57,6 +57,9 @@ beforeAll(async () => {
 });
 
 const digits = (x: number): string => Number(x.toPrecision(6)).toString().replace('-', '−');
+/** Sources that Pozzo's own tables are of. */
+const REPEATED = ['NIST SP 811', 'NEC table 310.16', 'Data sheets of propylene glycol', 'Molar masses', 'ASME B1.1'];
+
 /** The list as a page: what is held against what, and how near. */
 function page(list: readonly Check[]): string {
   const sources = [...new Set(list.map((c) => c.source))];
@@ -64,12 +67,12 @@ function page(list: readonly Check[]): string {
   return [
     '# Checks against the outside',
     '',
-    `Written by \`npm run checks\` from the checks that \`npm test\` runs: ${list.length} figures from ${sources.length} sources; ${memory} of the outside figures are quoted from memory, nobody looked them up. "Within" is the difference that is let pass.`,
+    `Written by \`npm run checks\` from the checks that \`npm test\` runs: ${list.length} figures from ${sources.length} sources; ${memory} of the outside figures are quoted from memory, nobody looked them up. "Within" is the difference that is let pass. A source marked *table* is one that Pozzo reads its own figures from: such rows show that they were copied right, the others test a result.`,
     '',
     ...sources.flatMap((s) => {
       const own = list.filter((c) => c.source === s);
       return [
-        `## ${s}${own[0].fromMemory && !s.startsWith('Common practice') ? ' (from memory)' : ''}`,
+        `## ${s}${own[0].fromMemory && !s.startsWith('Common practice') ? ' (from memory)' : ''}${REPEATED.some((r) => s.startsWith(r)) ? ' (table)' : ''}`,
         '',
         `| what | from outside${own[0].unit ? `, ${own[0].unit}` : ''} | ours | within |`,
         '|---|---|---|---|',

@@ -1,7 +1,19 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { type AsTold, addMix, findAssumption, formatQuantity, type MixDocument, type MixResult, type MixWay, removeMix, soapOf, convertMix, washSurface } from '@pozzo/core';
+import {
+  type AsTold,
+  addMix,
+  findAssumption,
+  formatQuantity,
+  type MixDocument,
+  type MixResult,
+  type MixWay,
+  removeMix,
+  soapOf,
+  convertMix,
+  washSurface,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
