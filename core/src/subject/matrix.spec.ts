@@ -134,7 +134,7 @@ describe('fuel beside what may set it on fire, half an inch off', () => {
       'oxygen bleach': () => liquid('oxygen-bleach'),
       soap: () => liquid('soap'),
       water: () => 'water',
-    }[beside]() as string;
+    }[beside]();
     d.placements = [
       { thing: id, x: '10 in', y: '10 in', size: { length: '30 in', width: '30 in', height: '24 in' } },
       { thing: 'can', x: '40.5 in', y: '20 in' },

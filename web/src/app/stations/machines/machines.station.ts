@@ -195,7 +195,12 @@ export class MachinesStation {
     const result = a.machines[this.index()];
     const flow = si(this.chosen.item()!.flow, 'flow');
     const efficiency = assumptionValues(this.rig.rig()?.assumptions)['pump-efficiency'];
-    const load = (pressurePa: number): number => (pressurePa * flow) / efficiency / result.engineAvailable.value;
+    const needs = result.enginePower.value / result.engineAvailable.value;
+    // One that is too small slows down until it turns at all it has: what full speed would take is told.
+    const load = (pressurePa: number): number => {
+      const share = (pressurePa * flow) / efficiency / result.engineAvailable.value;
+      return needs > 1.02 && (share > 0.97 || needs >= 4) ? Math.max(share, needs) : share;
+    };
     const own = new Set(a.outlets.filter((o) => o.machineIds.includes(id!)).map((o) => o.outletId));
     // Only the triggers that bear on this machine: cases that differ in others are one.
     const cases = new Map<string, (typeof a.cases)[number]>();
