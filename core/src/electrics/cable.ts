@@ -1,3 +1,5 @@
+import type { Insulation } from './insulation.js';
+
 /** Resistivity of annealed copper at 20 °C, Ω·m (IACS; from memory). */
 export const COPPER_OHM_M = 1.7241e-8;
 
@@ -19,9 +21,6 @@ export function wireResistance(gauge: number, copperC = 20): number {
   return known * (1 + COPPER_PER_K * (copperC - 20));
 }
 
-/** Insulation by the hottest that its copper may get: 60, 75 or 90 °C building wire; `vehicle` is cross-linked vehicle and boat cable, 105 °C. */
-export const INSULATIONS = ['60', '75', '90', 'vehicle'] as const;
-export type Insulation = (typeof INSULATIONS)[number];
 const HOTTEST: Readonly<Record<Insulation, number>> = { '60': 60, '75': 75, '90': 90, vehicle: 105 };
 
 /** Air that ampacity tables are made for, °C. */

@@ -2,8 +2,6 @@ export {
   ampacityOf,
   awgArea,
   copperC,
-  type Insulation,
-  INSULATIONS,
   TABLE_AIR_C,
   awgDiameter,
   CABLES,
@@ -20,3 +18,4 @@ export {
 } from './cable.js';
 export { batteryFor, peukertCurrent, peukertSeconds, RATED_S } from './battery.js';
 export { type Branch, type Load, nodeVoltages } from './circuit.js';
+export { type Insulation, INSULATIONS } from './insulation.js';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { INSULATIONS } from '../../electrics/index.js';
+import { INSULATIONS } from '../../electrics/insulation.js';
 import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { NO_PLACE, type ThingKind } from './kind.js';

@@ -1,0 +1,3 @@
+/** Insulation by the hottest that its copper may get: 60, 75 or 90 °C building wire; `vehicle` is cross-linked vehicle and boat cable, 105 °C. */
+export const INSULATIONS = ['60', '75', '90', 'vehicle'] as const;
+export type Insulation = (typeof INSULATIONS)[number];
