@@ -1,5 +1,6 @@
 import { parseQuantity } from '../quantity/parse.js';
 import type { LineRole, Part, PartDocument } from '../rig/schema.js';
+import type { Device } from '../rig/thing/part.js';
 
 /** A generic part on the shelf: what it does to the water, what it costs and weighs. */
 export interface CatalogueItem {
@@ -181,6 +182,10 @@ const device = (
   extra: Record<string, unknown> = {},
 ): CatalogueItem => item(id, name, is === 'filter' ? 'Strainers' : 'Valves', { kind: 'valve', is, bore, cv, ...extra }, price, massKg, ESTIMATE);
 
+/** A backflow preventer of which it is known what it is; its loss is the usual one of its kind (estimate). */
+const preventer = (is: Device, size: '34' | '1', name: string, cv: string, openingLoss: string, price: number, massKg: number): CatalogueItem =>
+  device('backflow-preventer', `${is}-${size}`, name, size === '34' ? '3/4 in' : '1 in', cv, price, massKg, { openingLoss, oneWay: true, device: is });
+
 /** The shelf. Generic parts only; prices and masses are the workshop's estimates. */
 export const CATALOGUE: readonly CatalogueItem[] = [
   ...sized(),
@@ -202,31 +207,11 @@ export const CATALOGUE: readonly CatalogueItem[] = [
   device('float-valve', 'float-valve-1', 'Float valve 1 in', '1 in', '13 Cv', 68, 1.1),
   device('backflow-preventer', 'backflow-34', 'Backflow preventer 3/4 in', '3/4 in', '7 Cv', 55, 0.7, { openingLoss: '3 psi', oneWay: true }),
   device('backflow-preventer', 'backflow-1', 'Backflow preventer 1 in', '1 in', '14 Cv', 90, 1.1, { openingLoss: '3 psi', oneWay: true }),
-  device('backflow-preventer', 'vacuum-breaker-34', 'Vacuum breaker 3/4 in', '3/4 in', '9 Cv', 14, 0.3, {
-    openingLoss: '1 psi',
-    oneWay: true,
-    device: 'vacuum-breaker',
-  }),
-  device('backflow-preventer', 'double-check-34', 'Double check valve 3/4 in', '3/4 in', '7 Cv', 95, 1.2, {
-    openingLoss: '4 psi',
-    oneWay: true,
-    device: 'double-check',
-  }),
-  device('backflow-preventer', 'double-check-1', 'Double check valve 1 in', '1 in', '14 Cv', 140, 1.8, {
-    openingLoss: '4 psi',
-    oneWay: true,
-    device: 'double-check',
-  }),
-  device('backflow-preventer', 'reduced-pressure-34', 'Reduced pressure backflow preventer 3/4 in', '3/4 in', '7 Cv', 240, 2.2, {
-    openingLoss: '10 psi',
-    oneWay: true,
-    device: 'reduced-pressure',
-  }),
-  device('backflow-preventer', 'reduced-pressure-1', 'Reduced pressure backflow preventer 1 in', '1 in', '14 Cv', 310, 3.2, {
-    openingLoss: '10 psi',
-    oneWay: true,
-    device: 'reduced-pressure',
-  }),
+  preventer('vacuum-breaker', '34', 'Vacuum breaker 3/4 in', '9 Cv', '1 psi', 14, 0.3),
+  preventer('double-check', '34', 'Double check valve 3/4 in', '7 Cv', '4 psi', 95, 1.2),
+  preventer('double-check', '1', 'Double check valve 1 in', '14 Cv', '4 psi', 140, 1.8),
+  preventer('reduced-pressure', '34', 'Reduced pressure backflow preventer 3/4 in', '7 Cv', '10 psi', 240, 2.2),
+  preventer('reduced-pressure', '1', 'Reduced pressure backflow preventer 1 in', '14 Cv', '10 psi', 310, 3.2),
   device('filter', 'filter-34', 'Cartridge filter 3/4 in', '3/4 in', '7 Cv', 48, 1.2),
   device('filter', 'filter-1', 'Cartridge filter 1 in', '1 in', '14 Cv', 70, 1.6),
   device('gun-valve', 'gun-valve', 'Trigger gun', '3/8 in', '2.4 Cv', 65, 1.3),

@@ -17,7 +17,7 @@ export function notChecked(rig: Rig): Message | undefined {
     if (platform.kind === 'trailer' && !tow) out.push(message('the tow vehicle (none set)'));
     if (platform.kind === 'trailer' && coupling && coupling.gross === undefined) out.push(message('the ‹coupler› under the whole trailer (no rating set)'));
   }
-  const dry = fuelSupply(rig, values).drinks.filter((d) => d.store < 0);
+  const dry = fuelSupply(rig, values).drinks.filter((d) => d.store < 0 && !d.engine.tankless);
   if (dry.length) out.push(message('fuel of {names} (no tank set)', { names: dry.map((d) => d.engine.name).join(', ') }));
   if (rig.outlets.length && !rig.site) out.push(message('hose reach (no site set)'));
   if (!out.length) return undefined;

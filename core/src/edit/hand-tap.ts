@@ -51,7 +51,7 @@ export function widerHoses(d: RigDocument, lineId: string): void {
 }
 
 /** A backflow preventer after the hoses of a line, in the bore that is next on the shelf; one that is there already gives way to it. */
-export function addBackflow(d: RigDocument, lineId: string, device: Device = 'double-check'): void {
+export function addBackflow(d: RigDocument, lineId: string, device: Exclude<Device, 'vacuum-breaker'> = 'double-check'): void {
   const line = lineOf(d, lineId);
   if (!line) return;
   line.parts = line.parts.filter((p) => p.is !== 'backflow-preventer');

@@ -14,11 +14,14 @@ const COPPER_PER_K = 0.00393;
 
 const RESISTANCE = new Map<number, number>();
 
+/** Resistance of copper so warm, °C, to that at 20 °C. */
+export const warmCopper = (copperC: number): number => 1 + COPPER_PER_K * (copperC - 20);
+
 /** Ω for a metre of one wire, its copper so warm, °C. */
 export function wireResistance(gauge: number, copperC = 20): number {
   let known = RESISTANCE.get(gauge);
   if (known === undefined) RESISTANCE.set(gauge, (known = COPPER_OHM_M / awgArea(gauge)));
-  return known * (1 + COPPER_PER_K * (copperC - 20));
+  return known * warmCopper(copperC);
 }
 
 const HOTTEST: Readonly<Record<Insulation, number>> = { '60': 60, '75': 75, '90': 90, vehicle: 105 };

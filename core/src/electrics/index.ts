@@ -14,6 +14,7 @@ export {
   gaugeName,
   gaugeOf,
   voltageDrop,
+  warmCopper,
   wireResistance,
 } from './cable.js';
 export { batteryFor, peukertCurrent, peukertSeconds, RATED_S } from './battery.js';

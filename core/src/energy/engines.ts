@@ -1,6 +1,7 @@
 import type { AssumptionValues } from '../assumption/register.js';
 import type { FuelKind } from '../fuel/index.js';
 import { type Drive, driveOf, type Engine, type FuelLift } from '../rig/schema.js';
+import { deratedPower } from '../hydraulics/plunger-pump.js';
 import { floorOf, placesOf } from '../rig/stand.js';
 import { workedOnce } from '../rig/worked-once.js';
 
@@ -21,6 +22,8 @@ export interface EngineOn {
   readonly electricStart: boolean;
   /** It idles down by itself while nothing is asked of it. */
   readonly idles: boolean;
+  /** Said to have no tank of its own. */
+  readonly tankless: boolean;
   /** Tank on the engine itself, m³. */
   readonly own: number | undefined;
 }
@@ -40,6 +43,7 @@ export const enginesOn = workedOnce((rig, values): readonly EngineOn[] => {
     carburettorAssumed: engine?.carburettor === undefined,
     electricStart: kind !== 'burner' && (engine?.starter ?? (battery && powerW >= values['starter-from'] ? 'electric' : 'recoil')) === 'electric',
     idles: engine?.idles === true,
+    tankless: engine?.own === 0,
     own: engine?.own || undefined,
   });
   const petrolOr = (drive: string | undefined): FuelKind => (drive === 'diesel' ? 'diesel' : 'petrol');
@@ -62,6 +66,10 @@ export const rateOf = (fuel: FuelKind, values: AssumptionValues): number => valu
 /** Share of its power that a drive loses with 1000 ft of altitude: a motor none, a vehicle's engine its own. */
 export const derateOf = (drive: Drive, values: AssumptionValues): number =>
   drive === 'electric' ? 0 : values[drive === 'vehicle' ? 'vehicle-derate' : 'engine-derate'];
+
+/** What a drive of a rated power gives at an altitude, W. */
+export const powerUp = (ratedW: number, drive: Drive, altitudeM: number, values: AssumptionValues): number =>
+  deratedPower(ratedW, altitudeM, derateOf(drive, values));
 
 /** Share of its full power's fuel that an engine burns while nothing is asked of it. */
 export const idleShare = (idles: boolean, values: AssumptionValues): number => values[idles ? 'engine-idle-down' : 'engine-idle'];

@@ -1,4 +1,4 @@
-export { derateOf, idleShare, densityOf, type EngineKind, type EngineOn, enginesOn, rateOf } from './engines.js';
+export { powerUp, derateOf, idleShare, densityOf, type EngineKind, type EngineOn, enginesOn, rateOf } from './engines.js';
 export { burnsMost, type Drink, fuelMass, type FuelSupply, fuelSupply, type Store } from './fuel-supply.js';
 export { builtOhms, type Cable, cableFor, insulationOf, Lengths, type LoadOn, type LoadPart, loadsOn, mayBeDim, voltsOf, wireTo } from './wiring.js';
 export { type Bank, bankOf, drawTogether, hardDraw } from './charge.js';

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { deratedPower } from '../hydraulics/plunger-pump.js';
+import { powerUp } from './engines.js';
 import { driveOf, type GaugeName, type Gear, type Mains, type Rig } from '../rig/schema.js';
 
 /** A motor on the mains: what it takes at its plug, W. */
@@ -25,7 +25,7 @@ export function generatorGives(
   values: AssumptionValues,
 ): { readonly runningW: number; readonly startingW: number } | undefined {
   if (set?.running === undefined) return undefined;
-  const up = (powerW: number): number => deratedPower(powerW, rig.brief.altitude, values['engine-derate']);
+  const up = (powerW: number): number => powerUp(powerW, 'petrol', rig.brief.altitude, values);
   return { runningW: up(set.running), startingW: up(set.starting ?? set.running) };
 }
 

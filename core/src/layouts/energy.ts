@@ -91,7 +91,7 @@ export const ENERGY_LAYOUTS: Readonly<Record<string, EnergyLayout>> = {
     },
   },
   'two-batch': { engines: { 'washer-a': own('2 gal') } },
-  'two-totes': { engines: { 'washer-a': own('2 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
+  'two-totes': { engines: { 'washer-a': own('1.4 gal'), compressor: own('1.4 gal') }, more: (d) => void addCharger(d, 'battery', 'shore') },
   'crew-of-four': {
     engines: { 'engine-a': own('1 gal'), 'engine-b': own('1 gal') },
     more: (d) => {

@@ -18,18 +18,18 @@ const SHUTS: ReadonlySet<string> = new Set([
 ]);
 
 /** How well a way off the customer's pipes is held: well; by a device of which nobody said what it is; by one that is too weak; not at all. */
-export type Held = 'held' | 'unsaid' | 'weak' | 'open';
+export type Guard = 'held' | 'unsaid' | 'weak' | 'open';
 
-const order: readonly Held[] = ['held', 'unsaid', 'weak', 'open'];
-export const better = (a: Held, b: Held): Held => (order.indexOf(a) <= order.indexOf(b) ? a : b);
+const order: readonly Guard[] = ['held', 'unsaid', 'weak', 'open'];
+export const better = (a: Guard, b: Guard): Guard => (order.indexOf(a) <= order.indexOf(b) ? a : b);
 
 /** @param pushed something behind the line can press water back: a pump, or a tank that stands higher than its way in */
-export function heldBy(parts: readonly Part[], chemical: boolean, pushed: boolean): Held {
-  let out: Held = 'open';
+export function guardOf(parts: readonly Part[], chemical: boolean, pushed: boolean): Guard {
+  let out: Guard = 'open';
   parts.forEach((p, i) => {
     if (p.kind !== 'valve' || p.is !== 'backflow-preventer') return;
     const breaks = !pushed && !parts.slice(i + 1).some((x) => (x.kind === 'valve' || x.kind === 'fitting') && SHUTS.has(x.is));
-    const own: Held =
+    const own: Guard =
       p.device === 'reduced-pressure'
         ? 'held'
         : p.device === 'vacuum-breaker'

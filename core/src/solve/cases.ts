@@ -2,7 +2,7 @@ import { type AssumptionValues } from '../assumption/register.js';
 import type { AnswerBook } from '../hydraulics/network/index.js';
 import type { Booster, Line, Machine, Outlet, Part, Rig, Tank } from '../rig/schema.js';
 import { fullDepth } from '../rig/tank-shape.js';
-import { enginePace, HOLDS, powerUp, shaftPower } from './engine-pace.js';
+import { enginePace, HOLDS, drivePower, shaftPower } from './engine-pace.js';
 import { submergence } from './heel.js';
 import { feedPath, inletMargin, type LaidPiece, piecesOf } from './inlet.js';
 import { passedFlows } from './passed-flows.js';
@@ -114,14 +114,14 @@ export class Cases {
   private slowDown(): void {
     const { rig, values } = this;
     // A pump asks the most of its engine at its unloader's setting.
-    const doubtful = rig.machines.filter((m) => powerUp(m, rig, values) < HOLDS * shaftPower(m.unloader.setting, m.flow, values));
+    const doubtful = rig.machines.filter((m) => drivePower(m, rig, values) < HOLDS * shaftPower(m.unloader.setting, m.flow, values));
     if (!doubtful.length) return;
     const drawn = this.asDrawn;
     for (const m of doubtful) {
       const pressurePa = drawn.pressureOf('machineOut', m.id);
       const flowM3s = drawn.machineFlow(m);
       if (!(flowM3s > 0)) continue;
-      const pace = enginePace(powerUp(m, rig, values), pressurePa, flowM3s, drawn.returned(m), values);
+      const pace = enginePace(drivePower(m, rig, values), pressurePa, flowM3s, drawn.returned(m), values);
       if (pace < 1) this.slowed.set(m.id, { pace, neededW: shaftPower(pressurePa, flowM3s, values) });
     }
     if (!this.slowed.size) return;

@@ -1,6 +1,5 @@
 import type { AssumptionValues } from '../assumption/register.js';
-import { derateOf } from '../energy/index.js';
-import { deratedPower } from '../hydraulics/plunger-pump.js';
+import { powerUp } from '../energy/index.js';
 import { driveOf, type Machine, type Rig } from '../rig/schema.js';
 
 /** Short by less than this an engine still holds its speed. */
@@ -10,9 +9,9 @@ const STALLS = 0.5;
 /** Of its speed, what a stalled one is worked out with: as good as none, and a network still has a flow. */
 const DEAD = 1e-3;
 
-/** What a drive gives up there, W. */
-export const powerUp = (machine: Machine, rig: Rig, values: AssumptionValues): number =>
-  deratedPower(machine.enginePower, rig.brief.altitude, derateOf(driveOf(machine), values));
+/** What a machine's drive gives up there, W. */
+export const drivePower = (machine: Machine, rig: Rig, values: AssumptionValues): number =>
+  powerUp(machine.enginePower, driveOf(machine), rig.brief.altitude, values);
 
 /** At its shaft, W. */
 export const shaftPower = (pressurePa: number, flowM3s: number, values: AssumptionValues): number => (pressurePa * flowM3s) / values['pump-efficiency'];

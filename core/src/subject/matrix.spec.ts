@@ -76,12 +76,8 @@ const WAYS: Readonly<Record<string, (d: RigDocument) => void>> = {
   'the street': (d) => void d.lines.push(drawn('x', 'dump', 'tank:sh-tank@0 in', 'open@-6 in', parts('bulkhead-1', 'ball-valve-full-1'))),
   'open in a van': (d) => void (d.tanks.find((t) => t.id === 'sh-tank')!.lid = 'open'),
 };
-/** The rows, as they are meant to be. A return into a third tank of water drains the others; what joins a blend may be too much for it. */
-const MEANT: Readonly<Record<string, string>> = {
-  //                             tie pump inlet return blend spigot street van
-  water: '.',
-  'pure-water': '.',
-};
+/** What may go anywhere: water. */
+const HARMLESS: ReadonlySet<LiquidKind> = new Set(['water', 'pure-water']);
 
 test.each(LIQUID_KINDS.map((k) => [k]))('%s: every way in which it may get where it must not', (kind) => {
   const cells = Object.entries(WAYS).map(([way, change]): [string, string] => {
@@ -95,7 +91,7 @@ test.each(LIQUID_KINDS.map((k) => [k]))('%s: every way in which it may get where
     return [way, graded(before, after)];
   });
   const row = Object.fromEntries(cells);
-  const harmless = kind in MEANT;
+  const harmless = HARMLESS.has(kind);
   for (const way of ['open tie into water', 'pumped into water', 'the street'] as const) expect([way, row[way]]).toEqual([way, harmless ? '.' : 'S']);
   if (harmless) {
     expect(row['a blend without checks']).not.toBe('S');
@@ -112,7 +108,6 @@ describe('fuel beside what may set it on fire, half an inch off', () => {
   const BESIDE = ['engine', 'generator', 'compressor', 'burner', 'battery', 'SH', 'oxygen bleach', 'soap', 'water'] as const;
   const deck = (fuel: 'petrol' | 'diesel', beside: (typeof BESIDE)[number]): RigDocument => {
     const d = layout('big-tank');
-    const d2 = d;
     d.placements = [];
     d.gear = [{ id: 'can', name: 'Can', kind: 'fuel-can', length: '10 in', width: '10 in', height: '12 in', mass: '3 lb', volume: '5 gal', fuel }];
     const tank = d.tanks.find((t) => t.id === 'drum')!;
@@ -128,7 +123,7 @@ describe('fuel beside what may set it on fire, half an inch off', () => {
         'set'
       ),
       compressor: () => ((d.compressors = [{ id: 'air', name: 'Air', freeAir: '10 cfm', power: '6 hp' }]), 'air'),
-      burner: () => addBurner(d2, 'washer-a', { set: '120 °F' }),
+      burner: () => addBurner(d, 'washer-a', { set: '120 °F' }),
       battery: () => ((d.batteries = [...(d.batteries ?? []), { id: 'cell', name: 'Cell', capacity: '50 Ah', chemistry: 'agm' }]), 'cell'),
       SH: () => 'drum',
       'oxygen bleach': () => liquid('oxygen-bleach'),

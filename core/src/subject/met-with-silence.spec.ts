@@ -39,6 +39,16 @@ describe('fuel', () => {
   });
 });
 
+test('an engine said to have no tank, with no line to it, does not run; of which nobody said it is only asked', () => {
+  const d = layout('buffer-skid');
+  d.machines[0].engine = { own: '0 gal' };
+  expect(grades(d, 'no-fuel')).toEqual(['starved']);
+  expect(fixed(d, 'no-fuel')).toEqual([]);
+  delete d.machines[0].engine;
+  expect(grades(d, 'no-fuel')).toEqual([]);
+  expect(grades(layout('buffer-skid'), 'no-fuel')).toEqual([]);
+});
+
 describe('what works by name only', () => {
   const set = (setting: string): RigDocument => {
     const d = layout('buffer-skid');

@@ -1,4 +1,4 @@
-import { ampacityOf, awgArea, COPPER_OHM_M, copperC, INSULATIONS } from '../electrics/index.js';
+import { ampacityOf, awgArea, COPPER_OHM_M, copperC, INSULATIONS, warmCopper } from '../electrics/index.js';
 import { FUEL_KINDS, FUELS } from '../fuel/index.js';
 import { GRAVITY } from '../fluid/air.js';
 import { WATER_KG_M3, WATER_SPECIFIC_HEAT, waterAt } from '../fluid/water.js';
@@ -92,7 +92,7 @@ export const copperLine = (x: Values, gauge: number): SumLine => {
 
 /** What a cable's drop hangs on, its copper so warm, °C; inches for those who read feet, so that the resistivity fits. */
 export function wire(x: Values, copper: number): Readonly<Record<'L' | 'ρ' | 'I' | 'A', Given>> {
-  const warm = (at20: number): number => at20 * (1 + 0.00393 * (copper - 20));
+  const warm = (at20: number): number => at20 * warmCopper(copper);
   return {
     L: {
       value: x['length'],

@@ -1,6 +1,5 @@
 import { compressorPower, receiverAir } from '../../chemistry/diaphragm-pump.js';
-import { airLineOf, compressorOf, cutInOf, cutOutOf, derateOf, receiversOf } from '../../energy/index.js';
-import { deratedPower } from '../../hydraulics/plunger-pump.js';
+import { airLineOf, compressorOf, cutInOf, cutOutOf, powerUp, receiversOf } from '../../energy/index.js';
 import { driveOf, type Rig } from '../../rig/schema.js';
 import { standingOn } from '../../deck/index.js';
 import { airPressure } from '../../fluid/air.js';
@@ -37,7 +36,7 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
     const way = airLineOf(rig, values, pump, things);
     const start = way ? airLineStart({ boreM: way.line.bore, lengthM: way.lengthM, roughnessM: SMOOTH }, needM3s, pump.limit + air, air) - air : pump.limit;
     let verdict: Verdict = short ? (givenM3s < values['air-starves'] * needM3s ? 'starved' : 'tight') : 'fed';
-    if (compressor && powerUp(compressor) * values['air-engine-share'] < powerOf(all)) verdict = worse(verdict, 'tight');
+    if (compressor && has(compressor) * values['air-engine-share'] < powerOf(all)) verdict = worse(verdict, 'tight');
     if (compressor && start > cutOutOf(compressor, values)) verdict = worse(verdict, 'starved');
     else if (compressor && start > cutInOf(compressor, values)) verdict = worse(verdict, 'tight');
     return {
@@ -61,8 +60,8 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
       verdict,
     };
   });
-  function powerUp(c: Rig['compressors'][number]): number {
-    return deratedPower(c.power, rig.brief.altitude, derateOf(driveOf(c), values));
+  function has(c: Rig['compressors'][number]): number {
+    return powerUp(c.power, driveOf(c), rig.brief.altitude, values);
   }
   function powerOf(all: typeof breathing): number {
     return all.reduce((s, b) => s + compressorPower(b.needM3s, b.pump.limit, air, values['compressor-efficiency']), 0);
@@ -88,7 +87,7 @@ export function assessAir(cases: Cases, softPumps: readonly SoftPumpResult[]): A
         ['air-surcharge'],
       ),
       power: figure(powerOf(all), 'power', 'air-use', [input('q', 'free air', needed, 'airFlow')], ['compressor-efficiency', 'air-engine-share']),
-      powerHasW: powerUp(c),
+      powerHasW: has(c),
       topPowerW: compressorPower(c.freeAir, cutOutPa, air, values['compressor-efficiency']),
       cutOutPa,
       cutInPa,

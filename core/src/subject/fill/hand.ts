@@ -1,4 +1,4 @@
-import { heldBy } from '../../rig/backflow.js';
+import { guardOf } from '../../rig/backflow.js';
 import type { HandTap, Line } from '../../rig/schema.js';
 import { Cases } from '../../solve/cases.js';
 import { handLine, handTee, tapPlace, withTapOpen } from '../../solve/hand-tap.js';
@@ -44,7 +44,7 @@ export function assessTap(cases: Cases, line: Line, tap: HandTap): HandTapResult
       [input('V', 'bucket', values.bucket, 'volume'), input('Q_in', 'arrives', flow, 'flow')],
       ['bucket'],
     ),
-    guarded: heldBy(line.parts.slice(0, tapPlace(line)), false, true) === 'held',
+    guarded: guardOf(line.parts.slice(0, tapPlace(line)), false, true) === 'held',
   };
 }
 

@@ -1,3 +1,4 @@
+import { enginesOn } from '../../energy/index.js';
 import type { AssumptionValues } from '../../assumption/register.js';
 import type { Rig } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
@@ -19,6 +20,17 @@ export function fuelFindings(rig: Rig, { tanks, engines }: FuelAnswers['fuel'], 
           'fuel',
           { kind: 'fuel-tank', id: t.tankId },
           message('{tank} has no vent: vacuum builds and every engine on it stalls.', { tank: t.name }),
+        ),
+      );
+  for (const e of enginesOn(rig, values))
+    if (e.tankless && !rig.fuelLines.some((l) => l.to === e.id))
+      out.push(
+        finding(
+          'no-fuel',
+          'starved',
+          'fuel',
+          { kind: e.kind, id: e.id },
+          message('{engine} has no tank and no fuel line: it doesn’t run.', { engine: e.name }),
         ),
       );
   for (const e of engines) {

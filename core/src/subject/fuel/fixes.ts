@@ -3,7 +3,7 @@ import { like, m } from '../../edit/length.js';
 import type { RigDocument } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
 import type { Candidate, Rule } from '../rule.js';
-import { shelf } from '../message-parts.js';
+import { shelf, typed } from '../message-parts.js';
 
 const tankAt = (d: RigDocument, id: string | undefined) => d.fuelTanks?.find((t) => t.id === id);
 
@@ -62,4 +62,16 @@ export const lowRules: Rule = (finding, rig, doc, now) => {
 
 export const extinguisherRules: Rule = (): Candidate[] => [
   { id: 'add', title: 'A fire extinguisher on board', change: (d) => void addGear(d, 'extinguisher') },
+];
+
+/** A tank on the engine itself. */
+export const tankRules: Rule = (finding): Candidate[] => [
+  {
+    id: 'own',
+    title: message('A tank of {v} on the engine', { v: typed('1.5 gal', 'volume') }),
+    change: (d) => {
+      const e = engineIn(d, finding.subject.id);
+      if (e) e.engine = { ...e.engine, own: '1.5 gal' };
+    },
+  },
 ];

@@ -1,5 +1,5 @@
 import { INCH } from '../../quantity/dimension.js';
-import { better, type Held, heldBy } from '../../rig/backflow.js';
+import { better, type Guard, guardOf } from '../../rig/backflow.js';
 import { pressurePath } from '../../solve/paths.js';
 import type { Line, Rig, Tank } from '../../rig/schema.js';
 import { holdsWater } from '../../rig/watery.js';
@@ -16,7 +16,7 @@ export interface OpenWay {
   /** Chemicals may come back that way. */
   readonly chemical: boolean;
   /** By what is in it already: nothing, what is too weak for it, what nobody said. */
-  readonly held: Exclude<Held, 'held'>;
+  readonly held: Exclude<Guard, 'held'>;
 }
 
 /** Whether a line's end is clear above all that its tank can hold: an air gap of twice its bore, an inch at least (ASME A112.1.2; from memory). */
@@ -37,7 +37,10 @@ export function openWays(rig: Rig): OpenWay[] {
     const way = (to: OpenWay['to'], name: string, chemical: boolean): void => {
       const pushed = to === 'machine' || to === 'mix';
       // A valve further down the run keeps pressure on what stands before it.
-      const held = run.reduce<Held>((best, x, i) => better(best, heldBy([...x.parts, ...run.slice(i + 1).flatMap((y) => y.parts)], chemical, pushed)), 'open');
+      const held = run.reduce<Guard>(
+        (best, x, i) => better(best, guardOf([...x.parts, ...run.slice(i + 1).flatMap((y) => y.parts)], chemical, pushed)),
+        'open',
+      );
       if (held !== 'held') out.push({ line: run[0], to, id: id!, name, chemical, held });
     };
     switch (at) {

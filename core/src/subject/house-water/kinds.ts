@@ -1,4 +1,3 @@
-import type { Device } from '../../rig/thing/part.js';
 import { addBackflow } from '../../edit/hand-tap.js';
 import { type Kinds, places } from '../kind.js';
 import type { Rule } from '../rule.js';
@@ -9,7 +8,7 @@ export type HouseWaterCode = 'house-chemical' | 'house-direct' | 'house-drowned'
 /** Chemicals take a reduced pressure device; one that is there already becomes it. */
 const preventer: Rule = (finding, rig) => {
   const way = openWays(rig).find((w) => w.line.id === finding.subject.id);
-  const device: Device = way?.chemical ? 'reduced-pressure' : 'double-check';
+  const device = way?.chemical ? 'reduced-pressure' : 'double-check';
   return [
     {
       id: device,

@@ -4,9 +4,8 @@ import { partHeadLoss } from '../../catalogue/part-loss.js';
 import { GRAVITY } from '../../fluid/air.js';
 import { waterAt } from '../../fluid/water.js';
 import { NOZZLE_SIZES, nozzlePressure } from '../../hydraulics/nozzle.js';
-import { deratedPower } from '../../hydraulics/plunger-pump.js';
-import { derateOf } from '../../energy/index.js';
-import { driveOf, type Rig } from '../../rig/schema.js';
+import { drivePower } from '../../solve/engine-pace.js';
+import type { Rig } from '../../rig/schema.js';
 import type { OutletResult, PressureAnswers } from './result.js';
 
 /** Pressure lost in a part of the way to a gun when `share` of the flow that was solved for runs through it, Pa. */
@@ -66,7 +65,7 @@ export function gunLimits(rig: Rig, a: AsTold<Pick<PressureAnswers, 'outlets'>>,
   // Shared parts carry more in proportion.
   const loss = (q: number): number => parts.reduce((s, p) => s + p.lossPa(q / Math.max(now, 1e-9)), 0);
   const sharing = Math.max(a.outlets.filter((o) => o.machineIds.includes(machine.id)).length, 1);
-  const power = deratedPower(machine.enginePower, rig.brief.altitude, derateOf(driveOf(machine), values)) * values['pump-efficiency'];
+  const power = drivePower(machine, rig, values) * values['pump-efficiency'];
   const flows = Array.from({ length: 33 }, (_, i) => ((machine.flow / sharing) * 1.35 * (i + 2)) / 34);
   const own = outlet.nozzle.size;
   const at = NOZZLE_SIZES.reduce((best, n, i) => (Math.abs(n - own) < Math.abs(NOZZLE_SIZES[best] - own) ? i : best), 0);

@@ -1,7 +1,7 @@
 import { GRAVITY } from '../../fluid/air.js';
 import { nozzleCode, nozzleSize, shelfSize } from '../../hydraulics/nozzle.js';
 import { derateOf } from '../../energy/index.js';
-import { HOLDS, powerUp, shaftPower } from '../../solve/engine-pace.js';
+import { HOLDS, drivePower, shaftPower } from '../../solve/engine-pace.js';
 import { driveOf, type Machine, type Outlet } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Solved } from '../../solve/solved.js';
@@ -125,7 +125,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
   const needed = Math.max(shaftPower(hardest, state.flowM3s, values), slowed?.neededW ?? 0);
   // A motor on the mains gives up there what it gives down here.
   const derate = derateOf(driveOf(machine), values);
-  const available = powerUp(machine, rig, values);
+  const available = drivePower(machine, rig, values);
   const verdict: Verdict = needed > available * 1.02 || machine.unloader.setting > machine.ratedPressure * 1.001 ? 'tight' : 'fed';
   return {
     machineId: machine.id,

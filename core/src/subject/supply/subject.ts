@@ -11,5 +11,11 @@ export const SUPPLY: Subject<object, object, SupplyCode> = {
   reads: ['air', 'mains', 'batteries', 'gear', 'compressors', 'machines', 'softPumps', 'boosters', 'mixes', 'reels', 'burners', 'loads', 'placements'],
   assess: () => ({}),
   findings: ({ rig, values }) => supplyFindings(rig, values),
+  rests: (rig) =>
+    rig.mains?.from === 'site'
+      ? ['motor-efficiency', 'mains-volts', 'mains-breaker', 'mains-hours', ...(rig.mains.lead ? (['lead-drop', 'drop-starves'] as const) : [])]
+      : rig.mains
+        ? ['motor-efficiency', 'motor-start', 'engine-derate']
+        : [],
   cautions: supplyCautions,
 };

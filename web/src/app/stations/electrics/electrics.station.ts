@@ -32,6 +32,7 @@ import { axes, curve } from '../../kit/chart-parts';
 import { chosenOf } from '../../kit/chosen';
 import { clockWords } from '../../kit/clock';
 import { Later } from '../../kit/later';
+import { PLATE_OPTIONS, SAID_OPTIONS } from '../../kit/said-options';
 import { SelectRow } from '../../kit/select-row';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
 import { DayStore } from '../../state/day-store';
@@ -171,11 +172,7 @@ export class ElectricsStation {
     { value: 'site', name: 'Their socket' },
     { value: 'generator', name: 'A generator' },
   ];
-  protected readonly rcd = [
-    { value: '', name: 'Not said' },
-    { value: 'true', name: 'Yes' },
-    { value: 'false', name: 'No' },
-  ];
+  protected readonly rcd = SAID_OPTIONS;
   protected readonly insulations = [
     { value: '', name: 'Not said: 60 °C' },
     { value: '60', name: '60 °C' },
@@ -187,11 +184,7 @@ export class ElectricsStation {
     { value: '', name: 'Yes' },
     { value: 'true', name: 'No fuse' },
   ];
-  protected readonly plates = [
-    { value: '', name: 'Its battery' },
-    { value: '12', name: '12 V' },
-    { value: '24', name: '24 V' },
-  ];
+  protected readonly plates = PLATE_OPTIONS;
   protected readonly leads = GAUGES.filter((g) => Number(g) >= 6).map((g) => ({ value: g, name: `AWG ${g}` }));
   protected readonly unfused = computed(() => valueAt(this.rig.document(), `${this.path()}.unfused`) === true);
   protected addLead(): void {

@@ -27,6 +27,7 @@ import { NameField } from '../../bench/name-field';
 import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
+import { PLATE_OPTIONS } from '../../kit/said-options';
 import { SelectRow } from '../../kit/select-row';
 import { StationFrame } from '../../bench/station-frame';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -147,11 +148,7 @@ export class MachinesStation {
   protected readonly soft = computed(() => this.softPumps().find((p) => p.id === this.of()) ?? (this.machines().length ? undefined : this.softPumps()[0]));
   protected readonly id = computed(() => this.rig.state().id);
   protected readonly softKinds = SOFT_KINDS;
-  protected readonly plates = [
-    { value: '', name: 'Its battery' },
-    { value: '12', name: '12 V' },
-    { value: '24', name: '24 V' },
-  ];
+  protected readonly plates = PLATE_OPTIONS;
   protected readonly materials = MATERIALS;
   protected readonly drives = [
     { value: '', name: spell('‹Gas› engine') },

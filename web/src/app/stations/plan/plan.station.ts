@@ -36,6 +36,7 @@ import { StationFrame } from '../../bench/station-frame';
 import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
+import { SAID_OPTIONS } from '../../kit/said-options';
 import { SelectRow } from '../../kit/select-row';
 import { RigStore, setAt } from '../../state/rig-store';
 import { ArrangePanel } from './arrange-panel';
@@ -113,11 +114,7 @@ export class PlanStation {
     ...RESTRAINTS.map((value) => ({ value, name: HOLD_WORDS[value] })),
     { value: 'none', name: 'Nothing' },
   ];
-  protected readonly said = [
-    { value: '', name: 'Not said' },
-    { value: 'true', name: 'Yes' },
-    { value: 'false', name: 'No' },
-  ];
+  protected readonly said = SAID_OPTIONS;
   protected readonly runs = [
     { value: '', name: 'Over to the other side' },
     { value: 'same-side', name: 'Back to its own side' },
