@@ -204,7 +204,7 @@ describe('pozzo layouts, layout and schema', () => {
   });
   test('the schema is the one in the docs, and knows fields, lists and quantities', () => {
     const schema = JSON.parse(run(['schema']).stdout);
-    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 7', type: 'object', additionalProperties: false });
+    expect(schema).toMatchObject({ title: 'Rig file of Pozzo, version 8', type: 'object', additionalProperties: false });
     expect(schema.required).toEqual(expect.arrayContaining(['tanks', 'lines', 'brief']));
     expect(schema.properties.machines.items.properties.flow).toMatchObject({ type: 'string', maxLength: 60, examples: ['0.1 gpm', '100 gpm'] });
     expect(schema.properties.tanks.maxItems).toBe(16);

@@ -1,4 +1,4 @@
-import { assess, assumptionValues, dayModel, densityOf, fuelLastsDays, fuelVolume, oneLineSvg, simulateModel, wireCsv, wireList } from '@pozzo/core';
+import { assess, assumptionValues, dayModel, densityOf, fuelLastsDays, fuelVolume, oneLineSvg, simulateModel, sizesOf, wireCsv, wireList } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
@@ -47,7 +47,7 @@ export function powerAnswer(args: readonly string[]): object | string {
       currentA: c.current.value,
       voltageV: c.voltage,
       dropShare: c.dropShare ?? null,
-      cableAwg: c.gauge ?? null,
+      cableAwg: c.gauge === undefined || sizesOf(c.gauge) === 'mm2' ? null : c.gauge,
       cableMm2: c.areaM2 === undefined ? null : c.areaM2 * 1e6,
       fuseA: c.fuseA ?? null,
       lengthM: c.lengthM,

@@ -1,7 +1,7 @@
 import {
   type Assessment,
   caseWords,
-  gaugeName,
+  cableSize,
   spell,
   formatQuantity,
   HEAT_UNIT,
@@ -82,7 +82,7 @@ export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unch
   for (const b of a.batteries) lines.push(`Charge ${b.name}: the day takes ${q(b.net.value, 'charge')} of ${q(b.usableAs, 'charge')} usable`);
   for (const c of a.circuits)
     lines.push(
-      `Wire   ${c.name}: ${q(c.current.value, 'current')}${c.gauge === undefined ? '' : ` on AWG ${gaugeName(c.gauge)}`}, ${c.fuseA === undefined ? 'no fuse' : `fuse ${q(c.fuseA, 'current')}`}, ${q(c.voltage, 'voltage')} at it`,
+      `Wire   ${c.name}: ${q(c.current.value, 'current')}${c.gauge === undefined ? '' : ` on ${cableSize(c.gauge)}`}, ${c.fuseA === undefined ? 'no fuse' : `fuse ${q(c.fuseA, 'current')}`}, ${q(c.voltage, 'voltage')} at it`,
     );
   for (const c of a.air.compressors)
     lines.push(

@@ -9,4 +9,3 @@ export { gearPrice, USUAL_GEAR, usualGear } from './gear.js';
 export { PLATFORMS, platformOf, type StockPlatform } from './platforms.js';
 export { EQUIPMENT, type Equipment, EQUIPMENT_KINDS, type EquipmentKind, equipmentOf, outsideOf } from './equipment.js';
 export { TANK_SIZES, type StockTank } from './tank-sizes.js';
-export { hoseSize, shelfName } from './nominal.js';

@@ -1,3 +1,5 @@
+import type { UnitSystem } from '../quantity/dimension.js';
+import { shelfName, type ShelfPart } from '../quantity/nominal.js';
 import { parseQuantity } from '../quantity/parse.js';
 import type { LineRole, Part, PartDocument } from '../rig/schema.js';
 import type { Device } from '../rig/thing/part.js';
@@ -308,6 +310,17 @@ export function resize(part: PartDocument, bore: string): PartDocument {
   }
   const { item: _gone, ...rest } = part;
   return { ...rest, bore, name: part.name.includes(part.bore) ? part.name.replace(part.bore, bore) : part.name };
+}
+
+/** What a sentence calls a part: the shelf's name as such, so that its size is said in the reader's sizes, or the name somebody typed. */
+export function calledPart(part: Pick<Part, 'name' | 'kind' | 'item'>): string | ShelfPart {
+  return findItem(part.item)?.name === part.name ? { name: part.name, kind: part.kind } : part.name;
+}
+
+/** A part's name as a list says it: one that still has the shelf's name in the reader's sizes, a typed one as typed. */
+export function partName(part: Pick<Part, 'name' | 'kind' | 'item'>, system: UnitSystem): string {
+  const called = calledPart(part);
+  return typeof called === 'string' ? called : shelfName(called, system);
 }
 
 /** What a part costs and weighs by, as built in. SI. */

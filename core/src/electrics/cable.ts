@@ -1,4 +1,4 @@
-import type { Insulation } from './insulation.js';
+import type { CableSizes, Insulation } from './insulation.js';
 
 /** Resistivity of annealed copper at 20 °C, Ω·m (IACS; from memory). */
 export const COPPER_OHM_M = 1.7241e-8;
@@ -29,11 +29,16 @@ const HOTTEST: Readonly<Record<Insulation, number>> = { '60': 60, '75': 75, '90'
 /** Air that ampacity tables are made for, °C. */
 export const TABLE_AIR_C = 30;
 
+/** Gauge of a copper area, m²: a number between those of AWG. */
+const gaugeOfArea = (areaM2: number): number => 36 - (39 * Math.log((2 * Math.sqrt(areaM2 / Math.PI)) / (0.005 * 0.0254))) / Math.log(92);
+
+type Row = readonly [gauge: number, of60: number, of75: number, of90: number, vehicle: number];
+
 /**
  * Gauges that are sold for rigs, and what each may carry in air of 30 °C, A, by insulation: building wire by NEC table 310.16
  * (18 and 16 by 402.5); vehicle cable of 105 °C outside of engine spaces by ABYC E-11. All from memory.
  */
-const SOLD: readonly (readonly [gauge: number, of60: number, of75: number, of90: number, vehicle: number])[] = [
+const BY_GAUGE: readonly Row[] = [
   [18, 6, 6, 14, 20],
   [16, 8, 8, 18, 25],
   [14, 15, 20, 25, 35],
@@ -49,6 +54,25 @@ const SOLD: readonly (readonly [gauge: number, of60: number, of75: number, of90:
   [-2, 165, 200, 225, 385],
   [-3, 195, 230, 260, 445],
 ];
+
+/** Areas that are sold where cable goes by its copper, mm², and what each may carry likewise: ISO 10133 table A.1, its 60, 70 (for 75), 85 to 90 and 105 °C columns. From memory. */
+const BY_AREA: readonly Row[] = [
+  [1.5, 12, 18, 21, 25],
+  [2.5, 17, 25, 30, 35],
+  [4, 22, 35, 40, 45],
+  [6, 29, 45, 50, 60],
+  [10, 40, 65, 70, 90],
+  [16, 54, 90, 100, 130],
+  [25, 71, 120, 140, 170],
+  [35, 87, 160, 185, 210],
+  [50, 105, 210, 230, 270],
+  [70, 135, 265, 285, 330],
+  [95, 165, 310, 330, 390],
+];
+const AREA_OF: ReadonlyMap<number, number> = new Map(BY_AREA.map(([mm2]) => [gaugeOfArea(mm2 * 1e-6), mm2]));
+const GAUGE_OF: ReadonlyMap<number, number> = new Map([...AREA_OF].map(([gauge, mm2]) => [mm2, gauge]));
+const SOLD: readonly Row[] = [...BY_GAUGE, ...BY_AREA.map(([mm2, ...carries]): Row => [GAUGE_OF.get(mm2)!, ...carries])];
+
 const COLUMN: Readonly<Record<Insulation, 1 | 2 | 3 | 4>> = { '60': 1, '75': 2, '90': 3, vehicle: 4 };
 
 /**
@@ -69,14 +93,29 @@ export function copperC(gauge: number, currentA: number, insulation: Insulation 
   return Math.min(airC + (HOTTEST[insulation] - airC) * (currentA / carries) ** 2, 250);
 }
 
-/** What is chosen from: thinner than 14 breaks on a deck that shakes. */
-export const CABLES: readonly number[] = SOLD.map((c) => c[0]).filter((gauge) => gauge <= 14);
+/** What is chosen from, thinnest first: thinner than 14 breaks on a deck that shakes. */
+export const cablesOf = (sizes: CableSizes = 'awg'): readonly number[] => CHOOSABLE[sizes];
+const CHOOSABLE: Readonly<Record<CableSizes, readonly number[]>> = { awg: BY_GAUGE.map((c) => c[0]).filter((gauge) => gauge <= 14), mm2: [...AREA_OF.keys()].slice(1) };
 
-/** As it is printed: 1/0 for 0, 2/0 for −1. */
-export const gaugeName = (gauge: number): string => (gauge > 0 ? `${gauge}` : `${1 - gauge}/0`);
+/** How a cable's own size is sold. */
+export const sizesOf = (gauge: number): CableSizes => (AREA_OF.has(gauge) ? 'mm2' : 'awg');
+
+/** As it is printed on the cable and typed in a file: 1/0 for 0, 2/0 for −1, 6 mm² for one that goes by its copper. */
+export function gaugeName(gauge: number): string {
+  const mm2 = AREA_OF.get(gauge);
+  if (mm2 !== undefined) return `${mm2} mm²`;
+  return gauge > 0 ? `${gauge}` : `${1 - gauge}/0`;
+}
+
+/** The same in a sentence: AWG 10, 6 mm². */
+export const cableSize = (gauge: number): string => (AREA_OF.has(gauge) ? gaugeName(gauge) : `AWG ${gaugeName(gauge)}`);
 
 /** The number of a printed gauge. */
-export const gaugeOf = (name: string): number => (name.endsWith('/0') ? 1 - Number(name.slice(0, -2)) : Number(name));
+export function gaugeOf(name: string): number {
+  const mm2 = /^([\d.]+) mm²$/.exec(name);
+  if (mm2) return GAUGE_OF.get(Number(mm2[1])) ?? gaugeOfArea(Number(mm2[1]) * 1e-6);
+  return name.endsWith('/0') ? 1 - Number(name.slice(0, -2)) : Number(name);
+}
 
 /** Fuses that are sold, A. */
 export const FUSES: readonly number[] = [2, 3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 250, 300];
@@ -105,6 +144,7 @@ export interface Chosen {
  * @param oneWayM from the battery to the load
  * @param mostDrop share of the voltage
  * @param fuseA that it has to carry; left out, the smallest that holds its load
+ * @param sizes how cable is bought
  */
 export function chooseCable(
   currentA: number,
@@ -114,9 +154,10 @@ export function chooseCable(
   fuseA = fuseFor(currentA),
   insulation: Insulation = '60',
   airC = TABLE_AIR_C,
+  sizes: CableSizes = 'awg',
 ): Chosen | undefined {
   if (fuseA === undefined) return undefined;
-  for (const gauge of CABLES) {
+  for (const gauge of cablesOf(sizes)) {
     const dropV = voltageDrop(gauge, oneWayM, currentA, insulation, airC);
     const ampacityA = ampacityOf(gauge, insulation, airC)!;
     if (ampacityA >= fuseA - 1e-9 && dropV <= mostDrop * volts * (1 + 1e-9)) return { gauge, ampacityA, fuseA, dropV };

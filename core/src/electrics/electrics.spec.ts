@@ -1,6 +1,6 @@
 import { near, seeded } from '../testing/near';
 import { peukertCurrent, peukertSeconds } from './battery';
-import { awgArea, awgDiameter, chooseCable, fuseFor, voltageDrop, wireResistance } from './cable';
+import { ampacityOf, awgArea, awgDiameter, cableSize, cablesOf, chooseCable, fuseFor, gaugeName, gaugeOf, sizesOf, voltageDrop, wireResistance } from './cable';
 import { type Branch, nodeVoltages } from './circuit';
 
 describe('wire', () => {
@@ -104,4 +104,28 @@ describe('a circuit', () => {
     }
   });
   test('a node that hangs on nothing has no voltage', () => expect(nodeVoltages(3, [{ from: 0, to: 1, ohms: 1 }], [], 12)).toBeUndefined());
+});
+
+describe('cable that goes by its copper', () => {
+  // IEC 60228: 10 mm² of class 2 is at most 1.83 Ω/km at 20 °C, 4 mm² 4.61; pure copper of that area is a little under (from memory).
+  test.each([
+    ['4 mm²', 4.61],
+    ['10 mm²', 1.83],
+    ['35 mm²', 0.524],
+  ])('%s has %p Ω a kilometre at most', (name, ohms) => {
+    const own = wireResistance(gaugeOf(name)) * 1000;
+    expect(own).toBeLessThanOrEqual(ohms);
+    near(own, ohms, 0.07);
+  });
+  test('its name reads back, and it is none of AWG', () => {
+    expect(gaugeName(gaugeOf('6 mm²'))).toBe('6 mm²');
+    expect([sizesOf(gaugeOf('6 mm²')), sizesOf(10), cableSize(10), cableSize(-1)]).toEqual(['mm2', 'awg', 'AWG 10', 'AWG 2/0']);
+    near(awgArea(gaugeOf('6 mm²')), 6e-6, 1e-12);
+    expect(ampacityOf(gaugeOf('6 mm²'), '75')).toBe(45);
+  });
+  test('is chosen from what is sold so, thinnest first', () => {
+    expect(gaugeName(chooseCable(20, 3.048, 12, 0.03, 25, '60', 30, 'mm2')!.gauge)).toBe('10 mm²');
+    const areas = cablesOf('mm2').map(awgArea);
+    expect(areas).toEqual([...areas].sort((a, b) => a - b));
+  });
 });

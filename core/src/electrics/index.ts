@@ -4,7 +4,8 @@ export {
   copperC,
   TABLE_AIR_C,
   awgDiameter,
-  CABLES,
+  cableSize,
+  cablesOf,
   type Chosen,
   chooseCable,
   COPPER_OHM_M,
@@ -13,10 +14,11 @@ export {
   FUSES,
   gaugeName,
   gaugeOf,
+  sizesOf,
   voltageDrop,
   warmCopper,
   wireResistance,
 } from './cable.js';
 export { batteryFor, peukertCurrent, peukertSeconds, RATED_S } from './battery.js';
 export { type Branch, type Load, nodeVoltages } from './circuit.js';
-export { type Insulation, INSULATIONS } from './insulation.js';
+export { CABLE_SIZES, type CableSizes, type Insulation, INSULATIONS } from './insulation.js';

@@ -1,5 +1,4 @@
-import { formatNumber, formatQuantity, formatTape, offeredUnits, shownIn, UNITS } from './index';
-import { hoseSize, shelfName } from '../catalogue/index';
+import { formatNumber, formatQuantity, formatTape, offeredUnits, hoseSize, shelfName, shownIn, UNITS } from './index';
 import { CATALOGUE } from '../catalogue/index';
 import { si } from './parse';
 
@@ -46,9 +45,9 @@ test('trade sizes are labels: hose by ISO 1307, fittings by ISO 6708 (both from 
   expect(hoseSize(0.01905, 'metric')).toBe('19 mm');
   expect(hoseSize(0.01905, 'us')).toBe('3/4\u00a0in');
   expect(hoseSize(0.0117, 'metric')).toBe('11.7\u00a0mm');
-  expect(shelfName('Suction hose 1 1/2 in', 'hose', 'metric')).toBe('Suction hose 38 mm');
-  expect(shelfName('Ball valve 1 1/2 in, full bore', 'fitting', 'metric')).toBe('Ball valve DN 40, full bore');
-  for (const { name, part } of CATALOGUE) expect([name, /\d in\b/.test(shelfName(name, part.kind, 'metric'))]).toEqual([name, false]);
+  expect(shelfName({ name: 'Suction hose 1 1/2 in', kind: 'hose' }, 'metric')).toBe('Suction hose 38 mm');
+  expect(shelfName({ name: 'Ball valve 1 1/2 in, full bore', kind: 'fitting' }, 'metric')).toBe('Ball valve DN 40, full bore');
+  for (const { name, part } of CATALOGUE) expect([name, /\d in\b/.test(shelfName({ name, kind: part.kind }, 'metric'))]).toEqual([name, false]);
 });
 test('a measure past a foot is read off a tape to an eighth of an inch', () => {
   expect(formatTape((36 + 13 / 32) * 0.0254, 'us')).toBe('36 3/8\u00a0in');

@@ -103,7 +103,7 @@ test('what is given back to be stored is what was read', () => {
 
 describe('rig files of older versions, kept as they were written', () => {
   const folder = join(__dirname, '../../testdata');
-  const files = [1, 2, 3, 4, 5, 6].flatMap((version) => readdirSync(join(folder, `rigs-v${version}`)).map((file) => [version, file] as const));
+  const files = [1, 2, 3, 4, 5, 6, 7].flatMap((version) => readdirSync(join(folder, `rigs-v${version}`)).map((file) => [version, file] as const));
   test('there is one of every layout', () => expect(files.filter(([v]) => v === 1).length).toBeGreaterThan(LAYOUTS.length));
   test.each(files)('version %i, %s is read, lifted, and judged', (version, file) => {
     const old = JSON.parse(readFileSync(join(folder, `rigs-v${version}`, file), 'utf8')) as { version: number };

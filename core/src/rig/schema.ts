@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { assumptions } from './assumption-values.js';
+import { CABLE_SIZES } from '../electrics/insulation.js';
 import { id, label, list, name, note } from './fields.js';
 import { airLine } from './thing/air-line.js';
 import { battery } from './thing/battery.js';
@@ -56,6 +57,8 @@ export const body = {
   chargers: v.optional(list(charger, 8), []),
   panels: v.optional(list(panel, 4), []),
   wires: v.optional(list(wire, 60), []),
+  /** How cable is bought that nobody named yet; left out, by its gauge. */
+  cables: v.optional(v.picklist(CABLE_SIZES)),
   loads: v.optional(list(electricLoad, 20), []),
   mains: v.optional(mains),
   compressors: v.optional(list(compressor, 4), []),
@@ -128,7 +131,7 @@ export { type Battery, type BatteryDocument, CHEMISTRIES, SYSTEM_VOLTS } from '.
 export { type Charger, CHARGER_KINDS, type ChargerDocument, type ChargerKind } from './thing/charger.js';
 export { type ElectricLoad, type ElectricLoadDocument, LOAD_KINDS, type LoadKind } from './thing/electric-load.js';
 export type { Panel, PanelDocument } from './thing/panel.js';
-export { type GaugeName, GAUGES, type Wire, type WireDocument } from './thing/wire.js';
+export { type GaugeName, GAUGES, GAUGES_BY, type Wire, type WireDocument } from './thing/wire.js';
 export type { Compressor, CompressorDocument } from './thing/compressor.js';
 export type { Receiver, ReceiverDocument } from './thing/receiver.js';
 export type { AirLine, AirLineDocument } from './thing/air-line.js';

@@ -36,7 +36,7 @@ function usesFromNames(old: Raw): Raw {
   });
 }
 
-/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet; 7 what a device, a pipe, a strap, a cable and a socket are. */
+/** Versions that only add what may be left out: 3 drives, inlet pressures, ratings of parts; 4 the platform, what stands on it, and unloaders by their sheet; 7 what a device, a pipe, a strap, a cable and a socket are; 8 cable by its copper. */
 const asItWas = (old: Raw): Raw => old;
 
 /** Ids of everything that a document has a list of. */
@@ -127,7 +127,7 @@ function bulkheadsInside(old: Raw): Raw {
   return withFields(old, { lines: each(old['lines'], (line) => withFields(line, { from: inside(line['from']), to: inside(line['to']) })) });
 }
 
-const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings, 5: bulkheadsInside, 6: asItWas };
+const UPGRADES: Upgrades = { 1: usesFromNames, 2: asItWas, 3: asItWas, 4: powerAsThings, 5: bulkheadsInside, 6: asItWas, 7: asItWas };
 
 export type Lifted = { readonly ok: true; readonly document: Raw } | { readonly ok: false; readonly problem: Problem };
 

@@ -2,7 +2,7 @@ import { spell } from '../locale/spell.js';
 import Papa from 'papaparse';
 import type { AsTold } from '../working/figure.js';
 import type { Assessment } from '../subject/assessment.js';
-import { gaugeName } from '../electrics/index.js';
+import { cableSize, gaugeName, sizesOf } from '../electrics/index.js';
 import { formatQuantity } from '../quantity/format.js';
 import type { UnitSystem } from '../quantity/dimension.js';
 import type { Rig } from '../rig/schema.js';
@@ -48,7 +48,7 @@ const GAP = 20;
 
 /** AWG, length and fuse of a cable in words. */
 export function cableWords(c: CableResult, units: UnitSystem): string {
-  const gauge = c.gauge === undefined ? 'none is sold' : `AWG ${gaugeName(c.gauge)}`;
+  const gauge = c.gauge === undefined ? 'none is sold' : cableSize(c.gauge);
   const fuse = c.fuseA === undefined ? '' : ` · fuse ${formatQuantity(c.fuseA, 'current', units)}`;
   return `${gauge} · ${formatQuantity(c.lengthM, 'length', units)}${fuse}`;
 }
@@ -193,7 +193,7 @@ export const wireList = (a: AsTold<Pick<Assessment, 'cables'>>, units: UnitSyste
   a.cables.map((c) => ({
     from: c.fromName,
     to: c.toName,
-    gauge: c.gauge === undefined ? '' : gaugeName(c.gauge),
+    gauge: c.gauge === undefined || sizesOf(c.gauge) === 'mm2' ? '' : gaugeName(c.gauge),
     area: c.areaM2 === undefined ? '' : (c.areaM2 * 1e6).toFixed(1),
     colour: c.colour ?? '',
     length: formatQuantity(c.lengthM, 'length', units).replace(/\u202f|\u00a0/g, ' '),

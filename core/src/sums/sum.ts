@@ -2,7 +2,9 @@ import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { SI_UNIT } from '../quantity/dimension.js';
 import { formatQuantity } from '../quantity/format.js';
 import { quantityRuleOf, type QuantityRule, readField } from '../rig/quantity-field.js';
+import { say } from '../working/figure.js';
 import { type SumLine, sayLine } from './line.js';
+import { soldAs } from './sold.js';
 import { EQUATIONS, type EquationId } from '../subject/equations.js';
 
 /** One input of a sum: what it is, what it may be, what stands in when it is left out. */
@@ -57,6 +59,8 @@ export interface SumResult {
   readonly sum: string;
   readonly inputs: Readonly<Record<string, Amount>>;
   readonly result: Readonly<Record<string, Amount>>;
+  /** Of a sum that comes to a size: what is sold of it, and what that gives then, in the reader's units. */
+  readonly sold?: string;
   readonly working: {
     readonly equation: string;
     readonly source: string;
@@ -131,12 +135,14 @@ export function doSum(sum: Sum, typed: Readonly<Record<string, unknown>>, system
     result[o.name] = { si: value, unit: SI_UNIT[o.dimension], text: formatQuantity(value, o.dimension, system) };
   }
   const equation = EQUATIONS[sum.equation];
+  const sold = soldAs(sum.name, values, out, system);
   return {
     ok: true,
     value: {
       sum: sum.name,
       inputs,
       result,
+      ...(sold ? { sold: say(sold, system) } : {}),
       working: {
         equation: equation.text,
         source: equation.source,

@@ -2,6 +2,7 @@ import { spell } from '../locale/spell.js';
 import type { AssumptionId } from '../assumption/register.js';
 import type { Dimension, UnitSystem } from '../quantity/dimension.js';
 import { formatInches, formatQuantity } from '../quantity/format.js';
+import { shelfName, type ShelfPart } from '../quantity/nominal.js';
 
 /** Names of the equations that a figure may name: the subjects put theirs in (`subject/equations`). */
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- filled from above, where the equations are
@@ -84,10 +85,10 @@ export interface MessageQuantity {
   readonly digits?: number;
 }
 
-/** A sentence with places for figures, rendered in the reader's units, and for other sentences; a string is a name as somebody typed it. */
+/** A sentence with places for figures, rendered in the reader's units, for other sentences and for parts off the shelf; a string is a name as somebody typed it. */
 export interface Message {
   readonly template: string;
-  readonly values: Readonly<Record<string, string | MessageQuantity | Message>>;
+  readonly values: Readonly<Record<string, string | MessageQuantity | ShelfPart | Message>>;
 }
 
 export const message = (template: string, values: Message['values'] = {}): Message => ({ template, values });
@@ -99,6 +100,7 @@ export function say(m: Message, system: UnitSystem): string {
     if (x === undefined) return whole;
     if (typeof x === 'string') return x;
     if ('template' in x) return say(x, system);
+    if ('kind' in x) return shelfName(x, system);
     if (x.shelf && system === 'us') return formatInches(x.value);
     return formatQuantity(x.value, x.dimension, system, { ...(x.unit ? { unit: x.unit } : {}), ...(x.digits ? { digits: x.digits } : {}) });
   });

@@ -4,8 +4,12 @@ import { id, name } from '../fields.js';
 import { quantity } from '../quantity-field.js';
 import { NO_PLACE, type ThingKind } from './kind.js';
 
-/** Cables that are sold, AWG. */
-export const GAUGES = ['18', '16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'] as const;
+/** Cables that are sold, by gauge (AWG) and by copper, thinnest first. */
+export const GAUGES_BY = {
+  awg: ['18', '16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'],
+  mm2: ['1.5 mm²', '2.5 mm²', '4 mm²', '6 mm²', '10 mm²', '16 mm²', '25 mm²', '35 mm²', '50 mm²', '70 mm²', '95 mm²'],
+} as const;
+export const GAUGES = [...GAUGES_BY.awg, ...GAUGES_BY.mm2] as const;
 export type GaugeName = (typeof GAUGES)[number];
 
 /** A cable there and back, from a battery or a panel to a panel or a load. A load without one hangs on a cable that is chosen for it. */

@@ -2,7 +2,7 @@ import { assumptionValues } from '../../assumption/register.js';
 import { shelf, typed } from '../message-parts.js';
 import { message } from '../../working/figure.js';
 import { addPlates, withoutPlate } from '../../edit/plate.js';
-import { CATALOGUE, takePart } from '../../catalogue/items.js';
+import { calledPart, CATALOGUE, takePart } from '../../catalogue/items.js';
 import type { PartDocument } from '../../rig/schema.js';
 import { fullDepth } from '../../rig/tank-shape.js';
 import { growTank } from '../../edit/grow-tank.js';
@@ -91,7 +91,7 @@ export const bufferRules: Rule = (finding, rig, doc, now) => {
       if (part.kind === 'valve')
         out.push({
           id: `fill-part-${part.id}`,
-          title: message('{part}, one size larger', { part: part.name }),
+          title: message('{part}, one size larger', { part: calledPart(part) }),
           change: (d) => eachPart(d, [fill.lineId], (p) => (p.id === part.id ? sizeUpValve(p) : undefined)),
         });
     }

@@ -20,11 +20,11 @@ import {
 } from '../../energy/index.js';
 import { boosterPower } from '../../solve/booster-power.js';
 import { jobsOf, washingSeconds, windingSeconds, workingSeconds, woundHose } from '../../solve/hours.js';
-import { ampacityOf, awgArea, type Branch, CABLES, nodeVoltages, wireResistance } from '../../electrics/index.js';
+import { ampacityOf, awgArea, type Branch, cablesOf, nodeVoltages, sizesOf, wireResistance } from '../../electrics/index.js';
 import { fuelRate } from '../../fuel/index.js';
 import type { Battery, Charger } from '../../rig/schema.js';
 import type { Cases } from '../../solve/cases.js';
-import { type Figure, figure, input } from '../../working/figure.js';
+import { type Figure, figure, type Input, input } from '../../working/figure.js';
 import type { MixResult } from '../mix/result.js';
 import type { SoftPumpResult } from '../soft-pump/result.js';
 import type { TransferResult } from '../transfer/result.js';
@@ -127,6 +127,9 @@ export function assessCircuits(cases: Cases, chemical: Chemical): CircuitAnswers
   }
   return { circuits, cables, batteries, mains: mainsOf(cases) };
 }
+
+/** A cable's size in a working: its gauge, or the area that it is sold by. */
+const copperInput = (gauge: number): Input => (sizesOf(gauge) === 'awg' ? input('n', 'AWG', gauge, 'number') : input('A', 'copper', awgArea(gauge), 'area'));
 
 /** Cables of one battery, and the voltage at each of its loads with everything on. */
 function layOut(cases: Cases, lengths: Lengths, battery: Battery, own: readonly Drawing[], circuits: WireResult[], cables: CableResult[]): void {
@@ -247,7 +250,7 @@ function starter(
   const built = cableFor(lengths, { from, to: l.id, at: l.at }, wire, l.current.value, cranks, 1 - least / cranks);
   const gauge = built.typedGauge
     ? built.gauge
-    : CABLES.find(
+    : cablesOf(rig.cables).find(
         (n) =>
           ampacityOf(n)! >= values['starter-carries'] &&
           2 * built.lengthM * wireResistance(n, values['wire-air'] - 273.15) * l.current.value <= Math.max(cranks - least, 1e-3 * cranks) * (1 + 1e-9),
@@ -284,7 +287,7 @@ function starter(
             [
               input('L', 'one way', c.lengthM, 'length'),
               input('I', 'cranking', l.current.value, 'current'),
-              input('n', 'AWG', gauge, 'number'),
+              copperInput(gauge),
               input('V', 'battery while it cranks', cranks, 'voltage'),
             ],
             ['starter-current', 'crank-volts', 'crank-least', ...lengthRests(c)],
@@ -309,7 +312,7 @@ const dropFigure = (dropV: number, c: Cable, currentA: number, volts: number, di
     [
       input('L', 'its own cable, one way', c.lengthM, 'length'),
       input('I', 'current', currentA, 'current'),
-      input('n', 'AWG', c.gauge!, 'number'),
+      copperInput(c.gauge!),
       input('V', 'at the battery', volts, 'voltage'),
     ],
     [dim ? 'wire-drop-dim' : 'wire-drop', 'pump-volts', ...lengthRests(c)],

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../../assumption/register.js';
-import { gaugeName } from '../../electrics/index.js';
+import { cableSize } from '../../electrics/index.js';
 import type { Rig } from '../../rig/schema.js';
 import { message, type MessageQuantity } from '../../working/figure.js';
 import type { Finding, About } from '../finding.js';
@@ -58,7 +58,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
                 name: c.name,
                 v: volts(c.voltage),
                 l: length,
-                g: `AWG ${gaugeName(c.gauge)}`,
+                g: cableSize(c.gauge),
                 least: volts((c.voltage / (1 - (c.dropShare ?? 0))) * (1 - c.mostDrop)),
               }),
         );
@@ -127,7 +127,7 @@ export function circuitFindings(rig: Rig, a: CircuitAnswers, values: AssumptionV
     const subject: About = load ? loadSubject(rig, load) : { kind: 'panel', id: c.to };
     const says = {
       to: c.toName,
-      g: c.gauge === undefined ? '' : `AWG ${gaugeName(c.gauge)}`,
+      g: c.gauge === undefined ? '' : cableSize(c.gauge),
       a: amps(c.ampacityA ?? 0),
       f: amps(c.fuseA ?? 0),
       i: amps(c.currentA),

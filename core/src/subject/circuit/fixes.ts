@@ -1,4 +1,4 @@
-import { ampacityOf, awgArea, CABLES, fuseFor, gaugeName, gaugeOf } from '../../electrics/index.js';
+import { ampacityOf, awgArea, cableSize, cablesOf, fuseFor, gaugeName, gaugeOf, sizesOf } from '../../electrics/index.js';
 import { addBattery, addCharger, wireFrom } from '../../edit/energy.js';
 import { nextSize } from '../../edit/length.js';
 import { si } from '../../quantity/parse.js';
@@ -18,10 +18,10 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const own = now.cables.find((c) => c.to === id && c.gauge !== undefined);
   const wire = cableTo(doc, id);
   if (!own || !wire) return longRules(finding, rig, doc, now);
-  const thicker = CABLES.filter((c) => awgArea(c) > awgArea(own.gauge!) * 1.01).slice(0, 3);
+  const thicker = cablesOf(sizesOf(own.gauge!)).filter((c) => awgArea(c) > awgArea(own.gauge!) * 1.01).slice(0, 3);
   const out: Candidate[] = thicker.map((c) => ({
-    id: `awg-${gaugeName(c).replace('/', '-')}`,
-    title: `A cable of AWG ${gaugeName(c)}`,
+    id: `size-${gaugeName(c).replace(/\W+/g, '-')}`,
+    title: `A cable of ${cableSize(c)}`,
     change: (d) => void (cableTo(d, id)!.gauge = gaugeName(c) as GaugeName),
   }));
   out.push({
@@ -71,7 +71,10 @@ export const fuseRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const fuse = own && fuseFor(main?.currentA ?? load!.current.value, assumptionValues(rig.assumptions)['fuse-over']);
   if (fuse === undefined) return [];
   const typedAs = cableTo(doc, id)?.insulation;
-  const carries = CABLES.find((c) => ampacityOf(c, typedAs)! >= fuse && own!.gauge !== undefined && awgArea(c) >= awgArea(own!.gauge) - 1e-12);
+  const carries =
+    own!.gauge === undefined
+      ? undefined
+      : cablesOf(sizesOf(own!.gauge)).find((c) => ampacityOf(c, typedAs)! >= fuse && awgArea(c) >= awgArea(own!.gauge!) - 1e-12);
   return [
     {
       id: `fuse-${fuse}`,

@@ -143,7 +143,7 @@ export function planFindings(rig: Rig, said: Said, values: AssumptionValues, thi
   for (const h of said.hands) {
     const own = placed.find((t) => t.id === h.thing)!;
     const before = h.behind === undefined ? undefined : placed.find((t) => t.id === h.behind)!;
-    const [t, part, want] = [own.name, h.part ?? '', length(h.room?.wantedM ?? 0)];
+    const [t, part, want] = [own.name, h.called ?? '', length(h.room?.wantedM ?? 0)];
     const short = h.room !== undefined && h.room.freeM < h.room.wantedM - TOUCH;
     if (before) tell('hand-blocked', 'tight', own, message('Can’t reach {part} on {t}: it’s behind {o}.', { part, t, o: before.name }), before);
     if (h.what === 'oil-drain' && short)

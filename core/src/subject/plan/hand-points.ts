@@ -1,5 +1,6 @@
 import type { LiquidKind } from '../../chemistry/compatibility.js';
 import type { AssumptionValues } from '../../assumption/register.js';
+import { calledPart } from '../../catalogue/items.js';
 import { blowsExhaust, type Box, type LaidLine, type Standing } from '../../deck/index.js';
 import type { Line, Part, Platform, Rig } from '../../rig/schema.js';
 import type { HandPoint } from './result.js';
@@ -46,6 +47,7 @@ export function handPoints(
       what,
       lineId: line.id,
       part: part.name,
+      called: calledPart(part),
       side: undefined,
       room: undefined,
       thing: own,

@@ -1,5 +1,6 @@
 import type { Box, LaidLine } from '../../deck/index.js';
 import type { Side } from '../../rig/schema.js';
+import type { ShelfPart } from '../../quantity/nominal.js';
 import type { Figure } from '../../working/figure.js';
 import type { Verdict } from '../verdict.js';
 
@@ -37,6 +38,8 @@ export interface HandPoint {
   /** Of a valve or a bowl: its line, and the part's name. */
   readonly lineId: string | undefined;
   readonly part: string | undefined;
+  /** The same part as a sentence calls it. */
+  readonly called: string | ShelfPart | undefined;
   /** Side it is got at from; undefined for what is got at from above or from where one likes. */
   readonly side: Side | undefined;
   /** The thing it sits at. */

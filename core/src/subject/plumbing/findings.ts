@@ -1,3 +1,4 @@
+import { calledPart } from '../../catalogue/items.js';
 import { message } from '../../working/figure.js';
 import type { Cases } from '../../solve/cases.js';
 import type { Finding } from '../finding.js';
@@ -25,7 +26,7 @@ export function plumbingFindings(cases: Cases): Finding[] {
                 ? '{part} on {machine} is rated {rated}; the unloader doesn’t open until {set}. A burst hose whips.'
                 : 'No rating set for {part} on {machine}; we assume {rated}. The unloader doesn’t open until {set}. Read the printed rating.',
             {
-              part: weakest.part.name,
+              part: calledPart(weakest.part),
               machine: m.name,
               rated: { value: weakest.ratedPa, dimension: 'pressure' },
               set: { value: m.unloader.setting, dimension: 'pressure' },

@@ -1,5 +1,5 @@
 import type { AssumptionValues } from '../../assumption/register.js';
-import { gaugeOf, voltageDrop } from '../../electrics/index.js';
+import { cableSize, gaugeOf, voltageDrop } from '../../electrics/index.js';
 import { cordCarries, enginesOn, generatorGives, generatorNeeds, generatorOf, mainsLoads, socketOf } from '../../energy/index.js';
 import { driveOf, type Rig } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
@@ -124,7 +124,7 @@ function socketFindings(rig: Rig, values: AssumptionValues, subject: About): Fin
   const lost = voltageDrop(gaugeOf(lead.gauge), lead.length, amps) / volts;
   const of = {
     ...says,
-    g: `AWG ${lead.gauge}`,
+    g: cableSize(gaugeOf(lead.gauge)),
     l: { value: lead.length, dimension: 'length' as const },
     a: a(carries),
     lost: percent(lost),

@@ -2,8 +2,9 @@ import { addBattery } from '../../edit/energy.js';
 import { nextSize } from '../../edit/length.js';
 import { addGear } from '../../edit/place.js';
 import { assumptionValues } from '../../assumption/register.js';
-import { generatorNeeds, mainsLoads } from '../../energy/index.js';
-import type { RigDocument } from '../../rig/schema.js';
+import { cableSize, gaugeOf, sizesOf } from '../../electrics/index.js';
+import { cordCarries, generatorNeeds, mainsLoads } from '../../energy/index.js';
+import { GAUGES_BY, type RigDocument } from '../../rig/schema.js';
 import { message } from '../../working/figure.js';
 import { typed } from '../message-parts.js';
 import type { Candidate, Rule } from '../rule.js';
@@ -64,9 +65,14 @@ export const leadRules: Rule = (_finding, rig): Candidate[] => {
   const lead = rig.mains?.lead;
   if (!lead) return [];
   return [
-    ...(['14', '12', '10', '8'] as const)
-      .filter((g) => Number(g) < Number(lead.gauge))
-      .map((g) => ({ id: `awg-${g}`, title: `An extension lead of AWG ${g}`, change: (d: RigDocument) => void (d.mains!.lead!.gauge = g) })),
+    ...GAUGES_BY[sizesOf(gaugeOf(lead.gauge))]
+      .filter((g) => gaugeOf(g) < gaugeOf(lead.gauge) && Number.isFinite(cordCarries(g)))
+      .slice(0, 4)
+      .map((g) => ({
+        id: `size-${g.replace(/\W/g, '')}`,
+        title: `An extension lead of ${cableSize(gaugeOf(g))}`,
+        change: (d: RigDocument) => void (d.mains!.lead!.gauge = g),
+      })),
     { id: 'none', title: 'Plug in at the socket, without a lead', change: (d) => void delete d.mains!.lead },
   ];
 };

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument, shelfName, type UnitSystem } from '@pozzo/core';
+import { CATALOGUE, type CatalogueItem, FOOT, formatQuantity, type PartDocument, partName, type UnitSystem } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { FirstField } from '../kit/first-field';
 
@@ -88,8 +88,8 @@ export class CatalogueDialog {
   });
 
   protected readonly metric = computed(() => this.rig.units() === 'metric');
-  protected named({ name, part }: CatalogueItem): string {
-    return shelfName(name, part.kind, this.rig.units());
+  protected named({ part }: CatalogueItem): string {
+    return partName(part, this.rig.units());
   }
   /** Hose by the foot where lengths are in feet, by the metre elsewhere. */
   protected price({ part, price }: CatalogueItem): string {
@@ -99,7 +99,7 @@ export class CatalogueDialog {
   }
 
   protected take(item: CatalogueItem | undefined): void {
-    if (item) this.ref.close({ ...item.part, name: this.named(item) });
+    if (item) this.ref.close({ ...item.part });
   }
 }
 
@@ -112,6 +112,6 @@ export function findParts(words: string, system: UnitSystem = 'us'): CatalogueIt
     .split(/\s+/)
     .filter(Boolean);
   return CATALOGUE.filter(
-    (i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => `${i.name} ${shelfName(i.name, i.part.kind, system)}`.toLowerCase().includes(w)),
+    (i) => (!size || i.part.bore === `${size[1]} in`) && wanted.every((w) => `${i.name} ${partName(i.part, system)}`.toLowerCase().includes(w)),
   );
 }

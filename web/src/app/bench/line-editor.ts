@@ -3,7 +3,7 @@ import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatDialog } from '@angular/material/dialog';
-import { type PartDocument, type PartShare, shownIn } from '@pozzo/core';
+import { type PartDocument, partName, type PartShare, shownIn } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { PartFields } from './part-fields';
 
@@ -179,8 +179,9 @@ export class LineEditor {
   }
   /** The part as a builder says it: count before, length after. */
   protected title(p: PartDocument): string {
-    if (p.kind === 'hose') return `${p.name}, ${shownIn(p.length, 'length', this.rig.units()).text}`;
-    return p.kind === 'fitting' && p.count !== '1' ? `${p.count} × ${p.name}` : p.name;
+    if (p.kind === 'hose') return `${partName(p, this.rig.units())}, ${shownIn(p.length, 'length', this.rig.units()).text}`;
+    const name = partName(p, this.rig.units());
+    return p.kind === 'fitting' && p.count !== '1' ? `${p.count} × ${name}` : name;
   }
   protected rowLabel(p: PartDocument, i: number): string {
     return `${i + 1}: ${this.title(p)}, ${this.percent(p.id) || 'no'} share of the loss. Alt with the arrows moves it.`;
@@ -218,7 +219,7 @@ export class LineEditor {
   }
   protected remove(i: number): void {
     this.opened.set(null);
-    this.change(`Remove ${this.line()!.parts[i].name}`, (parts) => parts.splice(i, 1));
+    this.change(`Remove ${partName(this.line()!.parts[i], this.rig.units())}`, (parts) => parts.splice(i, 1));
   }
   protected shut(): void {
     this.rig.edit('Isolating valve', (d) => {
@@ -233,7 +234,7 @@ export class LineEditor {
       .open(CatalogueDialog, { width: '520px', maxHeight: '80vh', autoFocus: 'dialog' })
       .afterClosed()
       .subscribe((part?: PartDocument) => {
-        if (part) this.change(`Add ${part.name}`, (parts) => void parts.push({ ...part, id: unusedPartId(parts) }));
+        if (part) this.change(`Add ${partName(part, this.rig.units())}`, (parts) => void parts.push({ ...part, id: unusedPartId(parts) }));
       });
   }
 }

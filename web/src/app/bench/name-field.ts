@@ -44,11 +44,13 @@ export class NameField {
   readonly label = input('Name');
   readonly path = input.required<string>();
   readonly optional = input(false);
+  /** What is shown of it where that is not the text of the document. */
+  readonly shown = input('');
   protected readonly id = `n${++serial}`;
   protected readonly error = signal('');
   protected readonly atOnce = AT_ONCE;
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
-  private readonly value = computed(() => textAt(this.rig.document(), this.path()));
+  private readonly value = computed(() => this.shown() || textAt(this.rig.document(), this.path()));
   protected readonly control = new FormControl('', {
     nonNullable: true,
     validators: follows(

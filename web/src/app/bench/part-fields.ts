@@ -1,5 +1,6 @@
-import { Component, computed, input } from '@angular/core';
-import { type PartDocument, resize, type RigDocument } from '@pozzo/core';
+import { Component, computed, inject, input } from '@angular/core';
+import { type PartDocument, partName, resize, type RigDocument } from '@pozzo/core';
+import { RigStore } from '../state/rig-store';
 import { ChoiceField } from './choice-field';
 import { NameField } from './name-field';
 import { QuantityField } from './quantity-field';
@@ -10,7 +11,7 @@ import { QuantityField } from './quantity-field';
   imports: [ChoiceField, NameField, QuantityField],
   template: `
     <div class="fields">
-      <pz-name [path]="path() + '.name'" />
+      <pz-name [path]="path() + '.name'" [shown]="called()" />
       <pz-quantity label="Bore" [path]="path() + '.bore'" [write]="newBore()" />
       @switch (part().kind) {
         @case ('hose') {
@@ -60,10 +61,13 @@ export class PartFields {
     { value: 'double-check', name: 'Double check' },
     { value: 'reduced-pressure', name: 'Reduced pressure' },
   ];
+  /** A name that the shelf gave is said in the reader's sizes. */
+  protected readonly called = computed(() => partName(this.part(), this.rig.units()));
   protected readonly is = computed(() => {
     const p = this.part();
     return p.kind === 'valve' ? p.is : '';
   });
+  private readonly rig = inject(RigStore);
   /** A new bore brings the name, inner bore and coefficient of that size along. */
   protected readonly newBore = computed(() => {
     const [, line, , part] = this.path().split('.').map(Number);

@@ -68,6 +68,10 @@ export class SumsPage {
       return { label: spell(o.label), text: Number.isFinite(amount.si) ? amount.text : 'never', also: also === amount.text ? '' : also };
     });
   });
+  protected readonly sold = computed(() => {
+    const done = this.outcome();
+    return done?.ok ? done.value.sold : undefined;
+  });
   protected readonly working = computed(() => {
     const done = this.outcome();
     return done?.ok ? done.value.working : undefined;

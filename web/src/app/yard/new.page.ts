@@ -1,6 +1,6 @@
 import { readerLocale } from '@pozzo/core/page';
 import { Component, computed, inject } from '@angular/core';
-import { emptyRig, formatQuantity, LAYOUTS, type LayoutSummary, summaryOf } from '@pozzo/core';
+import { emptyRig, formatQuantity, LAYOUTS, type LayoutSummary, type RigDocument, summaryOf } from '@pozzo/core';
 import { Store } from '@ngrx/store';
 import { BuildsActions } from '../state/builds.feature';
 import { settingsFeature } from '../state/settings.feature';
@@ -114,7 +114,9 @@ export class NewPage {
   }
   protected add(id: string | undefined): void {
     const layout = LAYOUTS.find((l) => l.id === id);
-    const document = layout ? { ...layout.make(), name: 'New build', customer: '', notes: '' } : emptyRig('New build');
+    const document: RigDocument = layout ? { ...layout.make(), name: 'New build', customer: '', notes: '' } : emptyRig('New build');
+    // Cable that nobody named yet is chosen from what is sold here.
+    if (this.units() === 'metric') document.cables = 'mm2';
     this.store.dispatch(BuildsActions.add({ document, open: true }));
   }
 }

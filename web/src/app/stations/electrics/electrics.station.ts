@@ -10,13 +10,18 @@ import {
   addPanel,
   addReceiver,
   type AssumptionId,
+  cableSize,
+  cordCarries,
   findAssumption,
   formatQuantity,
   gaugeName,
-  GAUGES,
+  gaugeOf,
+  GAUGES_BY,
   lineAir,
   oneLineSvg,
   removeEnergy,
+  type GaugeName,
+  sizesOf,
   type RigDocument,
   wireCsv,
   wireFrom,
@@ -185,15 +190,24 @@ export class ElectricsStation {
     { value: 'true', name: 'No fuse' },
   ];
   protected readonly plates = PLATE_OPTIONS;
-  protected readonly leads = GAUGES.filter((g) => Number(g) >= 6).map((g) => ({ value: g, name: `AWG ${g}` }));
+  /** As cable is bought here first, then the other sizes. */
+  private readonly sold = computed(() => {
+    const first = this.doc()?.cables ?? 'awg';
+    return [...GAUGES_BY[first], ...GAUGES_BY[first === 'awg' ? 'mm2' : 'awg']].map((g) => ({ value: g, name: cableSize(gaugeOf(g)) }));
+  });
+  protected readonly leads = computed(() => this.sold().filter((g) => Number.isFinite(cordCarries(g.value))));
+  protected readonly bought = [
+    { value: '', name: 'By gauge (AWG)' },
+    { value: 'mm2', name: 'By copper (mm²)' },
+  ];
   protected readonly unfused = computed(() => valueAt(this.rig.document(), `${this.path()}.unfused`) === true);
   protected addLead(): void {
-    this.rig.edit('Add an extension lead', (d) => void (d.mains!.lead = { length: '50 ft', gauge: '12' }));
+    this.rig.edit('Add an extension lead', (d) => void (d.mains!.lead = { length: '50 ft', gauge: this.doc()?.cables === 'mm2' ? '2.5 mm²' : '12' }));
   }
   protected unplugLead(): void {
     this.rig.edit('Without a lead', (d) => void delete d.mains!.lead);
   }
-  protected readonly gauges = [{ value: '', name: 'As chosen' }, ...GAUGES.map((g) => ({ value: g, name: `AWG ${g}` }))];
+  protected readonly gauges = computed(() => [{ value: '', name: 'As chosen' }, ...this.sold()]);
   protected readonly batteries = computed(() => (this.doc()?.batteries ?? []).map((b) => ({ value: b.id, name: b.name })));
   protected readonly compressors = computed(() => (this.doc()?.compressors ?? []).map((c) => ({ value: c.id, name: c.name })));
   protected readonly otherBatteries = computed(() => [{ value: '', name: 'None' }, ...this.batteries().filter((b) => b.value !== this.chosen.item()?.id)]);
@@ -406,10 +420,10 @@ export class ElectricsStation {
   protected usual(id: AssumptionId): string {
     return this.doc()?.assumptions[id] ?? findAssumption(id)!.value;
   }
-  /** By gauge, as it was calculated; whoever buys by area reads that first. */
+  /** As it is sold; a gauge with its copper for whoever buys by that. */
   private cableSize(gauge: number, areaM2: number): string {
-    const awg = `AWG ${gaugeName(gauge)}`;
-    return this.rig.units() === 'us' ? awg : `${(areaM2 * 1e6).toFixed(1)} mm² (${awg})`;
+    const size = cableSize(gauge);
+    return this.rig.units() === 'us' || sizesOf(gauge) === 'mm2' ? size : `${(areaM2 * 1e6).toFixed(1)} mm² (${size})`;
   }
   private q(value: number, dimension: Parameters<typeof formatQuantity>[1]): string {
     return formatQuantity(value, dimension, this.rig.units());
@@ -427,7 +441,7 @@ export class ElectricsStation {
     if (c)
       this.rig.edit(`Cable to ${c.toName}`, (d) => {
         const w = wireFrom(d, c.from, c.to);
-        if (c.gauge !== undefined) w.gauge = gaugeName(c.gauge) as (typeof GAUGES)[number];
+        if (c.gauge !== undefined) w.gauge = gaugeName(c.gauge) as GaugeName;
         if (c.fuseA !== undefined) w.fuse = `${c.fuseA} A`;
       });
   }

@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type AsTold, addFill, addTap, type FillResult, hoseSize, formatQuantity, removeFill, removeTap, si } from '@pozzo/core';
+import { type AsTold, addFill, addTap, type FillResult, hoseSize, formatQuantity, partName, type PartShare, removeFill, removeTap, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, place } from '../../kit/chart-parts';
 import { ChoiceField } from '../../bench/choice-field';
@@ -139,10 +139,14 @@ export class FillStation {
     const r = this.result();
     if (!r) return '';
     const q = (v: number) => formatQuantity(v, 'flow', this.rig.units());
-    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${r.costliest.name} takes ${Math.round(100 * r.costliest.share)}% of the loss.` : '';
+    const cost = r.costliest && r.costliest.share > 0.3 ? ` ${this.costliest(r.costliest)} takes ${Math.round(100 * r.costliest.share)}% of the loss.` : '';
     const gain = r.wider ? ` A ${hoseSize(r.wider.boreM, this.rig.units())} hose would bring ${q(r.wider.flowM3s)}.` : '';
     return `${spell(`The tank gets ${q(r.arrives.value)} of the ‹spigot›’s ${q(r.spigotFlow.value)}.`)}${cost}${gain}`;
   });
+  private costliest({ partId, name }: PartShare): string {
+    const part = this.line()?.parts.find((p) => p.id === partId);
+    return part ? partName(part, this.rig.units()) : name;
+  }
   protected readonly facts = computed<Fact[]>(() => {
     const r = this.result();
     const i = this.resultIndex();

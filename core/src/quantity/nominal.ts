@@ -1,6 +1,6 @@
-import type { UnitSystem } from '../quantity/dimension.js';
-import { formatInches, formatQuantity } from '../quantity/format.js';
-import { si } from '../quantity/parse.js';
+import type { UnitSystem } from './dimension.js';
+import { formatInches, formatQuantity } from './format.js';
+import { si } from './parse.js';
 
 /**
  * Trade sizes in inches, and what metric countries call a hose of that bore (ISO 1307) and, where pipe is made in it, a fitting
@@ -20,6 +20,8 @@ const SIZES = (
     ['2', '51 mm', 'DN 50'],
   ] as const
 ).map(([inches, hose, pipe]) => ({ inches, boreM: si(`${inches} in`, 'length'), hose, fitting: pipe ?? hose }));
+/** Bores of hose that are sold, m, narrowest first. */
+export const TRADE_BORES: readonly number[] = SIZES.map((s) => s.boreM);
 const BY_INCHES: ReadonlyMap<string, (typeof SIZES)[number]> = new Map(SIZES.map((s) => [s.inches, s]));
 
 /** A bore of hose as a reader's shop sells it: its trade size, or the bore itself where none is near. */
@@ -28,8 +30,15 @@ export function hoseSize(boreM: number, system: UnitSystem): string {
   return SIZES.find((s) => Math.abs(s.boreM / boreM - 1) < 0.02)?.hose ?? formatQuantity(boreM, 'length', system, { unit: 'mm' });
 }
 
+/** A part by the name it has on the shelf. */
+export interface ShelfPart {
+  readonly name: string;
+  /** The part's kind: a hose's size has another name than a fitting's. */
+  readonly kind: string;
+}
+
 /** The name of a part off the shelf with its size as a reader's shop says it. */
-export function shelfName(name: string, kind: string, system: UnitSystem): string {
+export function shelfName({ name, kind }: ShelfPart, system: UnitSystem): string {
   if (system === 'us') return name;
   return name.replace(/((?:\d+ )?\d+(?:\/\d+)?) in\b/, (whole, inches: string) => {
     const size = BY_INCHES.get(inches);
