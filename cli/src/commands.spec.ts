@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { LAYOUTS, parseRig, pontoonRig, RIG_VERSION, type RigDocument, usualDayDocument } from '@pozzo/core';
 import DxfParser from 'dxf-parser';
 import { run } from './commands';
+import { spellAnswer } from './files';
 
 const folder = mkdtempSync(join(tmpdir(), 'pozzo-cli-'));
 const file = (name: string, content: string): string => {
@@ -36,6 +37,15 @@ describe('pozzo assess', () => {
     const metric = JSON.parse(run(['assess', file('weak.json', JSON.stringify(weak)), '--fixes', '--metric']).stdout);
     expect(metric.fixes.some((f: { title: string }) => /^A [\d,]+\u00a0L tank lasts the job/.test(f.title))).toBe(true);
   });
+});
+
+test('a name that looks like a term is a name; what Pozzo says beside it is spelled', () => {
+  const named = pontoonRig();
+  named.name = '‹Spigot› rig';
+  named.spigots[0].readings[0].flow = '2 gpm';
+  const said = spellAnswer(run(['assess', file('named.json', JSON.stringify(named)), '--text']).stdout);
+  expect(said).toContain('‹Spigot› rig: Starved');
+  expect(said.replace('‹Spigot›', '')).not.toContain('‹');
 });
 
 describe('pozzo sum --batch', () => {

@@ -1,7 +1,8 @@
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { setReaderLocale, spell } from '@pozzo/core';
+import { setReaderLocale } from '@pozzo/core';
 import { run } from './commands.js';
+import { spellAnswer } from './files.js';
 import { InputError, type Outcome } from './failure.js';
 import { isKeeping, runKeeping } from './keeping.js';
 import { readerOf } from './reader.js';
@@ -14,9 +15,9 @@ async function ran(): Promise<Outcome> {
     const [name, ...rest] = args;
     const { stdout, stderr, exit } = isKeeping(name) ? await runKeeping(name, rest, usual) : run(args);
     // A rig file is what somebody typed; all else is said.
-    return { stdout: name === 'layout' ? stdout : spell(stdout), stderr: spell(stderr), exit };
+    return { stdout: name === 'layout' ? stdout : spellAnswer(stdout), stderr: spellAnswer(stderr), exit };
   } catch (error) {
-    if (error instanceof InputError) return { stdout: '', stderr: error.message, exit: 1 };
+    if (error instanceof InputError) return { stdout: '', stderr: spellAnswer(error.message), exit: 1 };
     throw error;
   }
 }

@@ -7,7 +7,7 @@ export const FEED_ASSUMPTIONS = [
     'length',
     '10 ft',
     'estimate',
-    'Small triplex data sheets differ widely; take the figure from yours.',
+    'Small triplex data sheets differ widely: read your pump’s.',
   ),
   assumption(
     'feed-comfort',
@@ -32,7 +32,7 @@ export const FEED_ASSUMPTIONS = [
     'pressure',
     '-4 psi',
     'estimate',
-    'Sheets of small plunger pumps differ: some want flooded suction, some allow a few psi of vacuum. Take the figure from yours.',
+    'Sheets of small plunger pumps differ: some want flooded suction, some allow a few psi of vacuum. Your pump’s sheet decides.',
     SUCTION,
   ),
   assumption(
@@ -41,7 +41,7 @@ export const FEED_ASSUMPTIONS = [
     'pressure',
     '75 psi',
     'estimate',
-    'Sheets differ; more wears seals and lifts valves. Take the figure from yours.',
+    'More wears seals and lifts valves; your pump’s sheet gives its own limit.',
     SUCTION,
   ),
   assumption(

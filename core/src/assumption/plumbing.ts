@@ -23,7 +23,7 @@ export const PLUMBING_ASSUMPTIONS = [
     'pressure',
     '4000 psi',
     'common-practice',
-    'One braid of wire in 3/8 in; take the figure printed on yours.',
+    'One braid of wire in 3/8 in; the hose has its own printed on it.',
   ),
   assumption(
     'rating-fitting',
@@ -31,7 +31,7 @@ export const PLUMBING_ASSUMPTIONS = [
     'pressure',
     '4000 psi',
     'common-practice',
-    'Couplers and swivels of the trade; take the figure stamped on yours.',
+    'Couplers and swivels of the trade; most have it stamped on.',
   ),
   assumption(
     'tank-pressure',

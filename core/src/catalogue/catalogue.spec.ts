@@ -10,7 +10,7 @@ import { parseRig } from '../rig/read';
 import { FITTING_KINDS, HOSE_KINDS, type Part, PartSchema, VALVE_KINDS } from '../rig/schema';
 import { near } from '../testing/near';
 import { bill } from './bill';
-import { CATALOGUE, findItem, nearOnShelf, priceAndMass, resize, siblings, takePart } from './items';
+import { CATALOGUE, findItem, nearOnShelf, partName, priceAndMass, resize, siblings, takePart } from './items';
 import { fittingK, lineVolume, localLoss, partHeadLoss, runOf, squeezeK, tightestBore } from './part-loss';
 
 const values = assumptionValues();
@@ -165,4 +165,11 @@ describe('losses', () => {
   });
   /** Common practice: 300 ft of 1/2 in hose holds about 3 gal. */
   test('300 ft of 1/2 in hold 3 gal', () => near(lineVolume([part('hose-pressure-12', { length: '300 ft' }), part('barb-1')]) / (60 * GPM), 3.06, 0.01));
+});
+
+test('a part that still has its name from the shelf is called by the reader’s sizes, one with a typed name as typed', () => {
+  const hose = takePart('hose-helix-1-12', 'h');
+  expect([partName(hose, 'us'), partName(hose, 'metric')]).toEqual(['Suction hose 1 1/2 in', 'Suction hose 38 mm']);
+  expect(partName({ ...hose, name: 'My 1 1/2 in hose' }, 'metric')).toBe('My 1 1/2 in hose');
+  expect(partName(resize(hose, '2 in'), 'metric')).toBe('Suction hose 51 mm');
 });

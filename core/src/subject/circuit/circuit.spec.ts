@@ -4,7 +4,7 @@ import { simulateDay } from '../../day/simulate-day';
 import { addBooster } from '../../edit/booster';
 import { addBattery, addCharger, addLoad, addPanel, wireFrom } from '../../edit/energy';
 import { placeOf } from '../../edit/place';
-import { copperC, wireResistance } from '../../electrics/cable';
+import { cableSize, copperC, wireResistance } from '../../electrics/cable';
 import { LAYOUTS } from '../../layouts/layouts';
 import { mend } from '../../rig/mend';
 import { parseRig } from '../../rig/read';
@@ -219,4 +219,13 @@ test('a day that empties the battery is told, and a larger one cures it', () => 
   expect(a.findings.map((f) => f.code)).toContain('battery-short');
   const fix = advise(d, parseRig(d), a).find((f) => f.code === 'battery-short' && f.cures)!;
   expect(judged(applyFix(d, fix)).findings.map((f) => f.code)).not.toContain('battery-short');
+});
+
+test('where cable is bought by its copper, what nobody named is chosen from that', () => {
+  const document = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+  for (const w of document.wires ?? []) delete w.gauge;
+  const gauges = (cables: 'awg' | 'mm2') => assess(parseRig({ ...document, cables })).cables.flatMap((c) => (c.gauge === undefined ? [] : [cableSize(c.gauge)]));
+  expect(gauges('awg').length).toBeGreaterThan(2);
+  expect(gauges('awg').every((g) => g.startsWith('AWG '))).toBe(true);
+  expect(gauges('mm2').every((g) => g.endsWith(' mm²'))).toBe(true);
 });

@@ -64,6 +64,13 @@ describe('assumptions', () => {
     await s.press('Only ones this rig uses');
     expect(await whole()).toBe(few);
   });
+  test('one that was typed in the other system says what was typed', async () => {
+    const s = open();
+    await s.change(HEAD, '2 m');
+    expect(s.box(HEAD).value).toMatch(/ft$/);
+    const hint = document.getElementById(s.box(HEAD).getAttribute('aria-describedby')!)!;
+    expect(hint.textContent).toContain('typed 2 m');
+  });
   test('each says its kind and its source', () => {
     const s = open();
     const row = s.box(HEAD).closest('tr')!;

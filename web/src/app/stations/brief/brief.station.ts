@@ -99,7 +99,7 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
                   [value]="a.text"
                   [attr.aria-label]="a.label"
                   [attr.aria-invalid]="a.error ? 'true' : null"
-                  [aria-describedby]="a.error ? 'error-' + a.id : ''"
+                  [aria-describedby]="a.error ? 'error-' + a.id : a.typed ? 'typed-' + a.id : ''"
                   (change)="set(a.id, box.value); box.value = one(a.id).text"
                   (keydown.escape)="forget(a.id); box.value = a.stored"
                 />
@@ -108,6 +108,9 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
                 ><span class="far">{{ a.text }}</span></ng-template
               >
             </span>
+            @if (a.typed) {
+              <small class="typed" [id]="'typed-' + a.id">typed {{ a.typed }}</small>
+            }
             @if (a.error) {
               <p role="alert" class="shout" [id]="'error-' + a.id">{{ a.error }}</p>
             }
@@ -145,6 +148,9 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     .value input {
       text-align: right;
       font-weight: 600;
+    }
+    .typed {
+      text-align: right;
     }
     .far {
       line-height: 30px;
@@ -199,7 +205,7 @@ export class BriefStation {
     const own = this.rig.document()?.assumptions ?? {};
     const refused = this.refused();
     return ASSUMPTIONS.map((a) => {
-      const stored = shownIn(own[a.id] ?? a.value, a.dimension, this.rig.units()).text;
+      const { text: stored, typed } = shownIn(own[a.id] ?? a.value, a.dimension, this.rig.units());
       const { text, reason } = refused[a.id] ?? { text: stored, reason: '' };
       return {
         id: a.id,
@@ -208,6 +214,7 @@ export class BriefStation {
         kind: KIND[a.kind],
         own: a.id in own,
         stored,
+        typed: a.id in own ? typed : '',
         text,
         error: reason,
       };

@@ -264,7 +264,7 @@ export class WeightStation {
   protected readonly ticketColumns: readonly Column[] = [
     { id: 'what', name: '' },
     { id: 'shown', name: spell('‹Truck scale›'), number: true },
-    { id: 'reckoned', name: 'Reckoned', number: true },
+    { id: 'reckoned', name: 'Calculated', number: true },
     { id: 'off', name: 'Off by', number: true },
   ];
   protected readonly ticketRows = computed<TableRow[]>(() => {
