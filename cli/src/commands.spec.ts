@@ -234,6 +234,16 @@ describe('pozzo layouts, layout and schema', () => {
   });
 });
 
+test('weigh, power, day and assess give one verdict of a build', () => {
+  const short = pontoonRig();
+  short.spigots[0].readings[0].flow = '3 gpm';
+  for (const rigFile of [rig, file('short.json', JSON.stringify(short)), file('crew.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'crew-of-four')!.make()))]) {
+    const { judged } = JSON.parse(run(['assess', rigFile]).stdout);
+    for (const command of [['weigh'], ['power'], ['day', '--days', '0']]) expect(JSON.parse(run([command[0], rigFile, ...command.slice(1)]).stdout).build).toEqual(judged);
+    expect(run(['day', rigFile, '--days', '0', '--text']).stdout.split('\n')[0]).toBe(run(['assess', rigFile, '--text']).stdout.split('\n')[0]);
+  }
+});
+
 describe('pozzo weigh and deck', () => {
   const trailer = file('trailer.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'big-tank')!.make()));
   const truck = file('truck.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'tied-tanks')!.make()));

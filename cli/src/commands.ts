@@ -1,6 +1,7 @@
-import { advise, assess, blendInp, doSum, findSum, judgeRig, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
+import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT, solveInp, SUMS, type UnitSystem } from '@pozzo/core';
 import { argumentsOf } from './arguments.js';
 import { powerAnswer } from './power-command.js';
+import { buildVerdict } from './build-verdict.js';
 import { deckAnswer, weighAnswer } from './deck-commands.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome, toTerminal } from './failure.js';
@@ -44,10 +45,8 @@ const assessCommand: Command = (args) => {
   const { rig, document } = readRigFile(rest[0]);
   const assessment = assess(rig);
   const system = values['metric'] ? 'metric' : 'us';
-  const said = judgeRig(rig, assessment);
-  if (values['text']) return textReport(rig, assessment, said, system);
-  // What the build is over all: its rig, its days and its road; beside the rig by itself.
-  const { sample: _sample, ...judged } = said;
+  const judged = buildVerdict(rig, assessment);
+  if (values['text']) return textReport(rig, assessment, judged, system);
   if (!values['fixes']) return json({ ...assessment, judged });
   return json({ ...assessment, judged, fixes: advise(document, rig, assessment).map((f) => ({ ...f, title: say(f.title, system) })) });
 };

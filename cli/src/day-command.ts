@@ -1,4 +1,5 @@
 import {
+  assess,
   compareOptionsSteps,
   dayModel,
   type DayResult,
@@ -12,6 +13,7 @@ import {
   type UnitSystem,
   variantsOf,
 } from '@pozzo/core';
+import { buildVerdict, verdictLines } from './build-verdict.js';
 import { type Arguments, argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
@@ -55,7 +57,9 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
   const model = dayModel(rig);
   const { trace: _lines, ...usual } = simulateModel(model);
   const sample = days > 0 ? sampleDays(model, days, seed) : undefined;
+  const build = buildVerdict(rig, assess(rig));
   const value = {
+    build,
     usual,
     ...(sample ? { sample } : {}),
     ...(values['size'] ? { sizing: finished(sizingSteps(document, days, seed, true)) ?? null } : {}),
@@ -73,12 +77,13 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
         }
       : {}),
   };
-  return { value, text: values['text'] ? dayText(usual, sample, values['metric'] ? 'metric' : 'us') : undefined };
+  return { value, text: values['text'] ? dayText(verdictLines(rig, build, values['metric'] ? 'metric' : 'us'), usual, sample, values['metric'] ? 'metric' : 'us') : undefined };
 }
 
-function dayText(usual: Omit<DayResult, 'trace'>, sample: DaySample | undefined, system: UnitSystem): string {
+function dayText(build: readonly string[], usual: Omit<DayResult, 'trace'>, sample: DaySample | undefined, system: UnitSystem): string {
   const q = (v: number, d: Parameters<typeof formatQuantity>[1]): string => formatQuantity(v, d, system).replace(/\u00a0/g, ' ');
   const lines = [
+    ...build,
     `Usual day: ${q(usual.lengthS, 'time')}, ${q(usual.used, 'volume')} of water used, ${q(usual.waitedS + usual.undoneS, 'time')} lost.`,
     ...usual.shortages.map((s) => `  ${s.name}: short of ${s.cause} after ${q(s.atS, 'time')}, ${q(s.lostS, 'time')} lost`),
   ];

@@ -1,4 +1,5 @@
 import { assess, dayWeightFindings, deckDrawing, dayModel, type Rig, simulateModel, svgOf, type WeightState, weighDay } from '@pozzo/core';
+import { buildVerdict } from './build-verdict.js';
 import { argumentsOf } from './arguments.js';
 import { dxfOf } from './dxf.js';
 import { InputError } from './failure.js';
@@ -31,8 +32,10 @@ export function weighAnswer(args: readonly string[]): object {
   const { words } = argumentsOf(args, {});
   if (words.length !== 1) throw new InputError('weigh takes one rig file.');
   const { rig } = readRigFile(words[0]);
-  const { weight, findings } = assess(rig);
-  if (!weight || !rig.platform) return { platform: null, judged: false, unplaced: [], states: [], findings: [] };
+  const assessment = assess(rig);
+  const { weight, findings } = assessment;
+  const build = buildVerdict(rig, assessment);
+  if (!weight || !rig.platform) return { platform: null, judged: false, unplaced: [], states: [], findings: [], build };
   const day = weighDay(rig, simulateModel(dayModel(rig)));
   return {
     platform: { kind: rig.platform.kind, name: rig.platform.name },
@@ -40,6 +43,7 @@ export function weighAnswer(args: readonly string[]): object {
     unplaced: weight.unplaced,
     states: [...weight.states, ...(day?.states ?? [])].map((s) => told(rig, s)),
     findings: day ? dayWeightFindings(rig, weight, day) : findings.filter((f) => f.station === 'weight'),
+    build,
   };
 }
 

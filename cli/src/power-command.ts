@@ -1,4 +1,5 @@
 import { assess, assumptionValues, dayModel, densityOf, fuelLastsDays, fuelVolume, oneLineSvg, simulateModel, sizesOf, wireCsv, wireList } from '@pozzo/core';
+import { buildVerdict } from './build-verdict.js';
 import { argumentsOf } from './arguments.js';
 import { InputError } from './failure.js';
 import { readRigFile } from './files.js';
@@ -66,5 +67,6 @@ export function powerAnswer(args: readonly string[]): object | string {
       pressurePa: c.cutOutPa,
       lastsS: Number.isFinite(c.lastsS) ? c.lastsS : null,
     })),
+    build: buildVerdict(rig, a),
   };
 }

@@ -5,17 +5,15 @@ import {
   spell,
   formatQuantity,
   HEAT_UNIT,
-  type Message,
   type Rig,
-  type Said,
   say,
-  SEVERITY_WORDS,
   severityWord,
   type UnitSystem,
 } from '@pozzo/core';
+import { type BuildVerdict, verdictLines } from './build-verdict.js';
 
 /** An assessment for people: the verdict with days and road counted in, findings, then the figures by subject. */
-export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unchecked: Message | undefined }, system: UnitSystem): string {
+export function textReport(rig: Rig, a: Assessment, said: BuildVerdict, system: UnitSystem): string {
   const q = (value: number, dimension: Parameters<typeof formatQuantity>[1]): string => formatQuantity(value, dimension, system);
   /** How a tank's water ends with the triggers held; a spigot keeps up only where there is one. */
   const tankEnd = (t: Assessment['tanks'][number]): string => {
@@ -27,9 +25,7 @@ export function textReport(rig: Rig, a: Assessment, said: Said & { readonly unch
     return t.inflow.value > 0 ? 'the ‹spigot› keeps up' : 'it lasts';
   };
   const name = (list: readonly { id: string; name: string }[], id: string): string => list.find((x) => x.id === id)?.name ?? id;
-  const lines: string[] = [`${rig.name}: ${SEVERITY_WORDS[said.scale][said.verdict]}`, say(said.headline, system)];
-  if (said.days && said.by !== 'days') lines.push(say(said.days.message, system));
-  if (said.unchecked) lines.push(say(said.unchecked, system));
+  const lines = verdictLines(rig, said, system);
   lines.push('');
   for (const f of a.findings) lines.push(`  ${severityWord(f).padEnd(14)} ${say(f.message, system)}`);
   if (a.findings.length) lines.push('');
