@@ -19,7 +19,9 @@ import { layHoses } from '../edit/place.js';
 import { bill } from '../catalogue/bill.js';
 import { type AssumptionValues, assumptionValues } from '../assumption/register.js';
 import { makeRoomSteps } from '../arrange/make-room.js';
-import { loadedMass, weightPrice } from '../solve/loaded.js';
+import { loadedMass } from '../solve/deck-load.js';
+import { weightPrice } from '../solve/loaded.js';
+import { Stocks } from '../solve/stock.js';
 
 enablePatches();
 
@@ -77,7 +79,7 @@ export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reas
   const base = bill(rig);
   const read: Read = { ...given, rig: from.rig };
   const values = assumptionValues(rig.assumptions);
-  const loaded = loadedMass(rig, values);
+  const loaded = loadedMass(rig, new Stocks(rig, values));
   const out: Fix[] = [];
   let tries = 0;
   let rooms = 0;
@@ -121,7 +123,7 @@ export function* adviseSteps(given: Read, now: Assessment, from: Assessed = reas
         patches: tried.patches,
         gain: { label: figure.label, before, after, dimension: figure.dimension, better: figure.better },
         price: cost.price - base.price,
-        massKg: loadedMass(tried.rig, values) - loaded,
+        massKg: loadedMass(tried.rig, new Stocks(tried.rig, values)) - loaded,
         // What leaves the rig short on more days than are allowed cures nothing.
         cures:
           (days === undefined || days.chance <= days.tolerance) &&

@@ -9,7 +9,7 @@ import { sampleSteps } from '../day/sample.js';
 import { Stocks } from '../solve/stock.js';
 import { assessPlan } from '../subject/plan/plan.js';
 import { assessWeight } from '../subject/weight/weight.js';
-import { loadedMass } from '../solve/loaded.js';
+import { loadedMass } from '../solve/deck-load.js';
 import { SoftBook } from '../day/soft-states.js';
 import { type Read, readRig } from '../rig/read.js';
 import { reread } from '../rig/reread.js';
@@ -33,8 +33,8 @@ export interface Trial {
   readonly change: (draft: RigDocument) => void;
 }
 
-/** Mass of the parts that differ and of all liquids on board at the start of the day, kg. */
-export const massOf = (model: DayModel): number => loadedMass(model.rig, model.values);
+/** What a rig weighs as its day starts, kg. */
+export const massOf = (model: DayModel): number => loadedMass(model.rig, new Stocks(model.rig, model.values));
 
 /** Why a rig is never recommended: an axle, a coupling or the whole over its rating, or things that do not fit the deck. */
 function refusedBy({ rig, values }: DayModel): Tried['refused'] {

@@ -1,11 +1,12 @@
 import { WATER_KG_M3, WATER_SPECIFIC_HEAT } from '../fluid/water.js';
 import { type Run, runHeadLoss } from '../hydraulics/friction.js';
 import { POUND_HP_HOUR } from '../quantity/dimension.js';
+import { si } from '../quantity/parse.js';
 
-/** Fuels: density, kg/m³, and kinematic viscosity at 20 °C, m²/s, heat of a litre, J. From memory. */
+/** Fuels: density, kg/m³, and kinematic viscosity at 20 °C, m²/s, heat of a litre, J. From memory; a rig's own densities are assumptions, of which these are the usual values. */
 export const FUELS = {
-  petrol: { densityKgM3: 740, viscosityM2S: 0.6e-6, heatJM3: 32.2e9 },
-  diesel: { densityKgM3: 840, viscosityM2S: 3.5e-6, heatJM3: 35.8e9 },
+  petrol: { densityKgM3: si('6.1 lb/gal', 'density'), viscosityM2S: 0.6e-6, heatJM3: 32.2e9 },
+  diesel: { densityKgM3: si('7.0 lb/gal', 'density'), viscosityM2S: 3.5e-6, heatJM3: 35.8e9 },
 } as const;
 export const FUEL_KINDS = ['petrol', 'diesel'] as const;
 export type FuelKind = (typeof FUEL_KINDS)[number];

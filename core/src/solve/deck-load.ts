@@ -3,7 +3,7 @@ import { equipmentOn, massOf } from '../catalogue/pieces.js';
 import type { AssumptionValues } from '../assumption/register.js';
 import { densityOf, enginesOn } from '../energy/index.js';
 import { type Box, middleOf, standingOn, type Standing } from '../deck/index.js';
-import { shapeHeight, surfaceAt, volumeAt } from '../rig/tank-shape.js';
+import { shapeHeight, startDepth, surfaceAt, volumeAt } from '../rig/tank-shape.js';
 import { stockOfTank } from './loaded.js';
 import type { Line, Rig, Tank, TankShape } from '../rig/schema.js';
 import { centreOf, type PointMass } from '../structure/statics.js';
@@ -88,6 +88,19 @@ export const fuelOn = (rig: Rig, values: AssumptionValues): readonly { readonly 
   ...rig.fuelTanks.flatMap((t) => (t.vehicle ? [] : [{ id: t.id, kg: t.volume * densityOf(t.fuel, values) }])),
   ...enginesOn(rig, values).flatMap((e) => (e.own === undefined ? [] : [{ id: e.id, kg: e.own * densityOf(e.fuel, values) }])),
 ];
+
+/** What a rig weighs on the road as its day starts, kg, whether its things have a place yet or not: what its scale shows once they have. */
+export function loadedMass(rig: Rig, stocks: Stocks, things: readonly Standing[] = standingOn(rig)): number {
+  const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
+  return sum([
+    rig.platform ? emptyPlatform(rig.platform).massKg : 0,
+    ...(rig.platform?.riding ?? []).map((r) => r.mass),
+    ...things.map((t) => t.dryKg),
+    ...hungOn(rig, () => false).values(),
+    ...fuelOn(rig, stocks.values).map((f) => f.kg),
+    ...rig.tanks.map((t) => volumeAt(t.shape, startDepth(t)) * stockOfTank(stocks, t)),
+  ]);
+}
 
 /** Everything that weighs on a rig's platform; undefined for a rig without one. */
 export function deckLoad(rig: Rig, stocks: Stocks, things: readonly Standing[] = standingOn(rig)): DeckLoad | undefined {

@@ -1,4 +1,5 @@
 import { near } from '../testing/near';
+import { FUELS } from '../fuel/index';
 import { doSum, findSum } from './index';
 
 const run = (name: string, typed: Record<string, string>): Record<string, number> => {
@@ -43,7 +44,7 @@ describe('sums of wire, fuel and heat, both ways round', () => {
   test('fuel-day and fuel-tank', () => {
     const day = run('fuel-day', { power: '20 hp', hours: '4 h', volume: '13 gal' });
     // 20 hp at 60 % for 4 h and 0.60 lb: 28.8 lb.
-    near(day['day'] * 740, 28.8 * 0.45359237, 1e-3);
+    near(day['day'] * FUELS.petrol.densityKgM3, 28.8 * 0.45359237, 1e-3);
     near(run('fuel-tank', { power: '20 hp', hours: '4 h', days: '3' })['volume'], 3 * day['day'], 1e-9);
   });
   test('burner and burner-rise: 8 gpm through 60 K are 126.5 kW; degrees of either kind, or a bare number of kelvin', () => {
