@@ -14,6 +14,9 @@ import { joinGuns, mendInjectors, removeGun, splitGun } from '../edit/gun';
 import { adviceOn, compareOptionsSteps, type OptionRow } from './options';
 import { sensitivitySteps } from './sensitivity';
 import { resizeLine, sizingSteps } from './sizing';
+import { resizeStore, storeSizes } from './store-sizes';
+import { baseOf, benchOf } from './try-days';
+import { finished } from '../steps';
 import { withoutOptions } from '../edit/option';
 import { variantsOf } from './variants';
 import { growTank } from '../edit/grow-tank';
@@ -37,7 +40,7 @@ const thirsty = (): RigDocument => {
 describe('sizing', () => {
   const sizing = whole(sizingSteps(thirsty(), 250, 1))!;
   test('a larger tank never goes short more often, on the same days', () => {
-    const { points } = sizing.tank;
+    const { points } = sizing.tank!;
     expect(points.length).toBeGreaterThan(8);
     points.slice(1).forEach((p, i) => {
       expect(p.volumeM3).toBeGreaterThan(points[i].volumeM3);
@@ -46,17 +49,17 @@ describe('sizing', () => {
       expect(p.massKg).toBeGreaterThan(points[i].massKg);
       expect(p.price).toBeGreaterThan(points[i].price);
     });
-    expect(sizing.tank.now).toMatchObject({ factor: 1, price: 0, massKg: 0 });
+    expect(sizing.tank!.now).toMatchObject({ factor: 1, price: 0, massKg: 0 });
   });
   test('with a plate over the outlet no larger a tank does, and it keeps within the tolerance too', () => {
-    const { plated, smallest } = sizing.tank;
+    const { plated, smallest } = sizing.tank!;
     expect(plated!.short.chance).toBeLessThanOrEqual(sizing.tolerance);
     expect(plated!.volumeM3).toBeLessThanOrEqual(smallest!.volumeM3 + 1e-9);
   });
   test('the smallest keeps within the tolerance, and nothing tried that is smaller does', () => {
-    const best = sizing.tank.smallest!;
+    const best = sizing.tank!.smallest!;
     expect(best.short.chance).toBeLessThanOrEqual(sizing.tolerance);
-    for (const p of sizing.tank.points) if (p.volumeM3 < best.volumeM3) expect(p.short.chance).toBeGreaterThan(sizing.tolerance);
+    for (const p of sizing.tank!.points) if (p.volumeM3 < best.volumeM3) expect(p.short.chance).toBeGreaterThan(sizing.tolerance);
     // Put in by hand, the days say the same.
     const d = thirsty();
     growTank(d, 'water', best.factor);
@@ -66,7 +69,8 @@ describe('sizing', () => {
     'what it calls enough on %s is judged enough once it is built, by the same days',
     (id) => {
       const d = LAYOUTS.find((l) => l.id === id)!.make();
-      const { tank, tolerance, fills, feeds } = whole(sizingSteps(d, DAYS_UNASKED, DAY_SEED))!;
+      const { tank: sized, tolerance, fills, feeds } = whole(sizingSteps(d, DAYS_UNASKED, DAY_SEED))!;
+      const tank = sized!;
       const judged = (change: (d: RigDocument) => void) => {
         const built = LAYOUTS.find((l) => l.id === id)!.make();
         change(built);
@@ -82,7 +86,8 @@ describe('sizing', () => {
     },
   );
   test('all of the days, where all are asked for, but for what is surely too small', () => {
-    const { tank, most, tolerance } = whole(sizingSteps(thirsty(), 600, 1, true))!;
+    const { tank: sized, most, tolerance } = whole(sizingSteps(thirsty(), 600, 1, true))!;
+    const tank = sized!;
     expect(most).toBe(600);
     for (const p of tank.points) expect(p.short.days).toBe(p.short.low > tolerance && !p.now && p.short.days < 600 ? 400 : 600);
     expect(tank.smallest!.short.days).toBe(600);
@@ -93,8 +98,41 @@ describe('sizing', () => {
     expect(sizing.feeds[0].sizes[0]).toMatchObject({ bore: '1/2 in', short: { chance: 1 } });
     expect(sizing.fills[0].sizes.filter((s) => s.now)).toHaveLength(1);
   });
-  test('a rig without a water tank has nothing to size', () => {
-    expect(whole(sizingSteps(LAYOUTS.find((l) => l.id === 'two-batch')!.make(), 20, 1))).toBeUndefined();
+  test('a rig without a water tank is sized by what else it carries', () => {
+    const sized = whole(sizingSteps(LAYOUTS.find((l) => l.id === 'two-batch')!.make(), 20, 1))!;
+    expect(sized).toMatchObject({ tank: undefined, fills: [], feeds: [] });
+    expect(sized.stores.map((s) => s.kind)).toContain('stock');
+  });
+  test('stock, battery and fuel that run short are sized by the days they run short on; what lasts is left as it is', () => {
+    const document = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
+    const stores = (d: RigDocument) => {
+      const bench = finished(benchOf(d))!;
+      return { tolerance: bench.model.day.tolerance, stores: whole(storeSizes(bench, 400, 1, baseOf(bench.model))) };
+    };
+    const before = stores(document);
+    for (const s of before.stores) expect([s.name, s.sizes.length === 1]).toEqual([s.name, s.sizes[0].short.chance <= before.tolerance]);
+    expect(new Set(before.stores.map((s) => s.kind))).toEqual(new Set(['stock', 'battery', 'fuel']));
+    const battery = before.stores.find((s) => s.kind === 'battery')!;
+    resizeStore(document, 'battery', battery.id, '2 Ah');
+    const stock = before.stores.find((s) => s.id === 'roofs-tank')!;
+    resizeStore(document, 'stock', stock.id, '30 gal');
+    const sized = stores(document);
+    for (const [kind, id] of [
+      ['battery', battery.id],
+      ['stock', stock.id],
+    ] as const) {
+      const own = sized.stores.find((s) => s.kind === kind && s.id === id)!;
+      expect(own.sizes[0].short.chance).toBeGreaterThan(sized.tolerance);
+      expect(own.sizes.length).toBeGreaterThan(1);
+      own.sizes.slice(1).forEach((s, i) => expect(s.short.chance).toBeLessThanOrEqual(own.sizes[i].short.chance));
+      expect(own.smallest).toBe(own.sizes.find((s) => s.short.chance <= sized.tolerance)?.text);
+      // Built so, the days say the same.
+      const built = structuredClone(document);
+      const last = own.sizes[own.sizes.length - 1];
+      resizeStore(built, kind, id, last.text);
+      const causes = sampleDays(dayModel(parseRig(built)), 400, 1).causes;
+      expect(causes.find((c) => c.cause === kind && c.id === id)?.chance.chance ?? 0).toBe(last.short.chance);
+    }
   });
   test('a fill line takes another hose and keeps its valves; a feed is changed whole', () => {
     const d = pontoonRig();

@@ -6,7 +6,8 @@ import { si } from '../quantity/parse.js';
 import { together } from '../solve/vessels.js';
 import type { RigDocument } from '../rig/schema.js';
 import { telling } from '../steps.js';
-import { baseOf, type Bench, benchOf, changedModel, judgeModel, type Trial, type Tried } from './try-days.js';
+import { type StoreSizes, storeSizes } from './store-sizes.js';
+import { type Base, baseOf, type Bench, benchOf, changedModel, judgeModel, type Trial, type Tried } from './try-days.js';
 
 /** The tank that the day hangs on, at one size. */
 export interface TankSize extends Tried {
@@ -23,25 +24,31 @@ export interface LineSize extends Tried {
   readonly now: boolean;
 }
 
+/** The water vessel that most hangs on, in many sizes. */
+export interface TankSizing {
+  readonly tankIds: readonly string[];
+  readonly name: string;
+  readonly now: TankSize;
+  /** By rising volume. */
+  readonly points: readonly TankSize[];
+  /** The smallest that keeps within the tolerance; undefined when none of those tried does. */
+  readonly smallest: TankSize | undefined;
+  /** The smallest with an anti-vortex plate over each outlet; undefined where they have one already, or none does. */
+  readonly plated: TankSize | undefined;
+  /** Where none does because taps are found shut: the smallest of those tried that would do if none were. */
+  readonly withOpenTaps: TankSize | undefined;
+}
+
 export interface Sizing {
   readonly tolerance: number;
   /** Most days that a size was put through; each tells how many it took. */
   readonly most: number;
-  readonly tank: {
-    readonly tankIds: readonly string[];
-    readonly name: string;
-    readonly now: TankSize;
-    /** By rising volume. */
-    readonly points: readonly TankSize[];
-    /** The smallest that keeps within the tolerance; undefined when none of those tried does. */
-    readonly smallest: TankSize | undefined;
-    /** The smallest with an anti-vortex plate over each outlet; undefined where they have one already, or none does. */
-    readonly plated: TankSize | undefined;
-    /** Where none does because taps are found shut: the smallest of those tried that would do if none were. */
-    readonly withOpenTaps: TankSize | undefined;
-  };
+  /** Undefined for a day that draws on no water tank. */
+  readonly tank: TankSizing | undefined;
   readonly fills: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
   readonly feeds: readonly { readonly lineId: string; readonly name: string; readonly sizes: readonly LineSize[]; readonly smallest: string | undefined }[];
+  /** What else the day draws on: stock, batteries, fuel. */
+  readonly stores: readonly StoreSizes[];
 }
 
 const FACTORS = [0.15, 0.25, 0.4, 0.6, 0.8, 1, 1.3, 1.7, 2.3, 3.2, 4.5] as const;
@@ -65,21 +72,44 @@ export function resizeLine(d: RigDocument, lineId: string, bore: string): void {
 /**
  * The smallest tank, fill line and feed with which the rig goes short on no more days than the brief allows, by the same
  * sampled days for every size. What it calls enough is judged enough once it is built: the days are as many as the rig is
- * judged by. Undefined for a rig whose day draws on no water tank.
+ * judged by. So too the smallest tank of chemicals, battery and fuel tank, where they run short. Undefined for a rig whose day
+ * draws on nothing that has a size.
  * @param most most days for a size
  * @param all all of them for each size that is not surely too small
  */
 export function* sizingSteps(doc: RigDocument, most: number, seed: number, all = false): Generator<number, Sizing | undefined> {
   const bench = yield* telling(benchOf(doc), 0);
-  return bench && (yield* sizingOf(bench, most, seed, all));
+  if (!bench) return undefined;
+  const base = baseOf(bench.model);
+  const water = yield* part(0, WATER_SHARE, waterSizes(bench, most, seed, base, all));
+  const stores = yield* part(WATER_SHARE, 1, storeSizes(bench, most, seed, base));
+  if (!water && !stores.length) return undefined;
+  return { tolerance: bench.model.day.tolerance, most, tank: water?.tank, fills: water?.fills ?? [], feeds: water?.feeds ?? [], stores };
 }
 
-function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Generator<number, Sizing | undefined> {
+/** How much of the work is in water. */
+const WATER_SHARE = 0.85;
+
+/** Work that is a part of a larger one. */
+function* part<T>(from: number, to: number, steps: Generator<number, T>): Generator<number, T> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    yield from + (to - from) * step.value;
+  }
+}
+
+function* waterSizes(
+  bench: Bench,
+  most: number,
+  seed: number,
+  base: Base,
+  all: boolean,
+): Generator<number, (Pick<Sizing, 'fills' | 'feeds'> & { readonly tank: TankSizing }) | undefined> {
   const { model } = bench;
   const { rig } = model;
   const v = mainVessel(model);
   if (v < 0) return undefined;
-  const base = baseOf(model);
   const judge = (m: DayModel): Generator<number, Tried> => whole(judgeModel(m, most, seed, base, all));
   const { tolerance } = model.day;
   const tankIds = model.vessels[v].tied.map((t) => t.id);
@@ -193,8 +223,6 @@ function* sizingOf(bench: Bench, most: number, seed: number, all: boolean): Gene
     feedLadders.push(yield* ladder(f.id, name(f.id) || `Feed of ${machine}`, FEED_BORES));
   }
   return {
-    tolerance,
-    most,
     tank: {
       tankIds,
       name: model.vessels[v].tied.map((t) => t.name).join(' and '),

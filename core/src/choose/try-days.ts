@@ -37,7 +37,7 @@ export interface Trial {
 export const massOf = (model: DayModel): number => loadedMass(model.rig, new Stocks(model.rig, model.values));
 
 /** Why a rig is never recommended: an axle, a coupling or the whole over its rating, or things that do not fit the deck. */
-function refusedBy({ rig, values }: DayModel): Tried['refused'] {
+export function refusedBy({ rig, values }: DayModel): Tried['refused'] {
   const stocks = new Stocks(rig, values);
   if (assessWeight(rig, stocks)?.verdict === 'stop') return 'weight';
   const plan = assessPlan(rig, stocks)?.verdict;

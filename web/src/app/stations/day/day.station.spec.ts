@@ -1,5 +1,5 @@
 import type { Type } from '@angular/core';
-import { LAYOUTS, parseRig, readRig, sizingSteps, sensitivitySteps } from '@pozzo/core';
+import { LAYOUTS, parseRig, readRig, si, sizingSteps, sensitivitySteps, volumeOf } from '@pozzo/core';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { DayStation } from './day.station';
@@ -283,6 +283,32 @@ describe('sizing', () => {
     expect(s.text()).toContain('out of memory');
     day.sizing.set({ state: 'done', share: 1, value: null, error: null });
     await s.settle();
-    expect(s.text()).toContain('Nothing to size: no water tank supplies');
+    expect(s.text()).toContain('Nothing to size');
+  });
+  test('stock that runs short is sized too, and taken with a press; without a water tank nothing is said of one', async () => {
+    const { rig, day } = bench(new FakeRig(layout('two-batch')));
+    const tank = rig.document().tanks.find((t) => t.liquid !== 'water')!;
+    const short = (chance: number) => ({ days: 400, chance, low: chance, high: chance });
+    const size = (text: string, chance: number, now = false) => ({ text, now, short: short(chance), price: 0, massKg: 0, refused: undefined });
+    const s = render(SizingPanel);
+    day.sizing.set({
+      state: 'done',
+      share: 1,
+      value: {
+        tolerance: 0.02,
+        most: 400,
+        tank: undefined,
+        fills: [],
+        feeds: [],
+        stores: [{ kind: 'stock', id: tank.id, name: tank.name, sizes: [size('35 gal', 0.4, true), size('70 gal', 0)], smallest: '70 gal' }],
+      },
+      error: null,
+    });
+    await s.settle();
+    expect(s.text()).toContain('Stock, batteries and fuel');
+    expect(s.root.querySelector('pz-chart')).toBeNull();
+    await s.press(`${tank.name} 70 gal: short on 0% of days`);
+    const grown = rig.document().tanks.find((t) => t.id === tank.id)!;
+    expect(volumeOf(grown.shape)).toBeCloseTo(si('70 gal', 'volume'), 3);
   });
 });

@@ -1,7 +1,20 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Chance, formatQuantity, FUEL_ROWS, growTank, hoseSize, makeRoom, resizeLine, type RigDocument, si } from '@pozzo/core';
+import {
+  type Chance,
+  formatQuantity,
+  FUEL_ROWS,
+  growTank,
+  hoseSize,
+  makeRoom,
+  resizeLine,
+  resizeStore,
+  type RigDocument,
+  shownIn,
+  si,
+  type StoreKind,
+} from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -32,16 +45,18 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
       <p role="alert" class="shout">{{ words }}</p>
     }
     @if (sizing(); as z) {
-      <p class="lead" aria-live="polite">{{ sentence() }}</p>
-      @if (plateWords(); as words) {
-        <p class="lead">{{ words }}</p>
+      @if (z.tank) {
+        <p class="lead" aria-live="polite">{{ sentence() }}</p>
+        @if (plateWords(); as words) {
+          <p class="lead">{{ words }}</p>
+        }
+        @if (grows()) {
+          <button type="button" mat-flat-button class="small" (click)="take()">{{ takeWords() }}</button>
+        }
+        <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
+        <pz-table label="Sizes of tank" [columns]="columns" [rows]="points()" />
+        <p class="quiet small">{{ metWords() }}</p>
       }
-      @if (grows()) {
-        <button type="button" mat-flat-button class="small" (click)="take()">{{ takeWords() }}</button>
-      }
-      <pz-chart [option]="curves()" [height]="230" [summary]="sentence()" />
-      <pz-table label="Sizes of tank" [columns]="columns" [rows]="points()" />
-      <p class="quiet small">{{ metWords() }}</p>
       @if (ladders().length) {
         <h3>Hose of another size</h3>
         <p class="quiet small">Short days at each size. Click to use it.</p>
@@ -65,10 +80,38 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
           }
         </div>
       }
+      @if (z.stores.length) {
+        <h3>Stock, batteries and fuel</h3>
+        <p class="quiet small">Days short of each at each size. Click to use it.</p>
+      }
+      @for (s of stores(); track s.id) {
+        <div class="ladder" role="group" [attr.aria-label]="'Days short by size of ' + s.name">
+          <strong>{{ s.name }}</strong>
+          @for (size of s.sizes; track size.text) {
+            <button
+              type="button"
+              mat-button
+              class="size"
+              [class.now]="size.now"
+              [class.good]="size.good"
+              [disabled]="size.now"
+              [attr.aria-label]="s.name + ' ' + size.shown + ': short on ' + size.chance + ' of days'"
+              (click)="restore(s, size.text)"
+            >
+              {{ size.shown }}<br /><strong>{{ size.chance }}</strong>
+            </button>
+          }
+          @if (s.none) {
+            <span class="quiet small">None tried is enough.</span>
+          }
+        </div>
+      }
     } @else if (nothing()) {
-      <p role="status">Nothing to size: no water tank supplies this day’s work.</p>
+      <p role="status">Nothing to size: this day’s work draws on no tank and no battery.</p>
     } @else if (!busy()) {
-      <p class="quiet">Runs every tank, fill hose and feed size through the same days. Takes a few seconds.</p>
+      <p class="quiet">
+        Runs every tank, fill hose and feed size through the same days, and stock, batteries and fuel where they run short. Takes a few seconds.
+      </p>
     }
     @for (f of fuels(); track f.id) {
       <h3>{{ f.name }}</h3>
@@ -179,7 +222,7 @@ export class SizingPanel {
   }
   protected readonly sentence = computed(() => {
     const z = this.sizing();
-    if (!z) return '';
+    if (!z?.tank) return '';
     const { tank, tolerance } = z;
     const may = this.q(tolerance, 'ratio', 2);
     if (tank.withOpenTaps)
@@ -211,13 +254,13 @@ export class SizingPanel {
   protected readonly metWords = computed(() => {
     const z = this.sizing();
     if (!z) return '';
-    const days = [...z.tank.points, ...z.fills.flatMap((l) => l.sizes), ...z.feeds.flatMap((l) => l.sizes)].map((s) => s.short.days);
+    const days = [...(z.tank?.points ?? []), ...z.fills.flatMap((l) => l.sizes), ...z.feeds.flatMap((l) => l.sizes)].map((s) => s.short.days);
     const met = `${daysEach(days)}, the same for every size: as many as it takes to know.`;
     const sampled = this.day.fits() ? (this.day.sample().value?.days ?? 0) : 0;
     return sampled > z.most ? `${met} The rig has been put through ${sampled} since: size again for as many.` : met;
   });
   protected readonly takeWords = computed(() => {
-    const s = this.sizing()?.tank.smallest;
+    const s = this.sizing()?.tank?.smallest;
     if (!s) return '';
     const money = s.price >= 0 ? `+$${Math.round(s.price)}` : `saves $${Math.round(-s.price)}`;
     return `Make it ${this.q(s.volumeM3, 'volume')} (${money}, ${formatQuantity(s.massKg, 'mass', this.rig.units(), { digits: 2, signed: true })} full)`;
@@ -236,13 +279,17 @@ export class SizingPanel {
       if (room) d.placements = [...room];
     });
   }
+  private readonly tank = computed(() => {
+    const z = this.sizing();
+    return z?.tank && { tank: z.tank, tolerance: z.tolerance };
+  });
   protected readonly curves = computed<ChartOption>(() => {
-    const z = this.sizing()!;
+    const { tank, tolerance } = this.tank()!;
     const u = this.rig.units();
     const volume = (v: number): number => round3(inUnit(v, 'volume', u));
-    const chance = z.tank.points.map((p) => [volume(p.volumeM3), percent(this.shortOf(p).chance)] as [number, number]);
-    const money = z.tank.points.map((p) => [volume(p.volumeM3), Math.round(p.price)] as [number, number]);
-    const most = volume(Math.max(z.tank.now.volumeM3, z.tank.smallest?.volumeM3 ?? 0) * 2.2);
+    const chance = tank.points.map((p) => [volume(p.volumeM3), percent(this.shortOf(p).chance)] as [number, number]);
+    const money = tank.points.map((p) => [volume(p.volumeM3), Math.round(p.price)] as [number, number]);
+    const most = volume(Math.max(tank.now.volumeM3, tank.smallest?.volumeM3 ?? 0) * 2.2);
     return (c) => {
       const base = axes(c, { name: `tank, ${unitOf('volume', u)}`, max: most }, { name: 'short days, %', min: 0 }) as { yAxis: object; grid: object };
       return {
@@ -255,12 +302,12 @@ export class SizingPanel {
             showSymbol: true,
             symbolSize: 5,
             // Where the curve has come down to nothing, nothing is under the word.
-            markLine: level(percent(z.tolerance), 'allowed', c.attention, 'insideEndTop'),
+            markLine: level(percent(tolerance), 'allowed', c.attention, 'insideEndTop'),
           }),
           curve('price', money, c.quiet, {
             yAxisIndex: 1,
             lineStyle: { color: c.quiet, type: 'dashed', width: 2 },
-            markLine: place(volume(z.tank.now.volumeM3), 'now', c.ink),
+            markLine: place(volume(tank.now.volumeM3), 'now', c.ink),
           }),
         ],
       };
@@ -314,6 +361,25 @@ export class SizingPanel {
       }),
     }));
   });
+  protected readonly stores = computed(() => {
+    const z = this.sizing();
+    return (z?.stores ?? []).map(({ kind, id, name, sizes, smallest }) => ({
+      kind,
+      id,
+      name,
+      none: smallest === undefined,
+      sizes: sizes.map((s) => ({
+        text: s.text,
+        shown: `${shownIn(s.text, kind === 'battery' ? 'charge' : 'volume', this.rig.units()).text}${s.refused === 'weight' ? ', too heavy' : s.refused === 'room' ? ', does not fit' : ''}`,
+        now: s.now,
+        good: s.text === smallest,
+        chance: this.q(s.short.chance, 'ratio', 2),
+      })),
+    }));
+  });
+  protected restore({ kind, id, name }: { readonly kind: StoreKind; readonly id: string; readonly name: string }, text: string): void {
+    this.rig.edit(`${name} of ${text}`, (d) => resizeStore(d, kind, id, text));
+  }
   protected resize(lineId: string, bore: string): void {
     this.rig.edit(`${bore} line`, (d) => resizeLine(d, lineId, bore));
   }
