@@ -7,7 +7,8 @@ import { parseRig } from '../rig/read';
 import type { RigDocument } from '../rig/schema';
 import { near } from '../testing/near';
 import { bill } from '../catalogue/bill';
-import { asWanted, compareWays, compareWaysSteps } from './compare-ways';
+import { changed } from '../edit/draft';
+import { asWanted, byWay, compareWays, compareWaysSteps } from './compare-ways';
 import { growTank } from '../edit/grow-tank';
 
 const strength = (d: RigDocument, id: string): number => assess(parseRig(d)).chemical.mixes.find((m) => m.mixId === id)!.first.value;
@@ -88,4 +89,15 @@ describe('what changes cost and weigh', () => {
     d.lines = d.lines.filter((l) => l.to.id !== 'pump-roofs' && l.from.id !== 'pump-roofs');
     expect(base(d).price).toBeLessThan(with_);
   });
+});
+
+test.each(['crew-of-four', 'mix-tank-truck', 'two-batch', 'winter-split'])('on %s a way that is tried delivers what the table promised', (id) => {
+  const made = LAYOUTS.find((l) => l.id === id)!.make();
+  for (const mix of made.mixes!)
+    for (const row of compareWays(made, mix.id)) {
+      if (row.now) continue;
+      const built = assess(parseRig(changed(made, byWay(made, mix.id, row.way, assess(parseRig(made)).chemical.mixes.find((m) => m.mixId === mix.id)!.dayM3.value))));
+      const result = built.chemical.mixes.find((m) => m.mixId === mix.id)!;
+      expect([row.way, result.first.value, result.verdict]).toEqual([row.way, row.result.first.value, row.result.verdict]);
+    }
 });

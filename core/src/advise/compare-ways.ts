@@ -50,7 +50,7 @@ export function* compareWaysSteps(doc: RigDocument, mixId: string): Generator<nu
   for (const [i, way] of MIX_WAYS.entries()) {
     yield i / MIX_WAYS.length;
     const now = doc.mixes?.find((m) => m.id === mixId)?.way === way;
-    const tried = assessSet(now ? doc : changed(doc, (d) => convertMix(d, mixId, way, dayM3)), mixId, now);
+    const tried = assessed(now ? doc : changed(doc, byWay(doc, mixId, way, dayM3)), mixId);
     if (!tried) continue;
     const { result, verdict, rig } = tried;
     out.push({
@@ -76,29 +76,42 @@ const assessed = (doc: RigDocument, mixId: string) => {
   return result && { result, verdict: worstOf([result.verdict, ...a.findings.filter((f) => f.subject.id === mixId).map((f) => f.verdict)]), rig: read.rig };
 };
 
-/** Assesses a mix: as it stands, or with valves and tips set for what is wanted. */
-const assessSet = (doc: RigDocument, mixId: string, asBuilt: boolean) => assessed(asBuilt ? doc : asWanted(doc, mixId), mixId);
+/** The edit that mixes another way, valves and tips set for the strength wanted: what is built so is what was compared. */
+export function byWay(doc: RigDocument, mixId: string, way: MixWay, dayM3: number): (d: RigDocument) => void {
+  const convert = (d: RigDocument): void => convertMix(d, mixId, way, dayM3);
+  const set = wantedSetting(changed(doc, convert), mixId);
+  return (d) => {
+    convert(d);
+    set?.(d);
+  };
+}
 
 /** The document with a mix's metering valves, or the tip of its nozzle injector, set for the strength wanted; as it was where nothing can be set. */
 export function asWanted(doc: RigDocument, mixId: string): RigDocument {
+  const set = wantedSetting(doc, mixId);
+  return set ? changed(doc, set) : doc;
+}
+
+/** The edit that sets a mix for the strength wanted; undefined where nothing can be set. */
+function wantedSetting(doc: RigDocument, mixId: string): ((d: RigDocument) => void) | undefined {
   const now = assessed(doc, mixId);
-  if (!now) return doc;
+  if (!now) return undefined;
   const { result, rig } = now;
   const wanted = result.wanted.value;
   // A nozzle injector comes with metering tips: the one that brings the wanted strength is put in.
   if (result.way === 'nozzle' && wanted > 0 && result.first.value > wanted)
-    return changed(doc, (d) => {
+    return (d) => {
       const ratio = (strength: number, stock: number): number => strength / (stock - strength);
       const stock = result.streams[1]?.strength ?? 1;
       const drawn = rig.mixes.find((m) => m.id === mixId)!.injector!.drawRatio;
       const next = (drawn * ratio(wanted, stock)) / ratio(result.first.value, stock);
       d.mixes!.find((m) => m.id === mixId)!.injector!.drawRatio = `${(100 * Math.max(next, 0.006)).toPrecision(4)} %`;
-    });
-  if (!result.settings.length || !result.reachable) return doc;
-  return changed(doc, (d) => {
+    };
+  if (!result.settings.length || !result.reachable) return undefined;
+  return (d) => {
     for (const s of result.settings) {
       const part = d.lines.find((l) => l.id === s.lineId)?.parts.find((p) => p.id === s.partId);
       if (part?.kind === 'valve') part.setting = `${(100 * s.wanted).toPrecision(4)} %`;
     }
-  });
+  };
 }

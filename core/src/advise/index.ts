@@ -1,2 +1,2 @@
 export { advise, adviseSteps, applyFix, type DocumentPatch, type Fix } from './advise.js';
-export { asWanted, compareWays, compareWaysSteps, type WayCompared } from './compare-ways.js';
+export { asWanted, byWay, compareWays, compareWaysSteps, type WayCompared } from './compare-ways.js';

@@ -4,6 +4,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import {
   type AsTold,
   addMix,
+  byWay,
   findAssumption,
   formatQuantity,
   type MixDocument,
@@ -11,7 +12,6 @@ import {
   type MixWay,
   removeMix,
   soapOf,
-  convertMix,
   washSurface,
 } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
@@ -252,8 +252,8 @@ export class MixStation {
     if (m) this.rig.edit(`Remove ${m.name}`, (d) => removeMix(d, m.id));
   }
   protected convert(way: MixWay): void {
-    const id = this.chosen.item()!.id;
-    this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, (d) => convertMix(d, id, way, this.result()?.dayM3.value ?? 0.15));
+    const [id, now] = [this.chosen.item()!.id, this.rig.document()!];
+    this.rig.edit(`Mix by ${WAY_NAMES[way].toLowerCase()}`, byWay(now, id, way, this.result()?.dayM3.value ?? 0.1));
   }
   protected soap(by: 'none' | 'poured' | 'metered', which: 'soap' | 'second' = 'soap'): void {
     this.rig.edit(which === 'soap' ? 'Soap' : 'Second soap', (d) => soapOf(d, this.chosen.index(), by, which));
