@@ -1,6 +1,7 @@
 export { simulateDay, simulateModel, simulateSteps } from './simulate-day.js';
 export { dayModel, type DayModel, dayModelSteps } from './model.js';
 export { type DayDraw, Simulator } from './simulator.js';
+export { againstBrief, briefFromDay, dayFromBrief } from './against-brief.js';
 export { dayOf, usualDayDocument } from './usual-day.js';
 export { handsOf, holdsGun, inHand, spraysMix, triggerOf } from './hands.js';
 export {

@@ -1,4 +1,4 @@
-import { ASSUMPTIONS, LAYOUTS, readRig } from '@pozzo/core';
+import { ASSUMPTIONS, LAYOUTS, parseRig, readRig, usualDayDocument } from '@pozzo/core';
 import { FakeRig } from '../../testing/fake-rig';
 import { bench, render } from '../../testing/render';
 import { BriefStation } from './brief.station';
@@ -26,6 +26,17 @@ describe('the brief', () => {
     await s.type('Altitude', '8000 ft');
     expect(s.rig.assessment().feeds[0].limits.highestM).toBeGreaterThan(0);
     expect(s.rig.document().brief.altitude).toBe('8000 ft');
+  });
+  test('a brief changed beside a written day says so, and one press makes them agree', async () => {
+    const s = open();
+    s.rig.judge((d) => void (d.brief.day = usualDayDocument(parseRig(d))));
+    await s.settle();
+    expect(s.text()).not.toContain('The longest job of the written day');
+    await s.type('Longest job', '100 min');
+    expect(s.text()).toContain('The longest job of the written day washes for');
+    await s.press('Make the day anew from the brief');
+    expect(s.text()).not.toContain('The longest job of the written day');
+    expect(s.rig.document().brief).toMatchObject({ job: '100 min' });
   });
   test('kinds of job are added, set and removed; the last one takes the list with it', async () => {
     const s = open();

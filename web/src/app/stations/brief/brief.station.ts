@@ -8,6 +8,7 @@ import { ChoiceField } from '../../bench/choice-field';
 import { Facts, type Fact } from '../../bench/facts';
 import { NameField } from '../../bench/name-field';
 import { QuantityField } from '../../bench/quantity-field';
+import { DayDiffers } from '../../bench/day-differs';
 import { StationFrame } from '../../bench/station-frame';
 import { Later } from '../../kit/later';
 import { CellTemplate, type Column, DataTable, type TableRow } from '../../kit/table';
@@ -34,6 +35,7 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
     CellTemplate,
     ChoiceField,
     DataTable,
+    DayDiffers,
     DaySummary,
     Facts,
     Later,
@@ -70,6 +72,7 @@ const UNVERIFIED_EQUATIONS = Object.values(EQUATIONS).filter((e) => 'unverified'
         </ng-container>
       </div>
       <div does>
+        <pz-day-differs />
         <pz-day-summary *pzLater />
         <h2>Assumptions</h2>
         <pz-facts [facts]="facts()" />

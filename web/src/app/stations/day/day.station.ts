@@ -30,6 +30,7 @@ import { Later } from '../../kit/later';
 import { Picker } from '../../kit/picker';
 import { QuantityField } from '../../bench/quantity-field';
 import { SelectRow } from '../../kit/select-row';
+import { DayDiffers } from '../../bench/day-differs';
 import { StationFrame } from '../../bench/station-frame';
 import { VerdictMark } from '../../kit/verdict';
 import { DayStore } from '../../state/day-store';
@@ -69,6 +70,7 @@ const HELP: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
     ChoiceField,
     ClockField,
     DayBoard,
+    DayDiffers,
     DaySites,
     Later,
     LevelsPanel,
