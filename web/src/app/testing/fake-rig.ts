@@ -27,7 +27,7 @@ import {
   weighDay,
   type WorkDayDocument,
 } from '@pozzo/core';
-import { applyPatches, enablePatches, produce } from 'immer';
+import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer';
 import type { Work } from '../state/day.feature';
 
 enablePatches();
@@ -47,6 +47,8 @@ export class FakeRig {
   readonly state = signal({ id: 'rig' });
   readonly units = signal<UnitSystem>('us');
   readonly labels: string[] = [];
+  /** Every edit, with what takes it back and what does it again. */
+  readonly steps: { before: RigDocument; after: RigDocument; patches: Patch[]; inverse: Patch[] }[] = [];
 
   constructor(document?: RigDocument) {
     if (document) this.open(document);
@@ -70,12 +72,13 @@ export class FakeRig {
   }
   edit(label: string, recipe: (d: RigDocument) => void): void {
     this.labels.push(label);
-    this.open(
-      produce(this.document(), (draft) => {
-        recipe(draft);
-        mend(draft);
-      }),
-    );
+    const before = this.document();
+    const [after, patches, inverse] = produceWithPatches(before, (draft) => {
+      recipe(draft);
+      mend(draft);
+    });
+    this.steps.push({ before, after, patches, inverse });
+    this.open(after);
   }
   readonly heightFrom = computed(() => (this.document().platform ? 'the ground' : 'deck'));
   readonly rig = computed(() => this.readAt(this.document()));

@@ -1,4 +1,5 @@
 import type { Type } from '@angular/core';
+import { applyPatches } from 'immer';
 import { TestBed } from '@angular/core/testing';
 import { LAYOUTS, parseRig, readRig, usualDayDocument } from '@pozzo/core';
 import { FakeRig } from './fake-rig';
@@ -25,7 +26,7 @@ export function openAgain(id: string, name: string, station: Type<unknown>, mark
   return {
     again: () => {
       now.rig.open(now.doc);
-      now.rig.labels.length = 0;
+      now.rig.labels.length = now.rig.steps.length = 0;
       now.fixture.detectChanges();
       if (marks(now) === first) return now;
       now.fixture.destroy();
@@ -35,8 +36,12 @@ export function openAgain(id: string, name: string, station: Type<unknown>, mark
   };
 }
 
-/** The rig reads, and judging it throws nothing; what the fake does at every edit. */
+/** The rig reads, and judging it throws nothing; what the fake does at every edit. Undone and done again each edit gives what was there, to the letter. */
 export function expectSound(rig: FakeRig, what: string): void {
   const read = readRig(rig.document());
   if (!read.ok) throw new Error(`${what}: ${read.problems[0].path}: ${read.problems[0].message}`);
+  for (const { before, after, patches, inverse } of rig.steps) {
+    expect([what, applyPatches(after, inverse)]).toEqual([what, before]);
+    expect([what, applyPatches(before, patches)]).toEqual([what, after]);
+  }
 }
