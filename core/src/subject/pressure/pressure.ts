@@ -133,6 +133,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       input('Q', 'machine flow', state.flowM3s, 'flow'),
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
+    givesM3s: state.flowM3s,
     returned: returnedFigure(cases, machine, state, allOpen(list)),
     ...unloaderFigures(cases, machine),
     enginePower: figure(

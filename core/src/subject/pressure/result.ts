@@ -28,6 +28,8 @@ export interface MachineResult {
   readonly machineId: string;
   /** With all its guns open. */
   readonly pumpPressure: Figure;
+  /** Through it, m³/s: no more than its feed passes and its engine drives. */
+  readonly givesM3s: number;
   readonly returned: Figure;
   /** Before its unloader opens, and below which the unloader shuts again. */
   readonly peak: Figure;

@@ -1,6 +1,6 @@
 import { formatQuantity, type Moment, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
 import type { ToldAssessment } from '../../workers/assessment-part';
-import { boreWords } from './line-words';
+import { boreWords, givesWords } from './line-words';
 import { type Marks, marksOf } from './marks';
 import { tankWords } from './tank-words';
 import type { Stretch } from './waterway-layout';
@@ -209,7 +209,7 @@ function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSy
       m.id,
       'Machine',
       m.name,
-      [q(si(m.flow, 'flow'), 'flow'), result && q(result.pumpPressure.value, 'pressure')].filter(Boolean).join(' · '),
+      [givesWords(m.flow, result, system), result && q(result.pumpPressure.value, 'pressure')].filter(Boolean).join(' · '),
       running,
     ),
     back:

@@ -1,4 +1,4 @@
-import { formatQuantity, hoseSize, type LineDocument, si, type UnitSystem } from '@pozzo/core';
+import { type AsTold, formatQuantity, hoseSize, type LineDocument, type MachineResult, si, type UnitSystem } from '@pozzo/core';
 
 const length = (metres: number, system: UnitSystem): string => formatQuantity(metres, 'length', system, { unit: system === 'us' ? 'ft' : 'm' });
 
@@ -18,4 +18,11 @@ export function boreWords(line: LineDocument | undefined, system: UnitSystem): s
 export function lineWords(line: LineDocument | undefined, system: UnitSystem): string {
   const elbows = (line?.parts ?? []).reduce((s, p) => s + (p.kind === 'fitting' && p.is.startsWith('elbow') ? Number(p.count) : 0), 0);
   return [boreWords(line, system), elbows ? `${elbows} elbow${elbows > 1 ? 's' : ''}` : ''].filter(Boolean).join(' · ');
+}
+
+/** What a washer gives with its guns open, beside what it is made for where that is less. */
+export function givesWords(rated: string, result: AsTold<Pick<MachineResult, 'givesM3s'>> | undefined, system: UnitSystem): string {
+  const made = si(rated, 'flow');
+  const words = formatQuantity(made, 'flow', system);
+  return result && result.givesM3s < 0.99 * made ? `${formatQuantity(result.givesM3s, 'flow', system)} of ${words}` : words;
 }

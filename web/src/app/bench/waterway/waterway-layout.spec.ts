@@ -37,6 +37,14 @@ describe('the waterway', () => {
     const width = (kind: string): number => w.pipes.find((p) => p.kind === kind)!.width;
     expect(width('fill')).toBeLessThan(width('feed'));
   });
+  test('a starved washer shows what it gets beside what it is made for', () => {
+    const machine = (w: ReturnType<typeof draw>): string => w.nodes.find((n) => n.kind === 'machine')!.sub;
+    expect(machine(draw())).toMatch(/^[\d.]+\u00a0gpm · /);
+    const starved = draw((d) => {
+      for (const l of d.lines) if (l.role === 'feed') for (const p of l.parts) p.bore = '1/4 in';
+    });
+    expect(machine(starved)).toMatch(/^[\d.]+\u00a0gpm of [\d.]+\u00a0gpm · /);
+  });
   test('an empty rig draws an empty band', () => {
     const w = draw((d) => Object.assign(d, { spigots: [], tanks: [], machines: [], outlets: [], lines: [], reels: [] }));
     expect([w.pipes.length, w.tanks.length, w.nodes.length]).toEqual([0, 0, 0]);

@@ -1,6 +1,6 @@
 import { formatQuantity, nozzleCode, type RigDocument, si, type Station, type UnitSystem, type Verdict } from '@pozzo/core';
 import type { ToldAssessment } from '../../workers/assessment-part';
-import { lineWords } from './line-words';
+import { givesWords, lineWords } from './line-words';
 import { type Marks, marksOf } from './marks';
 import { tankWords, usableLeft } from './tank-words';
 import { drawMix } from './waterway-mixes';
@@ -280,14 +280,14 @@ export function layoutWaterway(doc: RigDocument, a: ToldAssessment, system: Unit
       });
     }
     nodes.push({
-      ...stretch(`machine:${m.id}`, 'machines', m.id, `${m.name}, ${q(si(m.flow, 'flow'), 'flow')}`),
+      ...stretch(`machine:${m.id}`, 'machines', m.id, `${m.name}, ${givesWords(m.flow, result, system)}`),
       verdict: feed ? marks.of(`feed:${m.id}`, `machine:${m.id}`) : 'starved',
       kind: 'machine',
       x: MACHINE_X,
       y: lane.y,
       r,
       name: m.name,
-      sub: `${q(si(m.flow, 'flow'), 'flow')} · ${q(result?.pumpPressure.value ?? si(m.ratedPressure, 'pressure'), 'pressure', 4)}`,
+      sub: `${givesWords(m.flow, result, system)} · ${q(result?.pumpPressure.value ?? si(m.ratedPressure, 'pressure'), 'pressure', 4)}`,
       mark: { x: MACHINE_X - 44, y: lane.y - r - 28 },
     });
 

@@ -301,7 +301,7 @@ describe('sizing', () => {
         fills: [],
         feeds: [],
         stores: [{ kind: 'stock', id: tank.id, name: tank.name, sizes: [size('35 gal', 0.4, true), size('70 gal', 0)], smallest: '70 gal' }],
-      },
+      } as never,
       error: null,
     });
     await s.settle();
