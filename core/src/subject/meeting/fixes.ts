@@ -41,9 +41,9 @@ export const neverRules: Rule = (finding, rig, doc) => {
         ]
       : [],
   );
+  const kind = (tank: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === tank)?.holds);
   const branches = rig.mixes.flatMap((mix) => {
     const branches = doc.lines.filter((l) => l.role === 'chemical' && l.to.at === 'mix' && l.to.id === mix.id);
-    const kind = (lineFrom: string | undefined) => rig.liquids.find((l) => l.id === rig.tanks.find((t) => t.id === lineFrom)?.holds);
     const stock = rig.liquids.find((l) => l.id === mix.stock);
     return branches
       .filter((l) => {
@@ -56,5 +56,17 @@ export const neverRules: Rule = (finding, rig, doc) => {
         change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
       }));
   });
-  return [...sticks, ...branches];
+  const ties = rig.lines.flatMap((l) => {
+    const [from, to] = [kind(l.from.id), kind(l.to.id)];
+    return l.role === 'tie' && from && to && meeting(from.kind, to.kind).verdict === 'never'
+      ? [
+          {
+            id: `off-${l.id}`,
+            title: message('Take out the tie between {a} and {b}', { a: from.name, b: to.name }),
+            change: (d: RigDocument) => void (d.lines = d.lines.filter((x) => x.id !== l.id)),
+          },
+        ]
+      : [];
+  });
+  return [...sticks, ...branches, ...ties];
 };

@@ -26,6 +26,34 @@ describe('what must not meet', () => {
     const fix = advise(d, parseRig(d), a).find((f) => f.code === 'never-mix')!;
     expect(judged(applyFix(d, fix)).verdict).not.toBe('stop');
   });
+  test('acid tied to the SH, shut or open, is a stop; tied to its own kind it is none', () => {
+    const tie = (from: string, to: string): RigDocument => {
+      const d = withAcid();
+      d.tanks.push({ ...d.tanks.find((t) => t.id === 'acid-tank')!, id: 'acid-2', name: 'Acid 2' });
+      d.lines.push({
+        id: 'cross',
+        role: 'tie',
+        closed: true,
+        from: { at: 'tank', id: from, height: '1 in' },
+        to: { at: 'tank', id: to, height: '1 in' },
+        parts: [],
+      });
+      return d;
+    };
+    const never = (d: RigDocument) =>
+      judged(d)
+        .findings.filter((f) => f.code === 'never-mix')
+        .map((f) => f.verdict);
+    const sh = twoBatchSingleAxle().tanks.find((t) => t.holds)!.id;
+    expect(never(tie('acid-tank', sh))).toEqual(['stop']);
+    const d = tie('acid-tank', sh);
+    expect(never(applyFix(d, advise(d, parseRig(d), judged(d)).find((f) => f.code === 'never-mix')!))).toEqual([]);
+    expect(never(tie('acid-tank', 'acid-2'))).toEqual([]);
+  });
+  test('two that make gas, each in a container of its own, are a caution', () => {
+    expect(judged(withAcid()).cautions.map((c) => c.key)).toContain('gas-apart');
+    expect(judged(twoBatchSingleAxle()).cautions.map((c) => c.key)).not.toContain('gas-apart');
+  });
   test('a brass swivel under SH and nitrile seals in its pump are told, and cured', () => {
     const d = twoBatchSingleAxle();
     d.reels = [

@@ -54,6 +54,19 @@ function placesOf(rig: Rig, stocks: Stocks): Place[] {
     if (there.kind !== 'water') add(to.name, there.kind, there.name);
     add(`${pump.name} and its hose`, moved.kind, moved.name);
   }
+  // What tanks are tied by, or gathered in, carries the liquid of each; a shut valve is opened one day.
+  const joined = (place: string, ids: readonly (string | undefined)[]): void => {
+    for (const tank of rig.tanks) {
+      const { liquid } = stocks.in(tank);
+      if (ids.includes(tank.id) && liquid.kind !== 'water') add(place, liquid.kind, liquid.name);
+    }
+  };
+  for (const l of rig.lines) if (l.role === 'tie') joined(l.name ?? 'the tie', [l.from.id, l.to.id]);
+  for (const m of rig.manifolds)
+    joined(
+      m.name,
+      rig.lines.filter((l) => l.from.at === 'tank' && l.to.at === 'manifold' && l.to.id === m.id).map((l) => l.from.id),
+    );
   return [...carried].map(([name, kinds]) => ({ name, kinds }));
 }
 
