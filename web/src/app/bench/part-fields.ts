@@ -39,6 +39,9 @@ import { QuantityField } from './quantity-field';
           <pz-quantity label="Cv dirty" [path]="path() + '.cvDirty'" />
         }
       }
+      @if (!part().item) {
+        <p class="quiet">Not off the shelf: priced and weighed between the nearest sizes there (estimate).</p>
+      }
     </div>
   `,
   styles: `

@@ -53,7 +53,7 @@ export const ROOMY = 3;
 
 type Quantity = (value: number, dimension: Parameters<typeof formatQuantity>[1], digits?: number) => string;
 
-interface Pen {
+interface FoldedPen {
   readonly doc: RigDocument;
   readonly a: ToldAssessment;
   readonly q: Quantity;
@@ -71,7 +71,7 @@ const WORDS: Readonly<Record<Verdict, string>> = { fed: '', tight: ': tight', st
 export function foldWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSystem, at?: At): FoldedWaterway {
   const q: Quantity = (value, dimension, digits) => formatQuantity(value, dimension, system, digits ? { digits } : {});
   const marks = marksOf(doc, a);
-  const pen: Pen = {
+  const pen: FoldedPen = {
     doc,
     a,
     q,
@@ -101,7 +101,7 @@ export function foldWaterway(doc: RigDocument, a: ToldAssessment, system: UnitSy
 }
 
 /** A spigot with what arrives by each of its fill lines, or what it gives a machine straight. */
-function sourcesOf({ doc, a, q, at, cell }: Pen): Cell[] {
+function sourcesOf({ doc, a, q, at, cell }: FoldedPen): Cell[] {
   return doc.spigots.map((s) => {
     const fills = a.fills.filter((f) => f.spigotId === s.id);
     const keys = [`spigot:${s.id}`, ...doc.lines.filter((l) => l.role === 'fill' && l.from.id === s.id).map((l) => `fill:${l.id}`)];
@@ -119,7 +119,7 @@ function sourcesOf({ doc, a, q, at, cell }: Pen): Cell[] {
   });
 }
 
-function tankOf({ doc, a, q, at, cell }: Pen, i: number): TankCell {
+function tankOf({ doc, a, q, at, cell }: FoldedPen, i: number): TankCell {
   const t = doc.tanks[i];
   const r = a.tanks[i];
   const chemical = a.chemical.tanks.find((x) => x.tankId === t.id);
@@ -170,7 +170,7 @@ function gunWords(guns: readonly { readonly name: string; readonly pressure: str
   return [names, alike ? `${first.pressure} · ${first.flow} each` : guns.map((g) => g.pressure).join(', ')];
 }
 
-function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSystem): Row {
+function machineRow(pen: FoldedPen, m: RigDocument['machines'][number], system: UnitSystem): Row {
   const { doc, a, q, at, marks, cell } = pen;
   const feed = a.feeds.find((f) => f.machineId === m.id);
   const result = a.machines.find((x) => x.machineId === m.id);
@@ -251,7 +251,7 @@ function machineRow(pen: Pen, m: RigDocument['machines'][number], system: UnitSy
   };
 }
 
-function mixRow(pen: Pen, m: ToldAssessment['chemical']['mixes'][number], system: UnitSystem): Row {
+function mixRow(pen: FoldedPen, m: ToldAssessment['chemical']['mixes'][number], system: UnitSystem): Row {
   const { doc, a, q, at, marks, cell } = pen;
   const mix = doc.mixes!.find((x) => x.id === m.mixId)!;
   const pump = doc.softPumps?.find((p) => p.id === m.pumpId);
