@@ -1,11 +1,11 @@
 import { type Assessment, judgeRig, type Rig, say, SEVERITY_WORDS, type UnitSystem } from '@pozzo/core';
 
-/** A build's verdict as the command line gives it: without the sample of days it rests on. */
-export type BuildVerdict = Omit<ReturnType<typeof judgeRig>, 'sample'>;
+/** A build's verdict as the command line gives it: without the days and the road it rests on. */
+export type BuildVerdict = Omit<ReturnType<typeof judgeRig>, 'sample' | 'road'>;
 
 /** What a build is over all, the same whatever is asked of it: its rig, its days and its road, and what nobody set. */
 export function buildVerdict(rig: Rig, assessment: Assessment): BuildVerdict {
-  const { sample: _sample, ...build } = judgeRig(rig, assessment);
+  const { sample: _sample, road: _road, ...build } = judgeRig(rig, assessment);
   return build;
 }
 

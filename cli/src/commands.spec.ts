@@ -237,11 +237,43 @@ describe('pozzo layouts, layout and schema', () => {
 test('weigh, power, day and assess give one verdict of a build', () => {
   const short = pontoonRig();
   short.spigots[0].readings[0].flow = '3 gpm';
-  for (const rigFile of [rig, file('short.json', JSON.stringify(short)), file('crew.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'crew-of-four')!.make()))]) {
+  for (const rigFile of [
+    rig,
+    file('short.json', JSON.stringify(short)),
+    file('crew.json', JSON.stringify(LAYOUTS.find((l) => l.id === 'crew-of-four')!.make())),
+  ]) {
     const { judged } = JSON.parse(run(['assess', rigFile]).stdout);
-    for (const command of [['weigh'], ['power'], ['day', '--days', '0']]) expect(JSON.parse(run([command[0], rigFile, ...command.slice(1)]).stdout).build).toEqual(judged);
+    for (const command of [['weigh'], ['power'], ['day', '--days', '0']])
+      expect(JSON.parse(run([command[0], rigFile, ...command.slice(1)]).stdout).build).toEqual(judged);
     expect(run(['day', rigFile, '--days', '0', '--text']).stdout.split('\n')[0]).toBe(run(['assess', rigFile, '--text']).stdout.split('\n')[0]);
   }
+});
+
+describe('pozzo todo', () => {
+  const undone = pontoonRig();
+  undone.spigots[0].readings[0].flow = '3 gpm';
+  const told = (document: RigDocument) =>
+    JSON.parse(run(['todo', file('todo.json', JSON.stringify(document))]).stdout) as {
+      done: boolean;
+      items: { of: string; grade: string; fix: string | null; aside: string | null }[];
+    };
+  test('is worst first, with fixes, and what nobody checked', () => {
+    const { done, items } = told(undone);
+    expect(done).toBe(false);
+    const order = ['stop', 'starved', 'tight', 'unchecked', 'note'];
+    expect(items.map((x) => order.indexOf(x.grade))).toEqual([...items.map((x) => order.indexOf(x.grade))].sort((a, b) => a - b));
+    expect(items.some((x) => x.fix !== null)).toBe(true);
+    expect(items.some((x) => x.of.startsWith('days:water'))).toBe(true);
+  });
+  test('is done when all that is left was set aside', () => {
+    const d = {
+      ...undone,
+      asides: told(undone).items.flatMap((x) => (x.grade === 'note' ? [] : [{ of: x.of, grade: x.grade as 'tight', reason: 'He knows.' }])),
+    };
+    const { done, items } = told(d);
+    expect([done, items.filter((x) => x.grade !== 'note').every((x) => x.aside === 'He knows.')]).toEqual([true, true]);
+    expect(run(['todo', file('todo.json', JSON.stringify(d)), '--text']).stdout).toMatch(/: nothing left to do\n[\s\S]*Set aside: He knows\./);
+  });
 });
 
 describe('pozzo weigh and deck', () => {

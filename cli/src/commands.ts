@@ -2,6 +2,7 @@ import { advise, assess, blendInp, doSum, findSum, readInp, rigInp, say, SI_UNIT
 import { argumentsOf } from './arguments.js';
 import { powerAnswer } from './power-command.js';
 import { buildVerdict } from './build-verdict.js';
+import { todoAnswer } from './todo-command.js';
 import { deckAnswer, weighAnswer } from './deck-commands.js';
 import { dayAnswer } from './day-command.js';
 import { InputError, type Outcome, toTerminal } from './failure.js';
@@ -13,6 +14,7 @@ import { textReport } from './text-report.js';
 const USAGE = `pozzo assess <rig file> [--text] [--metric] [--fixes]   judge a rig
 pozzo day <rig file> [--days N] [--seed S] [--size] [--sensitivity] [--options] [--text] [--metric]
                                                         work its day, and sample many
+pozzo todo <rig file> [--text] [--metric]               what is left to do, worst first, with the best fix of each
 pozzo weigh <rig file>                                  axles, coupler and sides in every filling, and in the day's worst minutes
 pozzo power <rig file> [--svg|--wires] [--metric]       fuel, circuits, battery and air through its day; one-line diagram; wire list
 pozzo deck <rig file> --svg|--dxf [--metric]            plan and elevation to scale
@@ -148,6 +150,10 @@ const dayCommand: Command = (args) => {
   return text ?? json(value);
 };
 
+const todoCommand: Command = (args) => {
+  const { value, text } = todoAnswer(args);
+  return text ?? json(value);
+};
 const weighCommand: Command = (args) => json(weighAnswer(args));
 const powerCommand: Command = (args) => {
   const answer = powerAnswer(args);
@@ -170,6 +176,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   schema: plain('schema', 0, () => JSON.stringify(rigJsonSchema(), null, 2)),
   assess: assessCommand,
   day: dayCommand,
+  todo: todoCommand,
   weigh: weighCommand,
   power: powerCommand,
   deck: deckCommand,

@@ -77,7 +77,10 @@ export function dayAnswer(args: readonly string[]): { readonly value: object; re
         }
       : {}),
   };
-  return { value, text: values['text'] ? dayText(verdictLines(rig, build, values['metric'] ? 'metric' : 'us'), usual, sample, values['metric'] ? 'metric' : 'us') : undefined };
+  return {
+    value,
+    text: values['text'] ? dayText(verdictLines(rig, build, values['metric'] ? 'metric' : 'us'), usual, sample, values['metric'] ? 'metric' : 'us') : undefined,
+  };
 }
 
 function dayText(build: readonly string[], usual: Omit<DayResult, 'trace'>, sample: DaySample | undefined, system: UnitSystem): string {

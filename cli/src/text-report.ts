@@ -1,15 +1,4 @@
-import {
-  type Assessment,
-  caseWords,
-  cableSize,
-  spell,
-  formatQuantity,
-  HEAT_UNIT,
-  type Rig,
-  say,
-  severityWord,
-  type UnitSystem,
-} from '@pozzo/core';
+import { type Assessment, caseWords, cableSize, spell, formatQuantity, HEAT_UNIT, type Rig, say, severityWord, type UnitSystem } from '@pozzo/core';
 import { type BuildVerdict, verdictLines } from './build-verdict.js';
 
 /** An assessment for people: the verdict with days and road counted in, findings, then the figures by subject. */

@@ -39,6 +39,7 @@ export { type DayWeight, type DayWeightState, dayWeightFindings, weighDay } from
 export { daysJudged, daysVerdict, hasDays, type JudgedDays, roadFinding, type Said, verdictOf } from './judge.js';
 export { notChecked } from './not-checked.js';
 export { judgeRig } from './judge-rig.js';
+export { isDone, mayWait, setAside, type ToDo, type ToDoGrade, todoOf } from './todo.js';
 // Apart from what they are used for, so that a page that only names them does not load the engine.
 export { DAY_SEED, DAYS_UNASKED, nextRound } from './round-size.js';
 export { sampleUntilEnough } from './rounds.js';

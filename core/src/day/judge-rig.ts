@@ -1,3 +1,4 @@
+import type { Finding } from '../subject/finding.js';
 import type { Assessment } from '../subject/assessment.js';
 import type { Rig } from '../rig/schema.js';
 import { hasDays, roadFinding, type Said, verdictOf } from './judge.js';
@@ -10,8 +11,12 @@ import { simulateModel } from './simulate-day.js';
 import { weighDay } from './weigh-day.js';
 
 /** A rig judged with as many days as are enough, and with its usual day on the road. @returns no sample where nothing draws on it */
-export function judgeRig(rig: Rig, assessment: Assessment): Said & { readonly sample: DaySample | undefined; readonly unchecked: Message | undefined } {
+export function judgeRig(
+  rig: Rig,
+  assessment: Assessment,
+): Said & { readonly sample: DaySample | undefined; readonly unchecked: Message | undefined; readonly road: Finding | undefined } {
   const model = dayModel(rig);
   const sample = hasDays(assessment) ? sampleUntilEnough(model) : undefined;
-  return { ...verdictOf(assessment, sample, roadFinding(rig, weighDay(rig, simulateModel(model)), assessment)), sample, unchecked: notChecked(rig) };
+  const road = roadFinding(rig, weighDay(rig, simulateModel(model)), assessment);
+  return { ...verdictOf(assessment, sample, road), sample, road, unchecked: notChecked(rig) };
 }

@@ -43,25 +43,41 @@ const RAN_SHORT: Readonly<Record<Exclude<Cause, 'water' | 'feed'>, string>> = {
   reach: '{name} doesn’t reach its work on {p} of days; {t} allowed.',
 };
 
-/** The worst of all that the days say: water first, then whatever else they run short of, each held to the same share of days. */
-export function daysJudged(sample: JudgedDays): { readonly verdict: Verdict; readonly message: Message } {
-  const { short, tolerance, farOver } = sample;
-  let out = { verdict: daysVerdict(sample), message: daysMessage(short, tolerance) };
-  for (const c of sample.causes ?? []) {
-    if (c.cause === 'water' || c.cause === 'feed') continue;
-    const verdict = daysVerdict({ short: c.chance, tolerance, farOver });
-    if (worse(out.verdict, verdict) === out.verdict) continue;
-    out = {
-      verdict,
-      message: message(RAN_SHORT[c.cause], {
-        name: c.name,
-        p: { value: c.chance.chance, dimension: 'ratio', digits: 2 },
-        t: { value: tolerance, dimension: 'ratio' },
-      }),
-    };
-  }
-  return out;
+/** What the days say of one thing that may run short. */
+export interface DayJudged {
+  readonly cause: Cause;
+  /** Of what runs short; undefined for water, which is told for the whole rig. */
+  readonly id: string | undefined;
+  readonly verdict: Verdict;
+  readonly message: Message;
 }
+
+/** All that the days say: water first, then whatever else they run short of, each held to the same share of days. */
+export function daysSay(sample: JudgedDays): readonly DayJudged[] {
+  const { short, tolerance, farOver } = sample;
+  return [
+    { cause: 'water', id: undefined, verdict: daysVerdict(sample), message: daysMessage(short, tolerance) },
+    ...(sample.causes ?? []).flatMap((c): DayJudged[] =>
+      c.cause === 'water' || c.cause === 'feed'
+        ? []
+        : [
+            {
+              cause: c.cause,
+              id: c.id,
+              verdict: daysVerdict({ short: c.chance, tolerance, farOver }),
+              message: message(RAN_SHORT[c.cause], {
+                name: c.name,
+                p: { value: c.chance.chance, dimension: 'ratio', digits: 2 },
+                t: { value: tolerance, dimension: 'ratio' },
+              }),
+            },
+          ],
+    ),
+  ];
+}
+
+/** The worst of all that the days say. */
+export const daysJudged = (sample: JudgedDays): DayJudged => daysSay(sample).reduce((a, b) => (worse(a.verdict, b.verdict) === a.verdict ? a : b));
 
 /**
  * The worst that a worked day puts on axles and coupling, where it is worse than what the rig's own fillings say: a minute of

@@ -3,6 +3,7 @@ import { assumptions } from './assumption-values.js';
 import { CABLE_SIZES } from '../electrics/insulation.js';
 import { id, label, list, name, note } from './fields.js';
 import { airLine } from './thing/air-line.js';
+import { aside } from './thing/aside.js';
 import { battery } from './thing/battery.js';
 import { burner } from './thing/burner.js';
 import { charger } from './thing/charger.js';
@@ -71,6 +72,8 @@ export const body = {
   platform: v.optional(platform),
   gear: v.optional(list(gear, 40), []),
   placements: v.optional(list(placement, 120), []),
+  /** What was set aside of what is left to do. */
+  asides: v.optional(list(aside, 60)),
   assumptions,
 };
 
@@ -130,6 +133,7 @@ export type { FuelLine, FuelLineDocument } from './thing/fuel-line.js';
 export { type Battery, type BatteryDocument, CHEMISTRIES, SYSTEM_VOLTS } from './thing/battery.js';
 export { type Charger, CHARGER_KINDS, type ChargerDocument, type ChargerKind } from './thing/charger.js';
 export { type ElectricLoad, type ElectricLoadDocument, LOAD_KINDS, type LoadKind } from './thing/electric-load.js';
+export { type Aside, SET_ASIDE } from './thing/aside.js';
 export type { Panel, PanelDocument } from './thing/panel.js';
 export { type GaugeName, GAUGES, GAUGES_BY, type Wire, type WireDocument } from './thing/wire.js';
 export type { Compressor, CompressorDocument } from './thing/compressor.js';

@@ -33,6 +33,7 @@ export const CIRCUIT: Subject<CircuitAnswers, SoftPumpAnswers & TransferAnswers 
     'chargers',
     'panels',
     'wires',
+    'cables',
     'loads',
     'burners',
     'compressors',

@@ -10,7 +10,7 @@ export const MEETING: Subject<MeetingAnswers, object, MeetingCode> = {
   name: 'meeting',
   scale: 'practice',
   kinds: MEETING_KINDS,
-  reads: ['assumptions', 'liquids', 'tanks', 'mixes', 'softPumps', 'guns open', 'lines', 'reels'],
+  reads: ['assumptions', 'liquids', 'tanks', 'mixes', 'softPumps', 'guns open', 'lines', 'manifolds', 'reels'],
   assess: ({ rig, stocks }) => ({ chemical: { meetings: assessMeetings(rig, stocks) } }),
   findings: ({ rig, stocks }, a) => [...meetingFindings(rig, a.chemical.meetings), ...attackFindings(rig, stocks)],
   cautions: meetingCautions,

@@ -15,7 +15,6 @@ import { SpellPipe } from '../kit/spell.pipe';
 /** The third question: what would help. Findings of the station in words, fixes that were tried, cautions, working. */
 @Component({
   selector: 'pz-help',
-  host: { '[class.slim]': 'slim()' },
   imports: [SpellPipe, MatButtonModule, MatExpansionModule, RouterLink, VerdictMark, WorkingPanel],
   template: `
     <div class="findings" #findingsBox tabindex="-1">
@@ -152,27 +151,6 @@ import { SpellPipe } from '../kit/spell.pipe';
     .small {
       font-size: 13.5px;
     }
-    // A line or two above the drawing.
-    :host(.slim) {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: baseline;
-      gap: 4px 18px;
-    }
-    :host(.slim) .finding {
-      display: flex;
-      gap: 10px;
-      align-items: center;
-      margin: 0;
-      padding: 3px 12px 3px 10px;
-    }
-    :host(.slim) p {
-      margin: 0;
-    }
-    :host(.slim) .cautions {
-      flex-basis: 100%;
-      margin-top: 4px;
-    }
     .findings:focus {
       outline: none;
     }
@@ -206,8 +184,6 @@ export class HelpColumn implements OnDestroy {
   readonly station = input.required<Station>();
   /** Said where there is nothing to find; empty to say nothing. */
   readonly calm = input('No problems found here.');
-  /** Shown as a line or two instead of a column. */
-  readonly slim = input(false);
   protected readonly all = signal(false);
   protected readonly findings = computed(() => (this.rig.assessment()?.findings ?? []).filter((f) => f.station === this.station()));
   /** What holds the rig back most on another station, and how much more there is. */

@@ -4,7 +4,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { hasDays, notChecked, reread, roadFinding, say, SEVERITY_WORDS, type Said, type Scale, type Verdict, verdictOf, worse } from '@pozzo/core';
+import { hasDays, notChecked, reread, say, SEVERITY_WORDS, type Said, type Scale, type Verdict, verdictOf, worse } from '@pozzo/core';
 import { VerdictMark } from '../kit/verdict';
 import { OpenWorking } from './working-panel';
 import { DayStore } from '../state/day-store';
@@ -12,6 +12,7 @@ import { RigStore } from '../state/rig-store';
 import { SavingPanel } from '../record/saving-panel';
 import { GROUPS, STATION_LIST } from '../stations/registry';
 import { Waterway } from './waterway/waterway';
+import { injectRoad, injectToDo } from './road';
 import { Shortcuts } from './shortcuts';
 import { StartPanel } from './start-panel';
 import { StationList, type Worst, worstOfFinding } from './station-list';
@@ -56,11 +57,10 @@ export class RigPage implements OnDestroy {
   protected readonly station = computed(() => this.router.parseUrl(this.url()).root.children['primary']?.segments[2]?.path ?? '');
   protected readonly state = this.rig.state;
   protected readonly assessment = this.rig.assessment;
-  /** What the day puts on axles and coupling that no filling tells by itself; of the rig as it stands. */
-  private readonly road = computed(() => {
-    const [rig, weighed, a] = [this.rig.rig(), this.day.weighed(), this.assessment()];
-    return rig && weighed && a && this.day.fits() ? roadFinding(rig, weighed, a) : undefined;
-  });
+  private readonly road = injectRoad();
+  private readonly todo = injectToDo(this.road);
+  /** How much is left to do, where it is known. */
+  protected readonly left = computed(() => this.todo()?.filter((x) => x.grade !== 'note' && x.aside === undefined).length ?? null);
   private readonly said = computed(() => {
     const a = this.assessment();
     return a && verdictOf(a, this.day.judged() ?? undefined, this.road());

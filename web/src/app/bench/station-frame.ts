@@ -1,20 +1,20 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { afterNextRender, Component, ElementRef, inject, input, type OnDestroy } from '@angular/core';
 import type { Station } from '@pozzo/core';
 import { RigStore } from '../state/rig-store';
 import { HelpColumn } from './help-column';
+import { KeptScroll } from './kept-scroll';
 
 /** The three columns of every station: what you set, what the water does, what would help. */
 @Component({
   selector: 'pz-station',
   imports: [HelpColumn],
-  host: { '[class.slim]': 'slim()' },
   template: `
     <section class="set" aria-label="What you set">
       <h2>{{ heading() }}</h2>
       <ng-content select="[set]" />
     </section>
     <section class="does" aria-label="What the water does"><ng-content select="[does]" /></section>
-    <aside class="help" aria-label="What would help"><ng-content select="[help]" /><pz-help [station]="station()" [calm]="calm()" [slim]="slim()" /></aside>
+    <aside class="help" aria-label="What would help"><ng-content select="[help]" /><pz-help [station]="station()" [calm]="calm()" /></aside>
   `,
   styles: `
     :host {
@@ -40,24 +40,18 @@ import { HelpColumn } from './help-column';
     h2 {
       margin-bottom: 6px;
     }
-    // Where there is little to say, it is a line above the drawing, which has the room.
-    :host(.slim) {
-      grid-template-columns: 300px minmax(0, 1fr);
-      grid-template-rows: auto 1fr;
-    }
-    :host(.slim) .set {
-      grid-row: 1 / span 2;
-    }
-    :host(.slim) .help {
-      grid-column: 2;
-      grid-row: 1;
-      border-left: 0;
-      background: var(--ground-2);
-      padding-bottom: 0;
-    }
-    :host(.slim) .does {
-      grid-column: 2;
-      grid-row: 2;
+    // Each column scrolls by itself; what stands above them stays.
+    @media screen and (min-width: 1081px) and (min-height: 600px) {
+      :host {
+        grid-template-rows: minmax(0, 1fr);
+        min-height: 0;
+      }
+      section,
+      aside {
+        overflow-y: auto;
+        overscroll-behavior: contain;
+        scrollbar-gutter: stable;
+      }
     }
     @media (max-width: 1080px) {
       :host {
@@ -67,9 +61,6 @@ import { HelpColumn } from './help-column';
         grid-column: 1 / -1;
         border-left: 0;
         border-top: 1px solid var(--line);
-      }
-      :host(.slim) .help {
-        border-top: 0;
       }
     }
     @media (max-width: 760px) {
@@ -82,18 +73,30 @@ import { HelpColumn } from './help-column';
     }
   `,
 })
-export class StationFrame {
+export class StationFrame implements OnDestroy {
+  private readonly root = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly rig = inject(RigStore);
+  private readonly scrolled = inject(KeptScroll);
   readonly heading = input.required<string>();
   readonly station = input.required<Station>();
   readonly calm = input('No problems found here.');
-  /** Whether the station puts something of its own beside what would help. */
-  readonly helps = input(false);
-  private readonly rig = inject(RigStore);
-  /** Whether there is little to say: then it needs no column of its own. */
-  protected readonly slim = computed(
-    () =>
-      !this.helps() &&
-      !this.rig.assessment()?.findings.some((f) => f.station === this.station()) &&
-      !this.rig.fixes().some((f) => f.station === this.station()),
-  );
+  private key = '';
+
+  constructor() {
+    afterNextRender(() => {
+      this.key = `${this.rig.state().id}/${this.station()}`;
+      // Charts and tables come a moment after the page.
+      const put = (tries: number): void => {
+        if (this.key && !this.scrolled.restore(this.key, this.columns()) && tries > 0) setTimeout(() => put(tries - 1), 120);
+      };
+      put(4);
+    });
+  }
+  private columns(): readonly Element[] {
+    return [...this.root.nativeElement.children];
+  }
+  ngOnDestroy(): void {
+    if (this.key) this.scrolled.keep(this.key, this.columns());
+    this.key = '';
+  }
 }

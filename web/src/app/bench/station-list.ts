@@ -39,6 +39,12 @@ interface Group {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <nav aria-label="Stations">
+      <a class="wide todo" [routerLink]="['/rig', rig(), 'todo']" [class.on]="current() === 'todo'" [attr.aria-current]="current() === 'todo' ? 'page' : null"
+        >To do
+        @if (left(); as n) {
+          <span class="left">{{ n }}</span>
+        }
+      </a>
       <mat-accordion class="wide" displayMode="flat">
         @for (g of shown(); track g.name) {
           <mat-expansion-panel hideToggle [expanded]="g.name === open()">
@@ -66,6 +72,7 @@ interface Group {
           <span class="icon" aria-hidden="true">chevron_left</span>
         </button>
         <mat-select aria-label="Station" [value]="current()" hideSingleSelectionIndicator (selectionChange)="to($event.value)">
+          <mat-option value="todo">To do{{ left() ? ' · ' + left() : '' }}</mat-option>
           @for (g of shown(); track g.name) {
             <mat-optgroup [label]="g.name">
               @for (s of g.stations; track s.id) {
@@ -120,6 +127,13 @@ interface Group {
       text-decoration: none;
       line-height: 1.2;
     }
+    .todo {
+      font-weight: 600;
+      margin-bottom: 4px;
+    }
+    .left {
+      font-variant-numeric: tabular-nums;
+    }
     a:hover {
       background: var(--water-pale);
     }
@@ -173,6 +187,9 @@ export class StationList {
   readonly current = input.required<string>();
   /** The worst at each station; nothing where all is well or nothing was judged. */
   readonly worst = input.required<ReadonlyMap<string, Worst>>();
+
+  /** How much is left to do; nothing where it is not known. */
+  readonly left = input<number | null>(null);
 
   protected readonly shown = computed<readonly Group[]>(() =>
     this.groups()
