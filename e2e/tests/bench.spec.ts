@@ -273,3 +273,55 @@ test('the first page loads less than 300 kB of script, workers included, until t
   expect(bytes).toBeGreaterThan(100_000);
   expect(bytes).toBeLessThan(300_000);
 });
+
+/** What moved outside the panel that was typed in, a line each; moves that follow a key are counted too. */
+const watchShifts = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    const moved: string[] = [];
+    (window as unknown as { moved: string[] }).moved = moved;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries())
+        for (const { node, previousRect: from, currentRect: to } of (
+          entry as unknown as { sources: { node: Node | null; previousRect: DOMRect; currentRect: DOMRect }[] }
+        ).sources) {
+          const element = node instanceof Element ? node : node?.parentElement;
+          // Words that are gone or new are no move; inside the column of what would help they follow one another.
+          if (!element?.isConnected || !from.height || !to.height || element.closest('aside.help, section.does')) continue;
+          // A word grows beside another; nothing goes up or down.
+          if (Math.abs(from.y - to.y) > 6) moved.push(`${element.tagName} ${element.textContent?.trim().slice(0, 40)}: ${Math.round(to.y - from.y)} px`);
+        }
+    }).observe({ type: 'layout-shift', buffered: false });
+  });
+
+test('an open build fills the screen and holds still: only its columns scroll, each keeps its place, and typing moves nothing above or beside it', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/rig/crew/weight`);
+  await expect(page.locator('.verdict pz-verdict')).toBeVisible();
+  await expect(page.locator('.verdict .days')).toContainText('short of water');
+  const verdict = await page.locator('.verdict').boundingBox();
+  expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBe(0);
+  const work = page.locator('section.does');
+  // Its charts come a moment later.
+  await expect.poll(() => work.evaluate((e) => (e.scrollTop = 160) && e.scrollTop)).toBe(160);
+  await goTo(page, 'crew', 'guns');
+  await expect(work).toHaveJSProperty('scrollTop', 0);
+  await goTo(page, 'crew', 'weight');
+  await expect(work).toHaveJSProperty('scrollTop', 160);
+  for (const station of ['machines', 'tanks', 'guns', 'feed', 'weight']) {
+    await goTo(page, 'crew', station);
+    const field = page.locator('section.set pz-quantity input').first();
+    await expect(field).toBeVisible();
+    await page.waitForTimeout(1500);
+    await watchShifts(page);
+    const was = await field.inputValue();
+    await field.focus();
+    await field.press('ArrowUp');
+    await field.press('ArrowUp');
+    await page.waitForTimeout(2500);
+    expect([station, await page.evaluate(() => (window as unknown as { moved: string[] }).moved)]).toEqual([station, []]);
+    await field.fill(was);
+  }
+  expect(await page.locator('.verdict').boundingBox()).toEqual(verdict);
+});

@@ -134,6 +134,7 @@ export function assessMachine(cases: Cases, machine: Machine, list: readonly Pre
       input('p_set', 'unloader opens at', machine.unloader.setting, 'pressure'),
     ]),
     givesM3s: state.flowM3s,
+    madeForM3s: machine.flow,
     returned: returnedFigure(cases, machine, state, allOpen(list)),
     ...unloaderFigures(cases, machine),
     enginePower: figure(

@@ -30,6 +30,8 @@ export interface MachineResult {
   readonly pumpPressure: Figure;
   /** Through it, m³/s: no more than its feed passes and its engine drives. */
   readonly givesM3s: number;
+  /** What it is made for, m³/s. */
+  readonly madeForM3s: number;
   readonly returned: Figure;
   /** Before its unloader opens, and below which the unloader shuts again. */
   readonly peak: Figure;

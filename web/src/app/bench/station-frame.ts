@@ -80,23 +80,24 @@ export class StationFrame implements OnDestroy {
   readonly heading = input.required<string>();
   readonly station = input.required<Station>();
   readonly calm = input('No problems found here.');
-  private key = '';
 
   constructor() {
+    const root = this.root.nativeElement;
     afterNextRender(() => {
-      this.key = `${this.rig.state().id}/${this.station()}`;
-      // Charts and tables come a moment after the page.
+      const key = `${this.rig.state().id}/${this.station()}`;
+      const columns = [...root.children];
+      // Charts and tables come a moment after the page; a hand that comes first has its way.
+      let handed = false;
+      for (const by of ['wheel', 'pointerdown', 'keydown']) root.addEventListener(by, () => (handed = true), { passive: true, once: true });
       const put = (tries: number): void => {
-        if (this.key && !this.scrolled.restore(this.key, this.columns()) && tries > 0) setTimeout(() => put(tries - 1), 120);
+        if (!handed && !this.scrolled.restore(key, columns) && tries > 0) this.later = setTimeout(() => put(tries - 1), 120);
+        else root.addEventListener('scroll', () => this.scrolled.keep(key, columns), { capture: true, passive: true });
       };
-      put(4);
+      put(25);
     });
   }
-  private columns(): readonly Element[] {
-    return [...this.root.nativeElement.children];
-  }
+  private later: ReturnType<typeof setTimeout> | undefined;
   ngOnDestroy(): void {
-    if (this.key) this.scrolled.keep(this.key, this.columns());
-    this.key = '';
+    clearTimeout(this.later);
   }
 }

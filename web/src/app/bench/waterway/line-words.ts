@@ -21,8 +21,8 @@ export function lineWords(line: LineDocument | undefined, system: UnitSystem): s
 }
 
 /** What a washer gives with its guns open, beside what it is made for where that is less. */
-export function givesWords(rated: string, result: AsTold<Pick<MachineResult, 'givesM3s'>> | undefined, system: UnitSystem): string {
-  const made = si(rated, 'flow');
-  const words = formatQuantity(made, 'flow', system);
-  return result && result.givesM3s < 0.99 * made ? `${formatQuantity(result.givesM3s, 'flow', system)} of ${words}` : words;
+export function givesWords(rated: string, result: AsTold<Pick<MachineResult, 'givesM3s' | 'madeForM3s'>> | undefined, system: UnitSystem): string {
+  // While an edit is not judged yet, what was told belongs to the rating of before.
+  if (!result || result.givesM3s >= 0.99 * result.madeForM3s) return formatQuantity(si(rated, 'flow'), 'flow', system);
+  return `${formatQuantity(result.givesM3s, 'flow', system)} of ${formatQuantity(result.madeForM3s, 'flow', system)}`;
 }
