@@ -309,7 +309,7 @@ test('an open build fills the screen and holds still: only its columns scroll, e
   await expect(work).toHaveJSProperty('scrollTop', 0);
   await goTo(page, 'crew', 'weight');
   await expect(work).toHaveJSProperty('scrollTop', 160);
-  for (const station of ['machines', 'tanks', 'guns', 'feed', 'weight']) {
+  for (const station of ['machines', 'tanks', 'guns', 'feed', 'mix']) {
     await goTo(page, 'crew', station);
     const field = page.locator('section.set pz-quantity input').first();
     await expect(field).toBeVisible();

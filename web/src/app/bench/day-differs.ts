@@ -10,7 +10,7 @@ import { RigStore } from '../state/rig-store';
   imports: [MatButtonModule],
   template: `
     @if (words().length) {
-      <div class="finding" role="status">
+      <div class="differs" role="status">
         @for (w of words(); track w) {
           <p>{{ w }}</p>
         }
@@ -21,7 +21,7 @@ import { RigStore } from '../state/rig-store';
     }
   `,
   styles: `
-    .finding {
+    .differs {
       border-left: 4px solid var(--line);
       padding: 2px 0 4px 10px;
       margin: 0 0 12px;

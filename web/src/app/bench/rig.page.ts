@@ -11,6 +11,7 @@ import { DayStore } from '../state/day-store';
 import { RigStore } from '../state/rig-store';
 import { SavingPanel } from '../record/saving-panel';
 import { GROUPS, STATION_LIST } from '../stations/registry';
+import { when } from '../kit/when';
 import { Waterway } from './waterway/waterway';
 import { injectRoad, injectToDo } from './road';
 import { Shortcuts } from './shortcuts';
@@ -55,6 +56,9 @@ export class RigPage implements OnDestroy {
     { initialValue: '' },
   );
   protected readonly station = computed(() => this.router.parseUrl(this.url()).root.children['primary']?.segments[2]?.path ?? '');
+  protected readonly stationName = computed(() => (this.station() === 'todo' ? 'To do' : (STATION_LIST.find((s) => s.id === this.station())?.name ?? '')));
+  /** Version and day at the head of a printed page. */
+  protected readonly printed = computed(() => `version ${this.rig.state().version}, ${when(this.rig.state().savedAt ?? new Date().toISOString(), 'day')}`);
   protected readonly state = this.rig.state;
   protected readonly assessment = this.rig.assessment;
   private readonly road = injectRoad();

@@ -13,6 +13,8 @@ const fitted = (text: string, width: number, size: number): string => {
 /** The one-line diagram: batteries, what charges them, panels, loads with live volts and amps. One line stands for both wires. */
 @Component({
   selector: 'pz-one-line',
+  // Wider than its column it scrolls, by keyboard too.
+  host: { tabindex: '0', role: 'group', 'aria-label': 'One-line diagram' },
   template: `
     @if (drawing(); as d) {
       <svg [attr.viewBox]="d.box" role="img" [attr.aria-label]="d.words">

@@ -12,6 +12,8 @@ const ROOM = 150;
 /** A fuel tank and what drinks from it from the side, heights to scale: outlet, brim, carburettors, hoses, what never gets there. */
 @Component({
   selector: 'pz-fuel-side',
+  // Wider than its column it scrolls, by keyboard too.
+  host: { tabindex: '0', role: 'group', 'aria-label': 'Fuel from the side' },
   imports: [DimensionMark, LabelMark],
   template: `
     @if (drawing(); as d) {
