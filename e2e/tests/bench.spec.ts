@@ -325,3 +325,23 @@ test('an open build fills the screen and holds still: only its columns scroll, e
   }
   expect(await page.locator('.verdict').boundingBox()).toEqual(verdict);
 });
+
+test('on paper a station is its build, what is set and what comes of it: nothing that is pressed, no dark ground', async ({ page, server }) => {
+  await page.goto(`${server.url}/rig/crew/weight`);
+  await expect(page.locator('.verdict .days')).toContainText('short of water');
+  await page.evaluate(() => (document.documentElement.dataset['theme'] = 'dark'));
+  const sheet = page.locator('header.on-paper');
+  await expect(sheet).toBeHidden();
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 720, height: 960 });
+  await expect(sheet).toContainText('Crew truck · Marina pontoon crew · Weight · version');
+  await expect(page.locator('pz-figure').first()).toContainText('lb');
+  await expect(page.locator('pz-figure button').first()).toBeVisible();
+  for (const gone of ['pz-top-bar', 'pz-station-list nav', 'pz-waterway', 'section.set button', '.unfold'])
+    await expect(page.locator(gone).first()).toBeHidden();
+  expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(255, 255, 255)');
+  // Nothing is cut by a column that scrolled, or is wider than the sheet.
+  expect(await page.locator('section.does').evaluate((e) => e.scrollHeight - e.clientHeight)).toBeLessThan(2);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(720);
+  for (const format of ['A4', 'Letter'] as const) expect((await page.pdf({ format })).length).toBeGreaterThan(20_000);
+});

@@ -32,6 +32,9 @@ import { STATION_WORDS } from './station-words';
               }
               <p>{{ words(x) }}</p>
             </div>
+            @if (fix(x); as f) {
+              <p class="on-paper">→ {{ title(f) }}</p>
+            }
             <div class="acts">
               @if (fix(x); as f) {
                 <button
