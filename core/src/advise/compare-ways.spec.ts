@@ -96,7 +96,9 @@ test.each(['crew-of-four', 'mix-tank-truck', 'two-batch', 'winter-split'])('on %
   for (const mix of made.mixes!)
     for (const row of compareWays(made, mix.id)) {
       if (row.now) continue;
-      const built = assess(parseRig(changed(made, byWay(made, mix.id, row.way, assess(parseRig(made)).chemical.mixes.find((m) => m.mixId === mix.id)!.dayM3.value))));
+      const built = assess(
+        parseRig(changed(made, byWay(made, mix.id, row.way, assess(parseRig(made)).chemical.mixes.find((m) => m.mixId === mix.id)!.dayM3.value))),
+      );
       const result = built.chemical.mixes.find((m) => m.mixId === mix.id)!;
       expect([row.way, result.first.value, result.verdict]).toEqual([row.way, row.result.first.value, row.result.verdict]);
     }

@@ -1,14 +1,7 @@
 import { assumption, BOOSTED, SUCTION } from './entry.js';
 
 export const FEED_ASSUMPTIONS = [
-  assumption(
-    'npsh-required',
-    'Inlet head a plunger pump needs',
-    'length',
-    '10 ft',
-    'estimate',
-    'Small triplex data sheets differ widely: read your pump’s.',
-  ),
+  assumption('npsh-required', 'Inlet head a plunger pump needs', 'length', '10 ft', 'estimate', 'Small triplex data sheets differ widely: read your pump’s.'),
   assumption(
     'feed-comfort',
     'Inlet head to spare before a feed counts as comfortable',

@@ -95,7 +95,10 @@ export function copperC(gauge: number, currentA: number, insulation: Insulation 
 
 /** What is chosen from, thinnest first: thinner than 14 breaks on a deck that shakes. */
 export const cablesOf = (sizes: CableSizes = 'awg'): readonly number[] => CHOOSABLE[sizes];
-const CHOOSABLE: Readonly<Record<CableSizes, readonly number[]>> = { awg: BY_GAUGE.map((c) => c[0]).filter((gauge) => gauge <= 14), mm2: [...AREA_OF.keys()].slice(1) };
+const CHOOSABLE: Readonly<Record<CableSizes, readonly number[]>> = {
+  awg: BY_GAUGE.map((c) => c[0]).filter((gauge) => gauge <= 14),
+  mm2: [...AREA_OF.keys()].slice(1),
+};
 
 /** How a cable's own size is sold. */
 export const sizesOf = (gauge: number): CableSizes => (AREA_OF.has(gauge) ? 'mm2' : 'awg');

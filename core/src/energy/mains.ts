@@ -30,7 +30,20 @@ export function generatorGives(
 }
 
 /** What flexible cords carry, two wires with current, A, by AWG: NEC table 400.5(A)(1); by mm², of rubber: HD 516, as IEC countries sell them for a socket of 16 or 32 A. From memory. */
-const CORDS: Readonly<Partial<Record<GaugeName, number>>> = { '18': 10, '16': 13, '14': 18, '12': 25, '10': 30, '8': 40, '6': 55, '1.5 mm²': 16, '2.5 mm²': 25, '4 mm²': 34, '6 mm²': 43, '10 mm²': 60 };
+const CORDS: Readonly<Partial<Record<GaugeName, number>>> = {
+  '18': 10,
+  '16': 13,
+  '14': 18,
+  '12': 25,
+  '10': 30,
+  '8': 40,
+  '6': 55,
+  '1.5 mm²': 16,
+  '2.5 mm²': 25,
+  '4 mm²': 34,
+  '6 mm²': 43,
+  '10 mm²': 60,
+};
 export const cordCarries = (gauge: GaugeName): number => CORDS[gauge] ?? Infinity;
 
 /** A socket on the customer's wall, or a generator's: what it gives, and whether anybody said so. SI. */

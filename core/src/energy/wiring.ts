@@ -136,7 +136,9 @@ export function cableFor(
   const fuseA = wire?.unfused
     ? undefined
     : (wire?.fuse ?? fuseOn(currentA, values['fuse-over'], typed === undefined ? undefined : ampacityOf(typed, insulation, airC)));
-  const gauge = typed ?? (fuseA === undefined && !wire?.unfused ? undefined : chooseCable(currentA, lengthM, volts, mostDrop, fuseA, insulation, airC, lengths.rig.cables)?.gauge);
+  const gauge =
+    typed ??
+    (fuseA === undefined && !wire?.unfused ? undefined : chooseCable(currentA, lengthM, volts, mostDrop, fuseA, insulation, airC, lengths.rig.cables)?.gauge);
   return {
     wire,
     from: ends.from,

@@ -28,4 +28,6 @@ test('a thing that has no place yet weighs what it weighs', () => {
 test.each([
   ['petrol', 'fuel-density'],
   ['diesel', 'diesel-density'],
-] as const)('%s weighs the same in a sum and in a rig that says nothing else', (fuel, id) => near(FUELS[fuel].densityKgM3, si(findAssumption(id)!.value, 'density'), 1e-12));
+] as const)('%s weighs the same in a sum and in a rig that says nothing else', (fuel, id) =>
+  near(FUELS[fuel].densityKgM3, si(findAssumption(id)!.value, 'density'), 1e-12),
+);

@@ -60,7 +60,10 @@ const SOLD: Readonly<Record<string, Sold>> = {
     return message('{v}: it lasts {n} days.', { v: q(volume, 'volume'), n: q((x['days'] * volume) / o['volume'], 'number') });
   },
   generator: (x, o) =>
-    message('{p} starting: it starts a motor of {m}.', { p: q(next(o['starting'], 500), 'power'), m: q((x['power'] * next(o['starting'], 500)) / o['starting'], 'power') }),
+    message('{p} starting: it starts a motor of {m}.', {
+      p: q(next(o['starting'], 500), 'power'),
+      m: q((x['power'] * next(o['starting'], 500)) / o['starting'], 'power'),
+    }),
   cable: (x, _o, system) => {
     const c = chooseCable(
       x['current'],
@@ -77,7 +80,8 @@ const SOLD: Readonly<Record<string, Sold>> = {
 };
 
 /** What is sold of the size that a sum comes to, with what it gives then; undefined for a sum of no size, or one that nobody sells. */
-export const soldAs = (sum: string, x: Values, o: Values, system: UnitSystem): Message | undefined => (Object.hasOwn(SOLD, sum) ? SOLD[sum](x, o, system) : undefined);
+export const soldAs = (sum: string, x: Values, o: Values, system: UnitSystem): Message | undefined =>
+  Object.hasOwn(SOLD, sum) ? SOLD[sum](x, o, system) : undefined;
 
 /** Sums that come to a size. */
 export const SIZING_SUMS: readonly string[] = Object.keys(SOLD);

@@ -224,7 +224,8 @@ test('a day that empties the battery is told, and a larger one cures it', () => 
 test('where cable is bought by its copper, what nobody named is chosen from that', () => {
   const document = LAYOUTS.find((l) => l.id === 'crew-of-four')!.make();
   for (const w of document.wires ?? []) delete w.gauge;
-  const gauges = (cables: 'awg' | 'mm2') => assess(parseRig({ ...document, cables })).cables.flatMap((c) => (c.gauge === undefined ? [] : [cableSize(c.gauge)]));
+  const gauges = (cables: 'awg' | 'mm2') =>
+    assess(parseRig({ ...document, cables })).cables.flatMap((c) => (c.gauge === undefined ? [] : [cableSize(c.gauge)]));
   expect(gauges('awg').length).toBeGreaterThan(2);
   expect(gauges('awg').every((g) => g.startsWith('AWG '))).toBe(true);
   expect(gauges('mm2').every((g) => g.endsWith(' mm²'))).toBe(true);

@@ -18,7 +18,9 @@ export const cableRules: Rule = (finding, rig, doc, now): Candidate[] => {
   const own = now.cables.find((c) => c.to === id && c.gauge !== undefined);
   const wire = cableTo(doc, id);
   if (!own || !wire) return longRules(finding, rig, doc, now);
-  const thicker = cablesOf(sizesOf(own.gauge!)).filter((c) => awgArea(c) > awgArea(own.gauge!) * 1.01).slice(0, 3);
+  const thicker = cablesOf(sizesOf(own.gauge!))
+    .filter((c) => awgArea(c) > awgArea(own.gauge!) * 1.01)
+    .slice(0, 3);
   const out: Candidate[] = thicker.map((c) => ({
     id: `size-${gaugeName(c).replace(/\W+/g, '-')}`,
     title: `A cable of ${cableSize(c)}`,

@@ -47,7 +47,14 @@ describe('what must not meet', () => {
     const sh = twoBatchSingleAxle().tanks.find((t) => t.holds)!.id;
     expect(never(tie('acid-tank', sh))).toEqual(['stop']);
     const d = tie('acid-tank', sh);
-    expect(never(applyFix(d, advise(d, parseRig(d), judged(d)).find((f) => f.code === 'never-mix')!))).toEqual([]);
+    expect(
+      never(
+        applyFix(
+          d,
+          advise(d, parseRig(d), judged(d)).find((f) => f.code === 'never-mix')!,
+        ),
+      ),
+    ).toEqual([]);
     expect(never(tie('acid-tank', 'acid-2'))).toEqual([]);
   });
   test('two that make gas, each in a container of its own, are a caution', () => {

@@ -47,7 +47,21 @@ export function servicePoints(deck: Deck, access: ReadonlyMap<string, Access>): 
       const y = side === 'kerb' ? box.y0 : side === 'street' ? box.y1 : my;
       const [aboveGroundM, inFromEdgeM] = [platform.height + z, inFrom(platform, x, y)];
       const fromGround = inFromEdgeM <= values['reach'] && aboveGroundM <= values['handle-high'];
-      return { what, lineId: undefined, part: undefined, called: undefined, side, thing: t.id, x, y, aboveGroundM, inFromEdgeM, fromGround, behind: undefined, room };
+      return {
+        what,
+        lineId: undefined,
+        part: undefined,
+        called: undefined,
+        side,
+        thing: t.id,
+        x,
+        y,
+        aboveGroundM,
+        inFromEdgeM,
+        fromGround,
+        behind: undefined,
+        room,
+      };
     };
     const tall = box.z1 - box.z0;
     const out: HandPoint[] = [];
