@@ -304,7 +304,14 @@ test('an open build fills the screen and holds still: only its columns scroll, e
   expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBe(0);
   const work = page.locator('section.does');
   // Its charts come a moment later.
-  await expect.poll(() => work.evaluate((e) => (e.scrollTop = 160) && e.scrollTop)).toBe(160);
+  await expect
+    .poll(() =>
+      work.evaluate((e) => {
+        e.scrollTop = 160;
+        return e.scrollTop;
+      }),
+    )
+    .toBe(160);
   await goTo(page, 'crew', 'guns');
   await expect(work).toHaveJSProperty('scrollTop', 0);
   await goTo(page, 'crew', 'weight');

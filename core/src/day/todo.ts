@@ -47,7 +47,7 @@ export function todoOf(rig: Rig, a: AsTold<Pick<Assessment, 'findings'>>, days: 
   const found = (f: Finding): ToDo =>
     item([f.code, f.subject.id, ...(f.also ?? []).map((x) => x.id)].join(':'), gradeOf(f.verdict), FINDING_KINDS[f.code].scale, f.station, f.message, f);
   const out = [
-    ...a.findings.map((f) => found(f as Finding)),
+    ...a.findings.map((f) => found(f)),
     ...(road ? [found(road)] : []),
     ...(days ? daysSay(days) : [])
       .filter((d) => d.verdict !== 'fed')
