@@ -34,7 +34,7 @@ const engine = (powerW: number): number => next(powerW, si(powerW < si('10 hp', 
 
 type Sold = (x: Values, o: Values, system: UnitSystem) => Message | undefined;
 
-/** What is sold of the size that a sum comes to, and what it gives then; by the name of the sum. */
+/** What is sold of the size that a sum comes to (steps of batteries, engines, tanks and generators: common practice), and what it gives then; by the name of the sum. */
 const SOLD: Readonly<Record<string, Sold>> = {
   'nozzle-size': (x, o) => nozzle(o['size'], x['flow']),
   'hose-reach': (x, o) => (o['length'] > 0 ? nozzle(o['size'], x['flow']) : undefined),

@@ -1,20 +1,8 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import {
-  type Chance,
-  formatQuantity,
-  FUEL_ROWS,
-  growTank,
-  hoseSize,
-  makeRoom,
-  resizeLine,
-  resizeStore,
-  type RigDocument,
-  shownIn,
-  si,
-  type StoreKind,
-} from '@pozzo/core';
+import { type Chance, formatQuantity, FUEL_ROWS, growTank, hoseSize, makeRoom, resizeLine, resizeStore, type RigDocument, shownIn, si } from '@pozzo/core';
 import { Chart, type ChartOption } from '../../kit/chart';
 import { axes, curve, level, place } from '../../kit/chart-parts';
 import { type Column, DataTable, type TableRow } from '../../kit/table';
@@ -28,7 +16,7 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
 /** The smallest tank, fill hose and feed for the tolerance, and what moves the answer most. */
 @Component({
   selector: 'pz-sizing-panel',
-  imports: [Chart, DataTable, MatButtonModule, MatProgressBarModule],
+  imports: [Chart, DataTable, MatButtonModule, MatProgressBarModule, NgTemplateOutlet],
   template: `
     <div class="head">
       <h2>Sizing</h2>
@@ -62,49 +50,14 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         <p class="quiet small">Short days at each size. Click to use it.</p>
       }
       @for (l of ladders(); track l.id) {
-        <div class="ladder" role="group" [attr.aria-label]="'Chance of a short day by size of ' + l.name">
-          <strong>{{ l.name }}</strong>
-          @for (s of l.sizes; track s.bore) {
-            <button
-              type="button"
-              mat-button
-              class="size"
-              [class.now]="s.now"
-              [class.good]="s.good"
-              [disabled]="s.now"
-              [attr.aria-label]="l.name + ' ' + s.size + ': short on ' + s.chance + ' of days'"
-              (click)="resize(l.id, s.bore)"
-            >
-              {{ s.size }}<br /><strong>{{ s.chance }}</strong>
-            </button>
-          }
-        </div>
+        <ng-container *ngTemplateOutlet="ladder; context: { $implicit: l }" />
       }
-      @if (z.stores.length) {
+      @if (stores().length) {
         <h3>Stock, batteries and fuel</h3>
         <p class="quiet small">Days short of each at each size. Click to use it.</p>
       }
-      @for (s of stores(); track s.id) {
-        <div class="ladder" role="group" [attr.aria-label]="'Days short by size of ' + s.name">
-          <strong>{{ s.name }}</strong>
-          @for (size of s.sizes; track size.text) {
-            <button
-              type="button"
-              mat-button
-              class="size"
-              [class.now]="size.now"
-              [class.good]="size.good"
-              [disabled]="size.now"
-              [attr.aria-label]="s.name + ' ' + size.shown + ': short on ' + size.chance + ' of days'"
-              (click)="restore(s, size.text)"
-            >
-              {{ size.shown }}<br /><strong>{{ size.chance }}</strong>
-            </button>
-          }
-          @if (s.none) {
-            <span class="quiet small">None tried is enough.</span>
-          }
-        </div>
+      @for (l of stores(); track l.id) {
+        <ng-container *ngTemplateOutlet="ladder; context: { $implicit: l }" />
       }
     } @else if (nothing()) {
       <p role="status">Nothing to size: this day’s work draws on no tank and no battery.</p>
@@ -113,6 +66,28 @@ const percent = (x: number): number => Number((100 * x).toPrecision(3));
         Runs every tank, fill hose and feed size through the same days, and stock, batteries and fuel where they run short. Takes a few seconds.
       </p>
     }
+    <ng-template #ladder let-l>
+      <div class="ladder" role="group" [attr.aria-label]="l.label">
+        <strong>{{ l.name }}</strong>
+        @for (s of l.sizes; track s.text) {
+          <button
+            type="button"
+            mat-button
+            class="size"
+            [class.now]="s.now"
+            [class.good]="s.good"
+            [disabled]="s.now"
+            [attr.aria-label]="l.name + ' ' + s.size + ': short on ' + s.chance + ' of days'"
+            (click)="l.use(s.text)"
+          >
+            {{ s.size }}<br /><strong>{{ s.chance }}</strong>
+          </button>
+        }
+        @if (l.none) {
+          <span class="quiet small">None tried is enough.</span>
+        }
+      </div>
+    </ng-template>
     @for (f of fuels(); track f.id) {
       <h3>{{ f.name }}</h3>
       <p class="lead">{{ f.words }}</p>
@@ -267,15 +242,17 @@ export class SizingPanel {
   });
   protected take(): void {
     const t = this.sizing()?.tank;
+    if (t?.smallest) this.grow(this.takeWords(), (d) => t.tankIds.forEach((id) => growTank(d, id, t.smallest!.factor)));
+  }
+  /** Makes something larger as it was tried: what stands in the way is moved aside. */
+  private grow(label: string, change: (d: RigDocument) => void): void {
     const [rig, now] = [this.rig.rig(), this.rig.document()];
-    if (!t?.smallest || !rig || !now) return;
-    const grow = (d: RigDocument): void => t.tankIds.forEach((id) => growTank(d, id, t.smallest!.factor));
-    // As it was tried: what stands in the way is moved aside.
+    if (!rig || !now) return;
     const grown = JSON.parse(JSON.stringify(now)) as RigDocument;
-    grow(grown);
+    change(grown);
     const room = makeRoom(rig, grown);
-    this.rig.edit(this.takeWords(), (d) => {
-      grow(d);
+    this.rig.edit(label, (d) => {
+      change(d);
       if (room) d.placements = [...room];
     });
   }
@@ -349,10 +326,13 @@ export class SizingPanel {
     return [...(z?.fills ?? []), ...(z?.feeds ?? [])].map((l) => ({
       id: l.lineId,
       name: l.name,
+      label: `Chance of a short day by size of ${l.name}`,
+      none: false,
+      use: (bore: string) => this.rig.edit(`${bore} line`, (d) => resizeLine(d, l.lineId, bore)),
       sizes: l.sizes.map((s) => {
         const { chance } = this.shortOf(s);
         return {
-          bore: s.bore,
+          text: s.bore,
           size: hoseSize(si(s.bore, 'length'), this.rig.units()),
           now: s.now,
           good: chance <= z!.tolerance,
@@ -361,28 +341,26 @@ export class SizingPanel {
       }),
     }));
   });
+  /** What else runs short; fuel that lasts has its table below. */
   protected readonly stores = computed(() => {
     const z = this.sizing();
-    return (z?.stores ?? []).map(({ kind, id, name, sizes, smallest }) => ({
-      kind,
-      id,
-      name,
-      none: smallest === undefined,
-      sizes: sizes.map((s) => ({
-        text: s.text,
-        shown: `${shownIn(s.text, kind === 'battery' ? 'charge' : 'volume', this.rig.units()).text}${s.refused === 'weight' ? ', too heavy' : s.refused === 'room' ? ', does not fit' : ''}`,
-        now: s.now,
-        good: s.text === smallest,
-        chance: this.q(s.short.chance, 'ratio', 2),
-      })),
-    }));
+    return (z?.stores ?? [])
+      .filter((s) => s.kind !== 'fuel' || s.sizes.length > 1)
+      .map(({ kind, id, name, sizes, smallest }) => ({
+        id,
+        name,
+        label: `Days short by size of ${name}`,
+        none: smallest === undefined,
+        use: (text: string) => this.grow(`${name} of ${text}`, (d) => resizeStore(d, kind, id, text)),
+        sizes: sizes.map((s) => ({
+          text: s.text,
+          size: `${shownIn(s.text, kind === 'battery' ? 'charge' : 'volume', this.rig.units()).text}${s.refused === 'weight' ? ', too heavy' : s.refused === 'room' ? ', does not fit' : ''}`,
+          now: s.now,
+          good: s.text === smallest,
+          chance: this.q(s.short.chance, 'ratio', 2),
+        })),
+      }));
   });
-  protected restore({ kind, id, name }: { readonly kind: StoreKind; readonly id: string; readonly name: string }, text: string): void {
-    this.rig.edit(`${name} of ${text}`, (d) => resizeStore(d, kind, id, text));
-  }
-  protected resize(lineId: string, bore: string): void {
-    this.rig.edit(`${bore} line`, (d) => resizeLine(d, lineId, bore));
-  }
   protected cancel(): void {
     this.day.cancel('sizing');
     this.day.cancel('swings');
